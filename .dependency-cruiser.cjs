@@ -1,0 +1,25 @@
+const FORMULAS = '^core/src/(hours|verdict|readiness|diagnosis|readings|torque)/';
+
+/** Arrows point down only. Type-only imports count. */
+module.exports = {
+  forbidden: [
+    { name: 'no-cycles', severity: 'error', from: {}, to: { circular: true } },
+    { name: 'units-import-nothing', severity: 'error', from: { path: '^core/src/units/', pathNot: '\\.test\\.ts$' }, to: { pathNot: '^core/src/units/' } },
+    { name: 'catalogue-on-units-and-shapes', severity: 'error', from: { path: '^core/src/catalogue/', pathNot: '\\.test\\.ts$' }, to: { path: '^core/src/', pathNot: '^core/src/(units|catalogue)/' } },
+    { name: 'formulas-know-shapes-only', severity: 'error', from: { path: FORMULAS, pathNot: '\\.test\\.ts$' }, to: { path: '^core/src/(catalogue/(?!shapes/)|contracts/)' } },
+    { name: 'core-knows-no-outside', severity: 'error', from: { path: '^core/', pathNot: '\\.test\\.ts$' }, to: { path: '^(server|app)/|node_modules/(react|react-native|express|kysely|pg)/' } },
+    { name: 'core-has-no-node', severity: 'error', from: { path: '^core/src/', pathNot: '\\.test\\.ts$' }, to: { dependencyTypes: ['core'] } },
+    { name: 'server-and-app-apart', severity: 'error', from: { path: '^server/' }, to: { path: '^app/' } },
+    { name: 'app-and-server-apart', severity: 'error', from: { path: '^app/' }, to: { path: '^server/' } },
+    { name: 'use-cases-know-no-http', severity: 'error', from: { path: '^server/src/', pathNot: '^server/src/(http|main|testing|.*\\.test)' }, to: { path: '^server/src/http/|node_modules/express/' } },
+    { name: 'design-knows-no-trade', severity: 'error', from: { path: '^app/src/design/' }, to: { path: '^app/src/(features|api)/|^core/' } },
+    { name: 'features-by-their-index', severity: 'error', from: { path: '^app/src/features/([^/]+)/' }, to: { path: '^app/src/features/([^/]+)/(?!index)', pathNot: '^app/src/features/$1/' } },
+    { name: 'routes-are-thin', severity: 'error', from: { path: '^app/app/', pathNot: '_layout' }, to: { path: '^app/src/api/|^core/' } },
+  ],
+  options: {
+    doNotFollow: { path: 'node_modules' },
+    tsPreCompilationDeps: true,
+    tsConfig: { fileName: 'app/tsconfig.json' },
+    enhancedResolveOptions: { exportsFields: ['exports'], conditionNames: ['import', 'require', 'node', 'default'], extensions: ['.web.ts', '.ts', '.tsx', '.js', '.json'] },
+  },
+};

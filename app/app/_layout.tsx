@@ -1,0 +1,31 @@
+import '../global.css';
+import { AtkinsonHyperlegibleNext_400Regular } from '@expo-google-fonts/atkinson-hyperlegible-next/400Regular';
+import { AtkinsonHyperlegibleNext_700Bold } from '@expo-google-fonts/atkinson-hyperlegible-next/700Bold';
+import { BarlowCondensed_600SemiBold } from '@expo-google-fonts/barlow-condensed/600SemiBold';
+import { SairaStencilOne_400Regular } from '@expo-google-fonts/saira-stencil-one/400Regular';
+import { useFonts } from 'expo-font';
+import { Slot, usePathname } from 'expo-router';
+import { useEffect } from 'react';
+import { QueryProvider } from '@/api';
+import { Frame } from '@/features/frame';
+import { SessionGate } from '@/features/session';
+import { registerServiceWorker } from '@/features/session/serviceWorker';
+
+export default function Layout() {
+  useFonts({ AtkinsonHyperlegibleNext_400Regular, AtkinsonHyperlegibleNext_700Bold, BarlowCondensed_600SemiBold, SairaStencilOne_400Regular });
+  useEffect(registerServiceWorker, []);
+  const path = usePathname();
+  return (
+    <QueryProvider>
+      {path === '/first-lead' ? (
+        <Slot />
+      ) : (
+        <SessionGate>
+          <Frame>
+            <Slot />
+          </Frame>
+        </SessionGate>
+      )}
+    </QueryProvider>
+  );
+}

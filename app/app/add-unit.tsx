@@ -1,0 +1,1 @@
+export { AddUnitScreen as default } from '@/features/desk';

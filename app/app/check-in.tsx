@@ -1,0 +1,1 @@
+export { FindTagScreen as default } from '@/features/checkin';

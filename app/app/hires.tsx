@@ -1,0 +1,1 @@
+export { HiresScreen as default } from '@/features/desk';

@@ -1,0 +1,1 @@
+export { ShiftScreen as default } from '@/features/shift';

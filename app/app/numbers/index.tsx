@@ -1,0 +1,1 @@
+export { NumbersScreen as default } from '@/features/numbers';

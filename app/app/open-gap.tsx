@@ -1,0 +1,1 @@
+export { OpenGapScreen as default } from '@/features/numbers';

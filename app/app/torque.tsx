@@ -1,0 +1,1 @@
+export { TorqueScreen as default } from '@/features/numbers';

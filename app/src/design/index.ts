@@ -1,0 +1,12 @@
+export { Button, Choice } from './Button';
+export { Field } from './Field';
+export { Gauge } from './Gauge';
+export { HangTag } from './HangTag';
+export { useInk } from './ink';
+export { useKeys, type KeyBinding } from './keys';
+export { Keypad, press } from './Keypad';
+export { Readiness, READINESS_WORD, ReadinessMark, type ReadinessName } from './ReadinessMark';
+export { Sheet } from './Sheet';
+export { Card, Caution, Empty, Failure, Loading, Page, Section } from './Surface';
+export { useIsWide } from './wide';
+export { Heading, Words, type Tone } from './Words';

@@ -1,0 +1,110 @@
+import { useEffect, useMemo, useState } from 'react';
+import { View } from 'react-native';
+import { Button, Choice, Field, Keypad, press, useKeys, Words } from '@/design';
+import { sayHours } from '@/features/fleet';
+
+import type { LeafProps } from './leaf';
+import { assessDraftHours, leafIsDone, type Draft } from './draft';
+import { LeafFrame } from './LeafFrame';
+import { saySlip, sayFinding } from './sayReading';
+
+const FIGURES = ['0', '1', '2', '3', '4', '5', '6', '7', '8', '9', '.'];
+
+/** The hour meter: last reading above, the difference as it is typed, and what is odd about it. */
+export function HoursLeaf({ draft, change, next }: LeafProps) {
+  const now = new Date();
+  const done = leafIsDone(draft, { kind: 'hours', name: '' }, now);
+  const assessed = assessDraftHours(draft, now);
+  const type = (typed: string) => change({ typed, confirmed: false });
+  const settled = useSettled(draft.typed);
+  useTyping(change, done, next);
+  return (
+    <LeafFrame action={<Button kind="main" tall label="Next" disabled={!done} onPress={next} />}>
+      <View className="flex-row items-end justify-between">
+        <View>
+          <Words size={15} tone="ink-soft">
+            Last reading
+          </Words>
+          <Words face="figures" size={32}>
+            {draft.opening.lastReading.toFixed(1)}
+          </Words>
+        </View>
+        <View className="items-end" aria-live="polite">
+          <Words size={15} tone="ink-soft">
+            Meter shows now
+          </Words>
+          <Words face="figures" size={56} role="heading" aria-level={1}>
+            {draft.typed || '–'}
+          </Words>
+        </View>
+      </View>
+      <Words aria-live="polite" tone={settled && assessed && assessed.findings.length > 0 ? 'held' : 'ink'} face="strong" className="text-right">
+        {assessed ? `${assessed.hoursRun >= 0 ? '+' : '−'}${sayHours(Math.abs(assessed.hoursRun))} since then` : ' '}
+      </Words>
+      <Keypad value={draft.typed} onChange={type} />
+      {settled && assessed && assessed.findings.length > 0 && !draft.confirmed ? <Odd draft={draft} change={change} /> : null}
+      <MeterEvent draft={draft} change={change} />
+    </LeafFrame>
+  );
+}
+
+const PAUSE_MS = 700;
+
+/** True once nothing was typed for a moment: half a number is not called wrong. */
+function useSettled(typed: string): boolean {
+  const [settled, setSettled] = useState<string | null>(typed);
+  useEffect(() => {
+    const timer = setTimeout(() => setSettled(typed), PAUSE_MS);
+    return () => clearTimeout(timer);
+  }, [typed]);
+  return settled === typed;
+}
+
+/** Figures typed on a keyboard do the same as the keypad. */
+function useTyping(change: LeafProps['change'], done: boolean, next: () => void): void {
+  const bindings = useMemo(
+    () => [
+      ...FIGURES.map((key) => ({ keys: key, does: 'Figure', run: () => change((draft) => ({ typed: press(draft.typed, key), confirmed: false })) })),
+      { keys: 'Backspace', does: 'Delete', run: () => change((draft) => ({ typed: press(draft.typed, '⌫'), confirmed: false })) },
+      { keys: 'Enter', does: 'Next', run: () => done && next() },
+    ],
+    [change, done, next],
+  );
+  useKeys(bindings);
+}
+
+function Odd({ draft, change }: Omit<LeafProps, 'next'>) {
+  const assessed = assessDraftHours(draft, new Date());
+  const finding = assessed?.findings[0];
+  if (!assessed || !finding) return null;
+  return (
+    <View className="gap-3 border-l-[6px] border-held bg-paper p-4" role="alert">
+      <Words face="strong">{sayFinding(finding)}</Words>
+      {assessed.suggestions.map((suggestion) => (
+        <Button key={suggestion.reading} label={`${suggestion.reading}`} detail={`Was it this? ${saySlip(suggestion.slip)}`} onPress={() => change({ typed: String(suggestion.reading), confirmed: false })} />
+      ))}
+      {finding.code === 'below-last' ? null : <Button kind="stop" label="I read it again: keep it" onPress={() => change({ confirmed: true })} />}
+    </View>
+  );
+}
+
+function MeterEvent({ draft, change }: { readonly draft: Draft; readonly change: LeafProps['change'] }) {
+  const event = draft.meterEvent;
+  const replaced = { kind: 'replaced', oldReading: null, newMeterShows: 0 } as const;
+  return (
+    <View className="gap-3">
+      <View className="flex-row gap-2">
+        <Choice className="flex-1" label="Meter was replaced" on={event?.kind === 'replaced'} onPress={() => change({ meterEvent: event?.kind === 'replaced' ? null : replaced, confirmed: false })} />
+        <Choice className="flex-1" label="It rolled over" on={event?.kind === 'rolled-over'} onPress={() => change({ meterEvent: event?.kind === 'rolled-over' ? null : { kind: 'rolled-over', oldReading: null, newMeterShows: 0, rollsAt: rollsAt(draft.opening.lastReading) }, confirmed: false })} />
+      </View>
+      {event?.kind === 'replaced' ? (
+        <>
+          <Field label="Old meter’s last reading, if known" inputMode="decimal" defaultValue={event.oldReading === null ? '' : String(event.oldReading)} onChangeText={(text) => change({ meterEvent: { ...event, oldReading: text === '' || Number.isNaN(Number(text)) ? null : Number(text) } })} />
+          <Field label="New meter showed when fitted" inputMode="decimal" defaultValue={String(event.newMeterShows)} onChangeText={(text) => change({ meterEvent: { ...event, newMeterShows: Number(text) || 0 } })} />
+        </>
+      ) : null}
+    </View>
+  );
+}
+
+const rollsAt = (last: number): 100 | 1000 | 10_000 => (last < 100 ? 100 : last < 1000 ? 1000 : 10_000);

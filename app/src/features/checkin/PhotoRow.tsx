@@ -1,0 +1,65 @@
+import { useEffect, useRef, useState } from 'react';
+import { Image, View } from 'react-native';
+import { dropPhoto, keepPhoto, newId, readPhoto } from '@/api';
+import { Button, Words } from '@/design';
+import { shrinkPhoto } from './shrinkPhoto';
+
+interface Props {
+  readonly wanted: boolean;
+  readonly photos: readonly string[];
+  readonly onChange: (photos: string[]) => void;
+}
+
+const MOST = 6;
+
+/** Photos of a finding: taken down to size here, kept on the device until the check-in is sent. */
+export function PhotoRow({ wanted, photos, onChange }: Props) {
+  const input = useRef<HTMLInputElement>(null);
+  const [wrong, setWrong] = useState<string | null>(null);
+  const take = async (file: File | undefined) => {
+    if (!file) return;
+    setWrong(null);
+    const small = await shrinkPhoto(file);
+    if (small === null) return setWrong(`“${file.name}” is not a photo that can be shown. Nothing else was changed.`);
+    const id = newId();
+    await keepPhoto(id, small);
+    onChange([...photos, id]);
+  };
+  const remove = (id: string) => {
+    void dropPhoto(id);
+    onChange(photos.filter((entry) => entry !== id));
+  };
+  return (
+    <View className="gap-2">
+      <input ref={input} type="file" accept="image/*" aria-label="Photo file" style={{ display: 'none' }} onChange={(event) => { void take(event.target.files?.[0]); event.target.value = ''; }} />
+      <View className="flex-row flex-wrap gap-2">
+        {photos.map((id) => (
+          <View key={id} className="gap-1">
+            <LocalPhoto id={id} />
+            <Button kind="quiet" label="Remove" onPress={() => remove(id)} />
+          </View>
+        ))}
+      </View>
+      {photos.length < MOST ? <Button label={wanted ? 'Take a photo (wanted)' : 'Take a photo'} onPress={() => input.current?.click()} /> : null}
+      {wrong ? (
+        <Words tone="held" role="alert">
+          {wrong}
+        </Words>
+      ) : null}
+    </View>
+  );
+}
+
+function LocalPhoto({ id }: { readonly id: string }) {
+  const [uri, setUri] = useState(`/api/photos/${id}`);
+  useEffect(() => {
+    let made: string | null = null;
+    void readPhoto(id).then((photo) => {
+      if (photo) setUri((made = URL.createObjectURL(photo)));
+    });
+    return () => {
+      if (made) URL.revokeObjectURL(made);
+    };
+  }, [id]);
+  return <Image source={{ uri }} accessibilityLabel="Photo of the finding" className="h-[96px] w-[128px] border border-card-edge" resizeMode="cover" />;
+}

@@ -1,0 +1,56 @@
+import type { Check } from '@hudrik/core/catalogue';
+import { useEffect, useState } from 'react';
+import { View } from 'react-native';
+import { Button, Words } from '@/design';
+import { CheckRow } from './CheckRow';
+import { CheckSheet } from './CheckSheet';
+import type { LeafProps } from './leaf';
+import { stationOf, type DraftAnswer } from './draft';
+import { LeafFrame } from './LeafFrame';
+
+/** One station of the walk-round: each safety check wants its own answer, one tap says the rest is good. */
+export function StationLeaf({ draft, change, next, stationId }: LeafProps & { readonly stationId: string }) {
+  const station = stationOf(draft, stationId);
+  const [opened, setOpened] = useState<Check | null>(null);
+  useSeconds(stationId, change);
+  const answer = (given: DraftAnswer) => change((before) => ({ answers: { ...before.answers, [given.check]: given } }));
+  const open = station.checks.filter((check) => draft.answers[check.id] === undefined);
+  const openSafety = open.filter((check) => check.kind === 'safety');
+  const allGood = () => {
+    change((before) => ({ answers: { ...Object.fromEntries(open.map((check) => [check.id, { check: check.id, result: 'ok', photos: [] } as DraftAnswer])), ...before.answers } }));
+    next();
+  };
+  const label = sayAction(openSafety.length, open.length, station.checks.some((check) => draft.answers[check.id]?.result === 'not-ok'));
+  return (
+    <LeafFrame action={<Button kind="main" tall label={label} disabled={openSafety.length > 0} onPress={allGood} />}>
+      <View>
+        <Words role="heading" aria-level={1} face="strong" size={22}>
+          {station.name}
+        </Words>
+        <Words tone="ink-soft">{station.where}</Words>
+      </View>
+      {[...station.checks].sort((a, b) => Number(b.kind === 'safety') - Number(a.kind === 'safety')).map((check) => (
+        <CheckRow key={check.id} check={check} answer={draft.answers[check.id]} onOk={() => answer({ check: check.id, result: 'ok', photos: [] })} onOpen={() => setOpened(check)} />
+      ))}
+      {opened ? <CheckSheet check={opened} answer={draft.answers[opened.id]} onAnswer={answer} onClose={() => setOpened(null)} /> : null}
+    </LeafFrame>
+  );
+}
+
+/** Keeps the seconds spent at the station; leaving and coming back adds up. */
+function useSeconds(stationId: string, change: LeafProps['change']): void {
+  useEffect(() => {
+    const began = Date.now();
+    return () => {
+      const spent = (Date.now() - began) / 1000;
+      change((before) => ({ seconds: { ...before.seconds, [stationId]: (before.seconds[stationId] ?? 0) + spent } }));
+    };
+  }, [stationId, change]);
+}
+
+function sayAction(openSafety: number, open: number, someNotOk: boolean): string {
+  if (openSafety === 1) return '1 safety check wants its own answer';
+  if (openSafety > 1) return `${openSafety} safety checks want their own answer`;
+  if (open === 0) return 'Next';
+  return someNotOk ? 'The rest is good' : 'All good here';
+}

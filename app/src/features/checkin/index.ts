@@ -1,0 +1,3 @@
+export { CheckInScreen } from './CheckInScreen';
+export { FindTagScreen } from './FindTagScreen';
+export { restoreDraft } from './useDraft';

@@ -1,0 +1,27 @@
+import type { ReadingFinding, Slip } from '@hudrik/core/hours';
+
+const days = (hireDays: number): string => (hireDays < 1.5 ? 'a day' : `${Math.round(hireDays)} days`);
+
+/** What is odd about a reading, in words. */
+export function sayFinding(finding: ReadingFinding): string {
+  switch (finding.code) {
+    case 'below-last':
+      return `That is ${finding.by.toFixed(1)} h below the last reading, ${finding.lastReading.toFixed(1)}. A meter does not run backwards.`;
+    case 'faster-than-clock':
+      return `That is ${finding.hoursRun.toFixed(1)} running hours, and only ${finding.clockHours.toFixed(1)} hours have passed.`;
+    case 'unusually-high':
+      return `${finding.hoursRun.toFixed(1)} h in ${days(finding.hireDays)} out is far more than this unit usually runs (about ${finding.expected} h): 1 hire in ${finding.oneIn}.`;
+    case 'unusually-low':
+      return `${finding.hoursRun.toFixed(1)} h in ${days(finding.hireDays)} out is far less than this unit usually runs (about ${finding.expected} h): 1 hire in ${finding.oneIn}. Does the meter work?`;
+  }
+}
+
+const SLIP: Readonly<Record<Slip, string>> = {
+  'swapped-digits': 'Two figures swapped.',
+  'missing-point': 'The point left out.',
+  'dropped-digit': 'A figure left out.',
+  'doubled-digit': 'A figure typed twice.',
+  'wrong-digit': 'One figure wrong.',
+};
+
+export const saySlip = (slip: Slip): string => SLIP[slip];

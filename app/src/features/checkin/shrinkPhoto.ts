@@ -1,0 +1,2 @@
+/** Without a browser there is nothing to shrink with. */
+export const shrinkPhoto = async (_file: Blob): Promise<Blob | null> => null;

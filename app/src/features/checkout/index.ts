@@ -1,0 +1,1 @@
+export { CheckOutScreen } from './CheckOutScreen';

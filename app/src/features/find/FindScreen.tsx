@@ -1,0 +1,224 @@
+import { SCHOOLS } from '@hudrik/core/catalogue';
+import type { Step } from '@hudrik/core/diagnosis';
+import { router } from 'expo-router';
+import { useRef, useState } from 'react';
+import { ScrollView, View } from 'react-native';
+import { sentenceOf } from '@/api';
+import { Button, Choice, Empty, Failure, Loading, Page, Section, useIsWide, Words } from '@/design';
+import { sayMinutes } from '@/features/fleet';
+import { usePerson } from '@/features/session';
+import { fromCase, toCase } from './caseFiles';
+import { standingOf } from './entries';
+import { Lanes } from './Lanes';
+import { MachineSheet } from './MachineSheet';
+import { sayFault, sayPercent, sayWarningHere } from './say';
+import { Seen } from './Seen';
+import { ConfirmSheet, StepsSheet, TableSheet, ToolsSheet } from './sheets';
+import { StepCard } from './StepCard';
+import { Suspects } from './Suspects';
+import { useBench } from './useBench';
+import { useDiagnosis } from './useDiagnosis';
+import { useFinding, type FindingHandle } from './useFinding';
+
+/** Finding the fault of a unit, or of an engine by itself. */
+export function FindScreen({ tag }: { readonly tag: string | null }) {
+  const handle = useFinding(tag);
+  if (handle.held === null) return handle.error ? <Page><Failure says={sentenceOf(handle.error)} kept="What was seen is kept." retry={handle.retry} /></Page> : <Loading what="what was seen" />;
+  if (handle.held.closedAt !== null) return <Closed handle={handle} tag={tag} />;
+  return <Finding key={handle.held.id} handle={handle} tag={tag} />;
+}
+
+function Closed({ handle, tag }: { readonly handle: FindingHandle; readonly tag: string | null }) {
+  return (
+    <Page>
+      <Words role="heading" aria-level={1} size={22} face="strong">
+        {tag ? `${tag}: found` : 'Found'}
+      </Words>
+      {(handle.held?.causes ?? []).map((id) => (
+        <Words key={id} size={22} role="status">
+          {sayFault(id)}
+        </Words>
+      ))}
+      {tag ? <Words>Its job says what is to be done. It holds the unit until it is proven.</Words> : null}
+      {tag ? <Button kind="main" tall label={`See ${tag}`} onPress={() => router.replace(`/u/${tag}`)} /> : null}
+      <Button label="Look again" onPress={() => handle.begin()} />
+    </Page>
+  );
+}
+
+type Open = 'steps' | 'table' | 'tools' | 'machine' | null;
+
+function Finding({ handle, tag }: { readonly handle: FindingHandle; readonly tag: string | null }) {
+  const held = handle.held as NonNullable<FindingHandle['held']>;
+  const { role } = usePerson();
+  const wide = useIsWide();
+  const [bench, setBench] = useBench();
+  const [picked, setPicked] = useState<Pick<Step, 'kind' | 'id'> | null>(null);
+  const [school, setSchool] = useState<string | null>(null);
+  const [open, setOpen] = useState<Open>(null);
+  const [confirming, setConfirming] = useState<string | null>(null);
+  const top = useRef<ScrollView>(null);
+  const standing = standingOf(held.entries);
+  const { answer, schools, failed, thinking } = useDiagnosis(held, bench.toolsAtHand, picked, SCHOOLS.find((entry) => entry.id === school)?.order ?? null);
+  const confirms = role === 'technician' || role === 'lead';
+  if (answer === null) return failed ? <Page><Failure says="The sum could not be done." kept={failed} /></Page> : <Loading what="the suspects" />;
+  const { diagnosis, step } = answer;
+  const goOn = () => {
+    setPicked(null);
+    top.current?.scrollTo({ y: 0, animated: true });
+  };
+  const pick = (next: Step) => {
+    setPicked({ kind: next.kind, id: next.id });
+    setOpen(null);
+  };
+  const lanes = <Lanes lanes={diagnosis.lanes} upright={wide} />;
+  const card = step ? (
+    <StepCard
+      step={step}
+      shown={answer.shown}
+      machine={held.machine as never}
+      altitudeM={bench.altitudeM}
+      limits={held.limits as never}
+      setUpsDone={standing.setUpsDone}
+      probability={diagnosis.suspects.find((entry) => entry.id === step.id)?.probability ?? 0}
+      confirms={confirms}
+      live={open === null && confirming === null}
+      onSeen={(outcomes, reading) => { handle.add({ kind: 'seen', observation: step.id as never, outcomes: [...outcomes], reading, fault: null }); goOn(); }}
+      onCouldNotTell={() => { handle.add({ kind: 'could-not-tell', observation: step.id as never, outcomes: [], reading: null, fault: null }); goOn(); }}
+      onRepaired={() => { handle.add({ kind: 'repaired', observation: null, outcomes: [], reading: null, fault: step.id as never }); goOn(); }}
+      onConfirm={() => setConfirming(step.id)}
+      onOther={() => setOpen('steps')}
+      onTable={() => setOpen('table')}
+    />
+  ) : (
+    <Empty says="No step is left that would tell more." />
+  );
+  const suspects = <Suspects diagnosis={diagnosis} confirms={confirms} onConfirm={setConfirming} />;
+  const warnings = answer.warnings.length > 0 ? <Warnings says={answer.warnings.map(sayWarningHere)} /> : null;
+  const seen = <Seen counting={standing.counting} onTakeBack={(observation) => handle.add({ kind: 'taken-back', observation: observation as never, outcomes: [], reading: null, fault: null })} />;
+  const schoolStrip = <SchoolStrip minutes={schools} ours={diagnosis.expectedMinutes} school={school} onPick={(id) => { setSchool(id); goOn(); }} />;
+  const more = <More held={handle} tag={tag} onMachine={() => setOpen('machine')} onTools={() => setOpen('tools')} />;
+  const head = <Head tag={tag} top={diagnosis.suspects[0]} entries={standing.counting.length} thinking={thinking} />;
+  return (
+    <View className="flex-1">
+      {wide ? (
+        <View className="flex-1 flex-row">
+          <ScrollView className="w-[220px] flex-none border-r border-line" contentContainerClassName="gap-4 p-3">
+            {head}
+            {lanes}
+            {more}
+          </ScrollView>
+          <ScrollView ref={top} className="min-w-0 flex-1" contentContainerClassName="gap-4 p-4 pb-8">
+            {card}
+            {warnings}
+            {schoolStrip}
+          </ScrollView>
+          <ScrollView className="w-[360px] flex-none border-l border-line" contentContainerClassName="gap-4 p-3 pb-8">
+            {suspects}
+            {seen}
+          </ScrollView>
+        </View>
+      ) : (
+        <ScrollView ref={top} className="flex-1" contentContainerClassName="gap-4 p-4 pb-8">
+          {head}
+          {lanes}
+          {card}
+          {warnings}
+          {suspects}
+          {seen}
+          {schoolStrip}
+          {more}
+        </ScrollView>
+      )}
+      {open === 'steps' ? <StepsSheet steps={diagnosis.next} onPick={pick} onClose={() => setOpen(null)} /> : null}
+      {open === 'table' && answer.shown ? <TableSheet shown={answer.shown} onClose={() => setOpen(null)} /> : null}
+      {open === 'tools' ? <ToolsSheet atHand={bench.toolsAtHand} altitudeM={bench.altitudeM} onChange={(toolsAtHand, altitudeM) => setBench({ toolsAtHand, altitudeM })} onClose={() => setOpen(null)} /> : null}
+      {open === 'machine' ? <MachineSheet machine={held.machine} fixedClass={tag !== null} onKeep={handle.setMachine} onClose={() => setOpen(null)} /> : null}
+      {confirming ? <ConfirmSheet first={confirming} suspects={diagnosis.suspects} toJob={tag !== null} onConfirm={handle.confirm} onClose={() => setConfirming(null)} /> : null}
+    </View>
+  );
+}
+
+function Head({ tag, top, entries, thinking }: { readonly tag: string | null; readonly top: { readonly id: string; readonly probability: number } | undefined; readonly entries: number; readonly thinking: boolean }) {
+  const sure = top !== undefined && entries > 0 && top.probability >= 0.5;
+  return (
+    <View className="gap-1">
+      <Words face="stencil" size={32} role="heading" aria-level={1}>
+        {tag ?? 'Find the fault'}
+      </Words>
+      <Words face="strong" aria-live="polite" className={thinking ? 'opacity-60' : ''}>
+        {top === undefined || entries === 0 ? 'Nothing seen yet.' : sure ? `Most likely: ${sayFault(top.id).toLowerCase()}, ${sayPercent(top.probability)}.` : `Open. First among many: ${sayFault(top.id).toLowerCase()}, ${sayPercent(top.probability)}.`}
+      </Words>
+    </View>
+  );
+}
+
+function Warnings({ says }: { readonly says: readonly string[] }) {
+  return (
+    <View className="gap-2 border-l-[6px] border-prep bg-paper p-3" role="note">
+      {says.map((line) => (
+        <Words key={line} size={15}>
+          {line}
+        </Words>
+      ))}
+    </View>
+  );
+}
+
+interface SchoolProps {
+  readonly minutes: Readonly<Record<string, number>> | null;
+  readonly ours: number;
+  readonly school: string | null;
+  readonly onPick: (id: string | null) => void;
+}
+
+/** Ours and the three fixed orders, with the minutes each would be expected to take from here. */
+function SchoolStrip({ minutes, ours, school, onPick }: SchoolProps) {
+  const say = (id: string): string => (minutes?.[id] === undefined ? '…' : `about ${sayMinutes(Math.round(minutes[id]))}`);
+  return (
+    <Section title="In which order">
+      <View className="flex-row flex-wrap gap-2">
+        <Choice className="min-w-[46%] grow" label={`Best value first: ${sayMinutes(Math.round(ours))} at most`} on={school === null} onPress={() => onPick(null)} />
+        {SCHOOLS.map((entry) => (
+          <Choice key={entry.id} className="min-w-[46%] grow" label={`${entry.words}: ${say(entry.id)}`} on={school === entry.id} onPress={() => onPick(entry.id)} />
+        ))}
+      </View>
+      <Words size={13} tone="ink-soft">
+        Hands-on minutes to the end, repairs in them. Ours counts parts at the bench rate too.
+      </Words>
+    </Section>
+  );
+}
+
+function More({ held, tag, onMachine, onTools }: { readonly held: FindingHandle; readonly tag: string | null; readonly onMachine: () => void; readonly onTools: () => void }) {
+  const { name } = usePerson();
+  const file = useRef<HTMLInputElement>(null);
+  const [refused, setRefused] = useState<string | null>(null);
+  const take = async (chosen: File | undefined) => {
+    if (!chosen) return;
+    const read = fromCase(await chosen.text(), name);
+    if (read.ok) held.begin({ machine: read.machine, entries: read.entries });
+    setRefused(read.ok ? null : read.says);
+  };
+  return (
+    <View className="gap-2">
+      {refused ? <Failure says={refused} kept="Nothing of the file was taken." /> : null}
+      <View className="flex-row flex-wrap gap-2">
+        <Button className="grow" label="Engine and past" onPress={onMachine} />
+        <Button className="grow" label="Tools at hand" onPress={onTools} />
+        <Button className="grow" label="Give out the case" onPress={() => giveOut(toCase(held.held as never), tag)} />
+        {tag === null ? <Button className="grow" label="Take in a case" onPress={() => file.current?.click()} /> : null}
+        {tag === null ? <Button className="grow" kind="quiet" label="Begin anew" onPress={() => held.begin()} /> : null}
+      </View>
+      <input ref={file} type="file" accept=".json,application/json" aria-label="Case file" style={{ display: 'none' }} onChange={(event) => { void take(event.target.files?.[0]); event.target.value = ''; }} />
+    </View>
+  );
+}
+
+function giveOut(text: string, tag: string | null): void {
+  const link = document.createElement('a');
+  link.href = URL.createObjectURL(new Blob([text], { type: 'application/json' }));
+  link.download = `${tag ?? 'engine'}.case.json`;
+  link.click();
+  URL.revokeObjectURL(link.href);
+}

@@ -1,0 +1,114 @@
+import { CAUTIONS, FAULTS, NOTHING_WRONG, type CautionId, type FaultId } from '@hudrik/core/catalogue';
+import type { Diagnosis, Evidence, Suspect } from '@hudrik/core/diagnosis';
+import { useState } from 'react';
+import { Pressable, View } from 'react-native';
+import { Button, Caution, Section, Sheet, Words } from '@/design';
+import { sayMinutes, sayMoney } from '@/features/fleet';
+import { sayFault, sayLogRatio, sayOutcome, sayPercent, observationOf } from './say';
+
+interface Props {
+  readonly diagnosis: Diagnosis;
+  readonly confirms: boolean;
+  readonly onConfirm: (id: string) => void;
+}
+
+const FEW = 6;
+
+/** The suspects, the likeliest first, with bars that move; tap one for why. */
+export function Suspects({ diagnosis, confirms, onConfirm }: Props) {
+  const [open, setOpen] = useState<string | null>(null);
+  const [all, setAll] = useState(false);
+  const worth = diagnosis.suspects.filter((suspect) => suspect.probability >= 0.005);
+  const shown = all ? worth.slice(0, 30) : worth.slice(0, FEW);
+  const suspect = diagnosis.suspects.find((entry) => entry.id === open);
+  return (
+    <Section title="Suspects" count={worth.length}>
+      <View role="list">
+        {shown.map((entry) => (
+          <Row key={entry.id} suspect={entry} onPress={() => setOpen(entry.id)} />
+        ))}
+      </View>
+      {worth.length > FEW ? <Button kind="quiet" label={all ? 'Fewer' : `${Math.min(worth.length, 30) - FEW} more`} onPress={() => setAll(!all)} /> : null}
+      {suspect ? <Why suspect={suspect} evidence={diagnosis.evidence[suspect.id] ?? []} sets={diagnosis.sets} confirms={confirms} onConfirm={onConfirm} onClose={() => setOpen(null)} /> : null}
+    </Section>
+  );
+}
+
+function Row({ suspect, onPress }: { readonly suspect: Suspect; readonly onPress: () => void }) {
+  return (
+    <View role="listitem">
+      <Pressable role="button" aria-label={`${sayFault(suspect.id)}, ${sayPercent(suspect.probability)}: why?`} onPress={onPress} className="min-h-[48px] justify-center border-b border-line py-1">
+        <View className="flex-row items-baseline gap-3">
+          <Words face="strong" size={15} className="min-w-0 flex-1" numberOfLines={1}>
+            {sayFault(suspect.id)}
+          </Words>
+          <Words face="figures" size={17}>
+            {sayPercent(suspect.probability)}
+          </Words>
+        </View>
+        <View className="h-[8px] bg-paper">
+          <View className="h-full bg-mark duration-300" style={{ width: `${Math.max(suspect.probability * 100, 1)}%`, transitionProperty: 'width' } as never} />
+        </View>
+      </Pressable>
+    </View>
+  );
+}
+
+interface WhyProps extends Omit<Props, 'diagnosis'> {
+  readonly suspect: Suspect;
+  readonly evidence: readonly Evidence[];
+  readonly sets: Diagnosis['sets'];
+  readonly onClose: () => void;
+}
+
+/** Why a suspect stands where it does: what speaks for it and against it; what putting it right would take. */
+function Why({ suspect, evidence, sets, confirms, onConfirm, onClose }: WhyProps) {
+  const fault = suspect.id === NOTHING_WRONG ? null : FAULTS[suspect.id as FaultId];
+  const together = sets.filter((set) => set.faults.length > 1 && set.faults.includes(suspect.id)).slice(0, 2);
+  return (
+    <Sheet title={sayFault(suspect.id)} open onClose={onClose}>
+      <Words size={22} face="strong">
+        {sayPercent(suspect.probability)}
+      </Words>
+      {fault?.caution ? <Caution says={CAUTIONS[fault.caution as CautionId]} /> : null}
+      {evidence.length === 0 ? <Words>Nothing that was seen speaks for it or against it: this is what is usual for such a machine.</Words> : null}
+      {evidence.map((entry) => (
+        <Bar key={`${entry.observation} ${entry.outcome}`} entry={entry} />
+      ))}
+      {together.map((set) => (
+        <Words key={set.faults.join()} size={15}>
+          Together with {set.faults.filter((id) => id !== suspect.id).map((id) => sayFault(id).toLowerCase()).join(' and ')}: {sayPercent(set.probability)}
+        </Words>
+      ))}
+      {fault ? (
+        <Words size={15}>
+          To put right: {fault.repair.says.toLowerCase()}. {sayMinutes(fault.repair.minutes)}
+          {fault.repair.partsCents > 0 ? `, parts about ${sayMoney(fault.repair.partsCents)}` : ''}. Odds and minutes are judgement; the yard’s proven causes teach them.
+        </Words>
+      ) : (
+        <Words size={15}>Then show the hirer how it starts. What comes and goes wants a longer try.</Words>
+      )}
+      {fault && confirms ? <Button kind="main" tall label="It is this" onPress={() => onConfirm(suspect.id)} /> : null}
+    </Sheet>
+  );
+}
+
+const LONGEST = 4;
+
+function Bar({ entry }: { readonly entry: Evidence }) {
+  const share = Math.min(Math.abs(entry.logRatio) / LONGEST, 1) * 50;
+  return (
+    <View className="gap-1">
+      <Words size={15}>
+        {observationOf(entry.observation).words}: {sayOutcome(entry.observation, entry.outcome).toLowerCase()}
+      </Words>
+      <View className="h-[10px] border border-line bg-paper">
+        <View className={`absolute bottom-0 top-0 ${entry.logRatio > 0 ? 'bg-held' : 'bg-fit'}`} style={{ left: `${entry.logRatio > 0 ? 50 : 50 - share}%`, width: `${share}%` }} />
+        <View className="absolute bottom-0 top-0 w-[2px] bg-ink" style={{ left: '50%' }} />
+      </View>
+      <Words size={13} tone="ink-soft">
+        {sayLogRatio(entry.logRatio)} by this
+      </Words>
+    </View>
+  );
+}

@@ -1,0 +1,2 @@
+export { FindScreen } from './FindScreen';
+export { LearnedScreen } from './LearnedScreen';

@@ -1,0 +1,145 @@
+import { OBSERVATION_IDS, TOOLS, type ToolId } from '@hudrik/core/catalogue';
+import type { Step } from '@hudrik/core/diagnosis';
+import { useState } from 'react';
+import { Pressable, View } from 'react-native';
+import { Button, Choice, Failure, Field, Sheet, Words } from '@/design';
+import { sentenceOf } from '@/api';
+import { sayMinutes } from '@/features/fleet';
+import type { Answer } from '@/workers/lookInto';
+import { observationOf, sayFault, sayOutcome, sayPercent } from './say';
+
+/** All steps in their order: checks and repairs in one list, those whose tool is not at hand last. Any other observation by its name. */
+export function StepsSheet({ steps, onPick, onClose }: { readonly steps: readonly Step[]; readonly onPick: (step: Step) => void; readonly onClose: () => void }) {
+  const [find, setFind] = useState('');
+  const wanted = find.trim().toLowerCase();
+  const words = (step: Step): string => (step.kind === 'check' ? observationOf(step.id).words : sayFault(step.id));
+  const listed = steps.filter((step) => words(step).toLowerCase().includes(wanted));
+  const others = wanted === '' ? [] : OBSERVATION_IDS.filter((id) => observationOf(id).words.toLowerCase().includes(wanted) && !steps.some((step) => step.id === id));
+  return (
+    <Sheet title="Another step" open onClose={onClose}>
+      <Field label="Find a check" value={find} onChangeText={setFind} />
+      {listed.slice(0, 40).map((step) => (
+        <Line key={`${step.kind} ${step.id}`} words={step.kind === 'check' ? words(step) : `Put right: ${words(step).toLowerCase()}`} detail={`${sayMinutes(step.minutes)}${step.toolsMissing.length > 0 ? ' · tool not at hand' : worthOf(step)}`} onPress={() => onPick(step)} />
+      ))}
+      {others.map((id) => (
+        <Line key={id} words={observationOf(id).words} detail="tell it anyway" onPress={() => onPick({ kind: 'check', id, minutes: observationOf(id).minutes, expectedSaving: 0, toolsMissing: [] })} />
+      ))}
+    </Sheet>
+  );
+}
+
+const worthOf = (step: Step): string => {
+  const worth = Math.round(step.expectedSaving + step.minutes);
+  return step.kind === 'check' ? (worth >= 1 ? ` · ${worth} min less to the end` : ' · tells little now') : '';
+};
+
+function Line({ words, detail, onPress }: { readonly words: string; readonly detail: string; readonly onPress: () => void }) {
+  return (
+    <Pressable role="button" aria-label={words} onPress={onPress} className="min-h-[52px] justify-center border-b border-line">
+      <Words face="strong">{words}</Words>
+      <Words size={15} tone="ink-soft">
+        {detail}
+      </Words>
+    </Pressable>
+  );
+}
+
+/** The table of a check: how often each suspect would answer how. */
+export function TableSheet({ shown, onClose }: { readonly shown: NonNullable<Answer['shown']>; readonly onClose: () => void }) {
+  return (
+    <Sheet title={observationOf(shown.check).words} open onClose={onClose}>
+      <Words size={15}>How likely each answer is, now and if it is this.</Words>
+      {shown.rows.map((row, at) => (
+        <View key={row.outcome} className="gap-1 border-b border-line pb-2">
+          <View className="flex-row items-baseline gap-3">
+            <Words face="strong" className="min-w-0 flex-1">
+              {sayOutcome(shown.check, row.outcome)}
+            </Words>
+            <Words face="figures">{sayPercent(row.probability)} now</Words>
+          </View>
+          <Words size={13} tone="ink-soft">
+            {observationOf(shown.check).outcomes[row.outcome]?.[2]}
+          </Words>
+          {Object.entries(shown.under)
+            .filter(([, table]) => Math.abs((table[at] ?? 0) - row.probability) > 0.08)
+            .map(([id, table]) => (
+              <View key={id} className="flex-row items-center gap-2">
+                <Words size={15} className="min-w-0 flex-1" numberOfLines={1}>
+                  {sayFault(id)}
+                </Words>
+                <View className="h-[8px] w-[80px] bg-paper">
+                  <View className="h-full bg-mark" style={{ width: `${(table[at] ?? 0) * 100}%` }} />
+                </View>
+                <Words size={15} face="figures" className="w-[48px] text-right">
+                  {sayPercent(table[at] ?? 0)}
+                </Words>
+              </View>
+            ))}
+        </View>
+      ))}
+    </Sheet>
+  );
+}
+
+interface ConfirmProps {
+  readonly first: string;
+  readonly suspects: readonly { readonly id: string; readonly probability: number }[];
+  readonly toJob: boolean;
+  readonly onConfirm: (causes: readonly string[], note: string) => Promise<void>;
+  readonly onClose: () => void;
+}
+
+/** What was wrong, one or several: closes the finding onto its job. */
+export function ConfirmSheet({ first, suspects, toJob, onConfirm, onClose }: ConfirmProps) {
+  const [causes, setCauses] = useState<readonly string[]>([first]);
+  const [note, setNote] = useState('');
+  const [failed, setFailed] = useState<unknown>(null);
+  const [busy, setBusy] = useState(false);
+  const offered = [first, ...suspects.filter((entry) => entry.id !== first && entry.id !== 'user-error').slice(0, 7).map((entry) => entry.id)];
+  const toggle = (id: string) => setCauses(causes.includes(id) ? causes.filter((one) => one !== id) : [...causes, id].slice(-3));
+  const send = () => {
+    setBusy(true);
+    onConfirm(causes, note).then(onClose, (error: unknown) => {
+      setFailed(error);
+      setBusy(false);
+    });
+  };
+  return (
+    <Sheet title="What was wrong" open onClose={onClose}>
+      {failed ? <Failure says={sentenceOf(failed)} kept="What was seen is kept." /> : null}
+      <Words size={15}>{toJob ? 'Its job then says what is to be done. The yard learns from it when that job is proven, not before.' : 'Up to three.'}</Words>
+      {offered.map((id) => (
+        <Choice key={id} label={sayFault(id)} on={causes.includes(id)} onPress={() => toggle(id)} />
+      ))}
+      <Field label="Note" value={note} onChangeText={setNote} multiline />
+      <Button kind="main" tall label={causes.length > 1 ? `Confirm ${causes.length} causes` : 'Confirm the cause'} disabled={causes.length === 0 || busy} onPress={send} />
+    </Sheet>
+  );
+}
+
+interface ToolsProps {
+  readonly atHand: readonly string[] | null;
+  readonly altitudeM: number;
+  readonly onChange: (atHand: readonly string[] | null, altitudeM: number) => void;
+  readonly onClose: () => void;
+}
+
+/** What is at hand on this bench, and how high the yard lies. Kept on the device. */
+export function ToolsSheet({ atHand, altitudeM, onChange, onClose }: ToolsProps) {
+  const all = Object.keys(TOOLS);
+  const has = (id: string): boolean => atHand === null || atHand.includes(id);
+  const toggle = (id: string) => {
+    const next = all.filter((tool) => (tool === id ? !has(id) : has(tool)));
+    onChange(next.length === all.length ? null : next, altitudeM);
+  };
+  const [metres, setMetres] = useState(String(altitudeM));
+  return (
+    <Sheet title="Tools at hand" open onClose={onClose}>
+      <Words size={15}>Checks whose tool is not here come last.</Words>
+      {all.map((id) => (
+        <Choice key={id} label={TOOLS[id as ToolId].words} on={has(id)} onPress={() => toggle(id)} />
+      ))}
+      <Field label="The yard’s height, metres (thin air reads low)" value={metres} inputMode="numeric" wrong={/^\d{0,4}$/.test(metres) ? undefined : 'Metres, figures only.'} onChangeText={(text) => { setMetres(text); if (/^\d{1,4}$/.test(text)) onChange(atHand, Number(text)); }} />
+    </Sheet>
+  );
+}

@@ -1,0 +1,76 @@
+import { engineFamily, type Learned } from '@hudrik/core/diagnosis';
+import { useEffect, useMemo, useRef, useState } from 'react';
+import { useRead } from '@/api';
+import { ask, askForSchools } from '@/workers/diagnosis';
+import type { Answer, Question } from '@/workers/lookInto';
+import { standingOf, type Held } from './entries';
+
+export interface Thought {
+  readonly answer: Answer | null;
+  readonly schools: Readonly<Record<string, number>> | null;
+  readonly failed: string | null;
+  /** The answer is of what was seen before; the new one is on its way. */
+  readonly thinking: boolean;
+}
+
+/** What the worker makes of a finding: anew at each change, the schools a moment later. */
+export function useDiagnosis(held: Held, toolsAtHand: readonly string[] | null, pick: Question['pick'], order: Question['order']): Thought {
+  const learned = useLearned(held);
+  const question = useMemo((): Question => {
+    const { chapters, passedOver, setUpsDone } = standingOf(held.entries);
+    return { machine: held.machine as never, chapters, passedOver, setUpsDone, toolsAtHand, learned, pick, order };
+  }, [held.entries, held.machine, toolsAtHand, learned, pick, order]);
+  const [answered, setAnswered] = useState<{ question: Question; answer: Answer } | null>(null);
+  const [failed, setFailed] = useState<string | null>(null);
+  useEffect(() => {
+    let left = false;
+    ask(question).then(
+      (answer) => {
+        if (left) return;
+        setAnswered({ question, answer });
+        setFailed(null);
+      },
+      (error: Error) => void (left || setFailed(error.message)),
+    );
+    return () => {
+      left = true;
+    };
+  }, [question]);
+  const schools = useSchools(question);
+  return { answer: answered?.answer ?? null, schools, failed, thinking: answered?.question !== question };
+}
+
+/** What proven causes of this class and engine family have taught. Without a connection, what was known last. */
+function useLearned(held: Held): Learned | null {
+  const learned = useRead('learned');
+  return useMemo(() => {
+    const lesson = learned.data?.lessons.find((entry) => entry.classId === (held.machine.classId ?? null) && entry.family === engineFamily(held.machine.engine as never));
+    return lesson ? { cases: lesson.cases, counts: lesson.counts } : null;
+  }, [learned.data, held.machine]);
+}
+
+const PAUSE_MS = 1500;
+
+/** Which step is shown does not matter to the schools: they are asked once a finding has stood for a moment. */
+function useSchools(question: Question): Thought['schools'] {
+  const key = JSON.stringify([question.machine, question.chapters, question.setUpsDone, question.toolsAtHand, question.learned]);
+  const asked = useRef(question);
+  const [known, setKnown] = useState<{ key: string; minutes: Readonly<Record<string, number>> } | null>(null);
+  useEffect(() => {
+    asked.current = question;
+  }, [question]);
+  useEffect(() => {
+    let left = false;
+    const timer = setTimeout(() => {
+      askForSchools(asked.current).then(
+        (minutes) => void (left || setKnown({ key, minutes })),
+        () => undefined,
+      );
+    }, PAUSE_MS);
+    return () => {
+      left = true;
+      clearTimeout(timer);
+    };
+  }, [key]);
+  return known?.key === key ? known.minutes : null;
+}

@@ -1,0 +1,110 @@
+import { CALCULATORS, type Asked, type Calculator } from '@hudrik/core/calculators';
+import { convert, dimensionOf, DIMENSIONS, preferredUnit, quantity, type AnyUnit } from '@hudrik/core/units';
+import { router } from 'expo-router';
+import { useEffect, useState } from 'react';
+import { View } from 'react-native';
+import { kv } from '@/api';
+import { Button, Choice, Empty, Field, Page, Section, Words } from '@/design';
+import { usePerson } from '@/features/session';
+
+/** One bench sum by its id. */
+export function CalculatorScreen({ id }: { readonly id: string }) {
+  const calculator = CALCULATORS.find((entry) => entry.id === id);
+  if (calculator === undefined) {
+    return (
+      <Page>
+        <Empty says="There is no such sum.">
+          <Button label="All numbers" onPress={() => router.replace('/numbers')} />
+        </Empty>
+      </Page>
+    );
+  }
+  return <Sum calculator={calculator} />;
+}
+
+/** What was typed, in which unit. */
+type Typed = Readonly<Record<string, { readonly text: string; readonly unit: string }>>;
+
+const NUMBER = /^\d+([.,]\d+)?$/;
+const toNumber = (text: string): number => Number(text.replace(',', '.'));
+const keyOf = (id: string): string => `hudrik-sum-${id}`;
+
+function Sum({ calculator }: { readonly calculator: Calculator }) {
+  const { preferences } = usePerson();
+  const [typed, setTyped] = useState<Typed>(() => Object.fromEntries(calculator.asks.map((asked) => [asked.id, usualIn(asked, preferences.units)])));
+  useEffect(() => {
+    void kv.getItem(keyOf(calculator.id)).then((text) => text && setTyped((before) => ({ ...before, ...(JSON.parse(text) as Typed) })));
+  }, [calculator.id]);
+  const set = (id: string, change: Partial<Typed[string]>) => {
+    const next = { ...typed, [id]: { ...(typed[id] as Typed[string]), ...change } };
+    setTyped(next);
+    void kv.setItem(keyOf(calculator.id), JSON.stringify(next));
+  };
+  const complete = calculator.asks.every((asked) => NUMBER.test(typed[asked.id]?.text ?? ''));
+  const given = complete ? calculator.gives(Object.fromEntries(calculator.asks.map((asked) => [asked.id, inUnit(toNumber(typed[asked.id]?.text ?? ''), typed[asked.id]?.unit ?? asked.unit, asked.unit)]))) : null;
+  const [first, ...rest] = given ?? [];
+  return (
+    <Page>
+      <Words role="heading" aria-level={1} size={22} face="strong">
+        {calculator.name}
+      </Words>
+      <View role="status" className="gap-1">
+        <View className="flex-row items-baseline gap-2">
+          <Words face="figures" size={56}>
+            {first ? say(first.value) : '–'}
+          </Words>
+          <Words size={22}>{first?.unit ?? ''}</Words>
+        </View>
+        <Words face="strong">{first ? `${first.label}. ${first.says ?? ''}` : complete ? 'These values make no sense together.' : 'Figures are wanted in every line.'}</Words>
+        {rest.map((entry) => (
+          <Words key={entry.id}>
+            {entry.label}: {say(entry.value)} {entry.unit}
+          </Words>
+        ))}
+      </View>
+      <Section title="Put in">
+        {calculator.asks.map((asked) => (
+          <View key={asked.id} className="gap-2">
+            <Field label={`${asked.label}, ${typed[asked.id]?.unit ?? asked.unit}`} value={typed[asked.id]?.text ?? ''} onChangeText={(text) => set(asked.id, { text })} inputMode="decimal" wrong={NUMBER.test(typed[asked.id]?.text ?? '') ? undefined : 'Figures, with at most one point.'} />
+            {unitsOf(asked).length > 1 ? (
+              <View className="flex-row flex-wrap gap-2">
+                {unitsOf(asked).map((unit) => (
+                  <Choice key={unit} className="grow" label={unit} aria-label={`${asked.label} in ${unit}`} on={typed[asked.id]?.unit === unit} onPress={() => set(asked.id, { unit })} />
+                ))}
+              </View>
+            ) : null}
+          </View>
+        ))}
+      </Section>
+      <Section title="How">
+        <Words size={15}>{calculator.formula}</Words>
+        <Words size={15}>
+          Worked: {calculator.asks.map((asked) => `${asked.label.toLowerCase()} ${calculator.worked.given[asked.id]} ${asked.unit}`).join(', ')} gives {Object.values(calculator.worked.gives).map(say).join(' · ')}.
+        </Words>
+        <Words size={13} tone="ink-soft">
+          {calculator.source}
+        </Words>
+      </Section>
+    </Page>
+  );
+}
+
+const say = (value: number): string => (Math.abs(value) >= 100 ? value.toFixed(0) : Number(value.toPrecision(3)).toString());
+
+const unitsOf = (asked: Asked): string[] => {
+  const dimension = dimensionOf(asked.unit);
+  return dimension === undefined ? [asked.unit] : Object.keys(DIMENSIONS[dimension]);
+};
+
+function inUnit(value: number, from: string, to: string): number {
+  const dimension = dimensionOf(to);
+  return dimension === undefined || from === to ? value : convert(quantity(dimension as never, value, from as never), to as AnyUnit as never).value;
+}
+
+/** What stands there at first, in the unit that the person reads. */
+function usualIn(asked: Asked, system: 'inch' | 'metric'): { text: string; unit: string } {
+  const dimension = dimensionOf(asked.unit);
+  const unit = dimension === 'pressure' || dimension === 'length' ? preferredUnit(dimension, system) : asked.unit;
+  const fits = dimension !== 'length' || asked.unit !== 'm';
+  return fits ? { text: say(inUnit(asked.usual, asked.unit, unit)), unit } : { text: String(asked.usual), unit: asked.unit };
+}

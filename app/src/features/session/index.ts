@@ -1,0 +1,2 @@
+export { FirstLead } from './FirstLead';
+export { SessionGate, usePerson } from './useSession';

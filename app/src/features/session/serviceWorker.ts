@@ -1,0 +1,2 @@
+/** Only browsers have one. */
+export function registerServiceWorker(): void {}

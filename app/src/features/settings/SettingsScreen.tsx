@@ -1,0 +1,44 @@
+import type { Person } from '@hudrik/core/contracts';
+import { View } from 'react-native';
+import { queryClient, sentenceOf, useChange } from '@/api';
+import { Choice, Failure, Page, Section, Words } from '@/design';
+import { usePerson } from '@/features/session';
+
+type Preferences = Person['preferences'];
+
+/** Units of measure and the theme, kept with the person. */
+export function SettingsScreen() {
+  const { preferences } = usePerson();
+  const change = useChange('setPreferences');
+  const set = async (next: Partial<Preferences>) => {
+    const person = await change.mutateAsync({ body: { ...preferences, ...next } });
+    queryClient.setQueryData(['me', {}, {}], person);
+  };
+  const choice = <K extends keyof Preferences>(name: K, value: Preferences[K], label: string) => (
+    <Choice key={value} className="flex-1" label={label} on={preferences[name] === value} onPress={() => void set({ [name]: value }).catch(() => undefined)} />
+  );
+  return (
+    <Page>
+      <Words role="heading" aria-level={1} size={22} face="strong">
+        Yours
+      </Words>
+      {change.isError ? <Failure says={sentenceOf(change.error)} /> : null}
+      <Section title="Units of measure">
+        <View className="flex-row gap-2">
+          {choice('units', 'inch', 'inch, psi, lbf·ft')}
+          {choice('units', 'metric', 'mm, kPa, N·m')}
+        </View>
+        <Words size={15} tone="ink-soft">
+          Readings keep the unit they were entered in.
+        </Words>
+      </Section>
+      <Section title="Light and dark">
+        <View className="flex-row gap-2">
+          {choice('theme', 'light', 'Yard (light)')}
+          {choice('theme', 'dark', 'Shed (dark)')}
+          {choice('theme', 'system', 'As the device')}
+        </View>
+      </Section>
+    </Page>
+  );
+}

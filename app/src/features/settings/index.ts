@@ -1,0 +1,3 @@
+export { MoreScreen } from './MoreScreen';
+export { PeopleScreen } from './PeopleScreen';
+export { SettingsScreen } from './SettingsScreen';

@@ -1,0 +1,55 @@
+import type { Shift, ShiftLine } from '@hudrik/core/contracts';
+import { useRead } from '@/api';
+import { Empty, Failure, Loading, Page, Section, useIsWide, Words } from '@/design';
+import { sayMinutes } from '@/features/fleet';
+import { View } from 'react-native';
+import { ShiftRow } from './ShiftRow';
+import { TimeRail } from './TimeRail';
+
+const HEADINGS: readonly { readonly of: 'back' | 'soon' | 'held' | 'bench' | 'due'; readonly title: string; readonly none: string }[] = [
+  { of: 'back', title: 'Back, not looked at', none: 'Nothing stands unlooked at.' },
+  { of: 'soon', title: 'Goes out soon, not fit', none: 'All that goes out in the next two days is fit.' },
+  { of: 'held', title: 'Held', none: 'Nothing is held.' },
+  { of: 'bench', title: 'On the bench', none: 'No job is started.' },
+  { of: 'due', title: 'Falls due', none: 'No service falls due.' },
+];
+
+/** The day as one column of actions. */
+export function ShiftScreen() {
+  const shift = useRead('shift', { refetchInterval: 30_000 });
+  const wide = useIsWide();
+  if (!shift.data) return shift.isError ? <Failure says="The shift can not be fetched just now." kept="Anything you entered is kept on this device." retry={() => void shift.refetch()} /> : <Loading what="the shift" />;
+  const column = (
+    <Page wide={wide}>
+      <Words role="heading" aria-level={1} size={22} face="strong">
+        {sayDay(shift.data)}
+      </Words>
+      {HEADINGS.map(({ of, title, none }) => (
+        <ShiftSection key={of} title={title} none={none} lines={shift.data[of]} />
+      ))}
+    </Page>
+  );
+  if (!wide) return column;
+  return (
+    <View className="flex-1 flex-row">
+      <View className="min-w-0 flex-1">{column}</View>
+      <TimeRail shift={shift.data} />
+    </View>
+  );
+}
+
+function ShiftSection({ title, none, lines }: { readonly title: string; readonly none: string; readonly lines: readonly ShiftLine[] }) {
+  return (
+    <Section title={title} count={lines.length}>
+      {lines.length === 0 ? <Empty says={none} /> : lines.map((line) => <ShiftRow key={`${line.code} ${line.tag} ${line.reference} ${line.jobId}`} line={line} />)}
+    </Section>
+  );
+}
+
+/** One sentence about the day. */
+function sayDay(shift: Shift): string {
+  if (shift.goingOut === 0) return 'Nothing goes out in the next two days.';
+  const out = `${shift.goingOut} ${shift.goingOut === 1 ? 'goes' : 'go'} out in the next two days`;
+  if (shift.goingOutNotFit === 0) return `${out}; all of them are fit.`;
+  return `${out}; ${shift.goingOutNotFit} of them ${shift.goingOutNotFit === 1 ? 'is' : 'are'} not fit. ${sayMinutes(shift.minutesBetween)} of work stands between.`;
+}

@@ -1,0 +1,1 @@
+export { ShiftScreen } from './ShiftScreen';

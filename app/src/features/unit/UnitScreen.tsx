@@ -1,0 +1,152 @@
+import type { UnitPage } from '@hudrik/core/contracts';
+import { classOf } from '@hudrik/core/catalogue';
+import { router } from 'expo-router';
+import { lazy, Suspense } from 'react';
+import { ScrollView, View } from 'react-native';
+import { Refused, sentenceOf, useRead } from '@/api';
+import { Button, Card, Empty, Failure, Loading, Section, useIsWide, Words } from '@/design';
+import { sayFuel, sayHours, sayReadiness, sayTime, UnitTagLarge } from '@/features/fleet';
+import { usePerson } from '@/features/session';
+import { History } from './History';
+import { JobRow } from './JobRow';
+import { LeadTools } from './LeadTools';
+import { FuelTank } from './FuelTank';
+
+// The chart package is large, and only the wide screen shows it.
+const HoursChart = lazy(() => import('./HoursChart').then(({ HoursChart: component }) => ({ default: component })));
+
+/** One unit: the tag, the answer, why, what next; then its facts and all that happened to it. */
+export function UnitScreen({ tag }: { readonly tag: string }) {
+  const page = useRead('unit', { params: { tag } });
+  const wide = useIsWide();
+  if (page.error instanceof Refused) return <NoSuchUnit says={sentenceOf(page.error)} />;
+  if (!page.data) return page.isError ? <Failure says={`${tag} can not be fetched just now.`} retry={() => void page.refetch()} /> : <Loading what={tag} />;
+  const head = <Head page={page.data} />;
+  const facts = <Facts page={page.data} />;
+  if (!wide) {
+    return (
+      <View className="flex-1">
+        <ScrollView className="flex-1" contentContainerClassName="gap-5 p-4 pb-8">
+          {head}
+          <Jobs page={page.data} />
+          {facts}
+          <Section title="History">
+            <History tag={tag} />
+          </Section>
+          <LeadTools page={page.data} />
+        </ScrollView>
+        <NextAction page={page.data} />
+      </View>
+    );
+  }
+  return (
+    <View className="flex-1 flex-row">
+      <ScrollView className="w-[430px] flex-none border-r border-line" contentContainerClassName="gap-5 p-4 pb-8">
+        {head}
+        <NextAction page={page.data} />
+        <Jobs page={page.data} />
+        {facts}
+        <LeadTools page={page.data} />
+      </ScrollView>
+      <ScrollView className="min-w-0 flex-1" contentContainerClassName="gap-5 p-4 pb-8">
+        <Section title="True hours">
+          <Suspense fallback={<Loading what="the curve" />}>
+            <HoursChart readings={page.data.readings} />
+          </Suspense>
+        </Section>
+        <Section title="History">
+          <History tag={tag} />
+        </Section>
+      </ScrollView>
+    </View>
+  );
+}
+
+function NoSuchUnit({ says }: { readonly says: string }) {
+  return (
+    <View className="p-4">
+      <Empty says={says}>
+        <Button label="To the yard" onPress={() => router.replace('/yard')} />
+      </Empty>
+    </View>
+  );
+}
+
+function Head({ page }: { readonly page: UnitPage }) {
+  const { because } = page.unit.verdict;
+  return (
+    <View className="gap-3">
+      <UnitTagLarge unit={page.unit} />
+      <Words size={22} face="strong" aria-live="polite">
+        {sayReadiness(page.unit.verdict)}
+      </Words>
+      {because.slice(1).map((reason) => (
+        <Words key={reason}>{reason}</Words>
+      ))}
+    </View>
+  );
+}
+
+function NextAction({ page }: { readonly page: UnitPage }) {
+  const { role } = usePerson();
+  const { unit, hire } = page;
+  const go = (what: 'check-in' | 'check-out') => () => router.navigate(`/u/${unit.tag}/${what}`);
+  const mayCheckIn = role !== 'counter';
+  const bar = 'no-print border-t border-line bg-tray p-3 pb-5';
+  if (hire && mayCheckIn) return <View className={bar}><Button kind="main" tall label="Check in" onPress={go('check-in')} /></View>;
+  if (hire) return null;
+  if (unit.verdict.readiness === 'held' && mayCheckIn && page.jobs.some((job) => job.blocks === 'hold')) return <View className={bar}><Button kind="main" tall label="Find the fault" onPress={() => router.navigate(`/u/${unit.tag}/find`)} /></View>;
+  if (role === 'apprentice') return null;
+  if (unit.verdict.readiness === 'fit' || unit.verdict.readiness === 'prep') return <View className={bar}><Button kind="main" tall label="Hand it out" onPress={go('check-out')} /></View>;
+  return null;
+}
+
+function Jobs({ page }: { readonly page: UnitPage }) {
+  if (page.jobs.length === 0) return null;
+  return (
+    <Section title="Work on it" count={page.jobs.length}>
+      {page.jobs.map((job) => (
+        <JobRow key={job.id} job={job} />
+      ))}
+    </Section>
+  );
+}
+
+function Facts({ page }: { readonly page: UnitPage }) {
+  const { unit, meter, use, hire } = page;
+  const next = unit.nextHire;
+  return (
+    <Section title="Now">
+      <Card className="gap-3">
+        <View className="flex-row gap-4">
+          <View className="flex-1 gap-2">
+            <Fact name="True hours" value={sayHours(unit.trueHours)} />
+            {meter.offsetHours === 0 ? null : <Fact name="On the meter" value={`${sayHours(meter.reading)} (a later meter)`} />}
+            <Fact name="To oil service" value={unit.hoursToOilService < 0 ? `${sayHours(-unit.hoursToOilService)} overdue` : sayHours(unit.hoursToOilService)} />
+            <Fact name="Run on hire" value={`${use.hoursPerDay} h a day`} />
+            <Fact name="Next 30 days" value={`${use.in30Days.low} to ${use.in30Days.high} h (4 in 5)`} />
+          </View>
+          <FuelTank eighths={page.fuelEighths} />
+        </View>
+        <Fact name={hire ? 'On hire' : 'Next hire'} value={hire ? `${hire.reference}, due ${sayTime(hire.toAt)}` : next ? `${next.reference}, ${sayTime(next.fromAt)}` : 'none booked'} />
+        <Fact name="Stands at" value={unit.homeBay} />
+        <Fact name="Serial" value={unit.serial} />
+        <Fact name="Class" value={classOf(unit.classId).name} />
+        <Fact name="Fuel" value={page.fuelEighths === null ? 'not recorded' : sayFuel(page.fuelEighths)} />
+      </Card>
+    </Section>
+  );
+}
+
+function Fact({ name, value }: { readonly name: string; readonly value: string }) {
+  return (
+    <View className="flex-row items-baseline justify-between gap-3">
+      <Words size={15} tone="ink-soft">
+        {name}
+      </Words>
+      <Words face="figures" size={17} className="shrink text-right">
+        {value}
+      </Words>
+    </View>
+  );
+}

@@ -1,0 +1,3 @@
+export { JobRow } from './JobRow';
+export { LabelScreen } from './LabelScreen';
+export { UnitScreen } from './UnitScreen';

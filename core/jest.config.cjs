@@ -1,0 +1,7 @@
+module.exports = {
+  displayName: 'core',
+  testEnvironment: 'node',
+  transform: {
+    '^.+\\.tsx?$': ['@swc/jest', { jsc: { target: 'es2022', parser: { syntax: 'typescript' } }, module: { type: 'commonjs' } }],
+  },
+};

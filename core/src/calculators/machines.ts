@@ -1,0 +1,69 @@
+import type { Calculator } from './shape';
+
+export const SPEED_AND_HERTZ: Calculator = {
+  id: 'speed-and-hertz', name: 'Speed and hertz', does: 'How fast a set must turn',
+  asks: [{ id: 'hertz', label: 'Frequency', unit: 'Hz', usual: 60 }, { id: 'poles', label: 'Poles', unit: 'poles', usual: 2 }],
+  gives: ({ hertz = 0, poles = 0 }) => (poles < 2 || poles % 2 !== 0 ? null : [{ id: 'rpm', label: 'Speed', value: (120 * hertz) / poles, unit: 'rpm' }]),
+  formula: '120 × hertz ÷ poles', source: 'Synchronous speed, by definition',
+  worked: { given: { hertz: 60, poles: 2 }, gives: { rpm: 3600 } },
+};
+
+/** Largest droop by class, per cent (ISO 8528-5, from memory: look it up before it counts). */
+const DROOP_BY_CLASS = [{ name: 'G3', most: 3 }, { name: 'G2', most: 5 }, { name: 'G1', most: 8 }] as const;
+
+export const DROOP: Calculator = {
+  id: 'droop', name: 'Frequency droop', does: 'How far a set sags from no load to full load',
+  asks: [{ id: 'noLoad', label: 'No load', unit: 'Hz', usual: 62 }, { id: 'fullLoad', label: 'Full load', unit: 'Hz', usual: 60 }, { id: 'rated', label: 'Rated', unit: 'Hz', usual: 60 }],
+  gives: ({ noLoad = 0, fullLoad = 0, rated = 0 }) => {
+    if (rated <= 0) return null;
+    const droop = ((noLoad - fullLoad) / rated) * 100;
+    const reached = DROOP_BY_CLASS.find((entry) => droop <= entry.most);
+    return [{ id: 'droop', label: 'Droop', value: droop, unit: '%', says: droop < 0 ? 'It rises with load: look at the governor.' : reached ? `Within ${reached.name} by droop.` : 'Outside all classes.' }];
+  },
+  formula: '(no load − full load) ÷ rated', source: 'ISO 8528-5; the classes’ limits of 3, 5 and 8 % are from memory',
+  worked: { given: { noLoad: 62.4, fullLoad: 60, rated: 60 }, gives: { droop: 4 } },
+};
+
+export const NOZZLE_WEAR: Calculator = {
+  id: 'nozzle-wear', name: 'Nozzle wear', does: 'Flow by bucket against what the nozzle should let through',
+  asks: [{ id: 'flow', label: 'Flow by bucket', unit: 'L/min', usual: 11 }, { id: 'ratedFlow', label: 'Rated flow', unit: 'L/min', usual: 10 }, { id: 'ratedPressure', label: 'at', unit: 'bar', usual: 100 }, { id: 'pressure', label: 'Pressure now', unit: 'bar', usual: 100 }],
+  gives: ({ flow = 0, ratedFlow = 0, ratedPressure = 0, pressure = 0 }) => {
+    if (ratedFlow <= 0 || ratedPressure <= 0 || pressure <= 0) return null;
+    const expected = ratedFlow * Math.sqrt(pressure / ratedPressure);
+    const wear = (flow / expected - 1) * 100;
+    return [{ id: 'wear', label: 'More than it should', value: wear, unit: '%', says: wear > 10 ? 'Worn: a new nozzle.' : wear < -10 ? 'Blocked, or the pump gives less.' : 'Right.' }, { id: 'expected', label: 'It should let through', value: expected, unit: 'L/min' }];
+  },
+  formula: 'rated flow × √(pressure ÷ rated pressure)', source: 'Flow through an orifice goes as the root of pressure (Torricelli); the tenth is common practice',
+  worked: { given: { flow: 12, ratedFlow: 10, ratedPressure: 100, pressure: 121 }, gives: { expected: 11, wear: 9.0909 } },
+};
+
+export const HYDRAULIC_POWER: Calculator = {
+  id: 'hydraulic-power', name: 'Hydraulic power', does: 'What a pump gives, and about what its engine must',
+  asks: [{ id: 'pressure', label: 'Pressure', unit: 'bar', usual: 200 }, { id: 'flow', label: 'Flow', unit: 'L/min', usual: 15 }],
+  gives: ({ pressure = 0, flow = 0 }) => [{ id: 'power', label: 'In the fluid', value: (pressure * flow) / 600, unit: 'kW' }, { id: 'engine', label: 'Engine, at 85 %', value: (pressure * flow) / 600 / 0.85, unit: 'kW' }],
+  formula: 'bar × L/min ÷ 600', source: 'Power is pressure times flow, by definition; 85 % is judgement',
+  worked: { given: { pressure: 200, flow: 15 }, gives: { power: 5, engine: 5.8824 } },
+};
+
+export const RAM_FORCE: Calculator = {
+  id: 'ram-force', name: 'Ram force', does: 'What a splitter pushes with',
+  asks: [{ id: 'bore', label: 'Bore', unit: 'in', usual: 4 }, { id: 'pressure', label: 'Pressure', unit: 'psi', usual: 3000 }],
+  gives: ({ bore = 0, pressure = 0 }) => {
+    const pounds = (Math.PI / 4) * bore ** 2 * pressure;
+    return [{ id: 'usTons', label: 'Force', value: pounds / 2000, unit: 'US tons' }, { id: 'metricTons', label: 'that is', value: (pounds * 0.45359237) / 1000, unit: 'metric tons' }, { id: 'kilonewtons', label: 'or', value: (pounds * 4.4482216152605) / 1000, unit: 'kN' }];
+  },
+  formula: 'π ÷ 4 × bore² × pressure', source: 'Force is pressure times area; units: NIST SP 811 (2008), Appendix B.8',
+  worked: { given: { bore: 4, pressure: 3000 }, gives: { usTons: 18.85, metricTons: 17.1, kilonewtons: 167.7 } },
+};
+
+export const DUTY_CYCLE: Calculator = {
+  id: 'duty-cycle', name: 'Welder’s duty cycle', does: 'Minutes on and off in ten at a setting',
+  asks: [{ id: 'ratedCurrent', label: 'Rated current', unit: 'A', usual: 180 }, { id: 'ratedDuty', label: 'Rated duty', unit: '%', usual: 60 }, { id: 'current', label: 'Setting', unit: 'A', usual: 140 }],
+  gives: ({ ratedCurrent = 0, ratedDuty = 0, current = 0 }) => {
+    if (current <= 0) return null;
+    const duty = Math.min(ratedDuty * (ratedCurrent / current) ** 2, 100);
+    return [{ id: 'duty', label: 'Duty', value: duty, unit: '%' }, { id: 'on', label: 'Weld', value: duty / 10, unit: 'min' }, { id: 'off', label: 'Rest', value: 10 - duty / 10, unit: 'min' }];
+  },
+  formula: 'rated duty × (rated current ÷ setting)², at most 100 %, in ten minutes', source: 'IEC 60974-1, ten-minute cycle',
+  worked: { given: { ratedCurrent: 200, ratedDuty: 60, current: 250 }, gives: { duty: 38.4, on: 3.84, off: 6.16 } },
+};

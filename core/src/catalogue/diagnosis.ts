@@ -1,0 +1,19 @@
+import { FAULTS } from './faults';
+import { OBSERVATIONS, SAME_FACTS, SET_UPS } from './observations';
+import { MISLEADING, STANDSTILLS, TELLS_PAST } from './warnings';
+
+/** Of engines of which nothing is said, the share with each trait (judgement). */
+export const TRAIT_SHARES = {
+  ignition: { coil: 0.93, points: 0.07 },
+  strokes: { 4: 0.95, 2: 0.05 },
+  release: { true: 0.8, false: 0.2 },
+  fuel: { petrol: 0.96, gas: 0.04 },
+  throttle: { mechanical: 0.88, electronic: 0.12 },
+  carburettor: { float: 0.86, diaphragm: 0.07, suction: 0.05, none: 0.02 },
+  tank: { plastic: 0.6, metal: 0.38, none: 0.02 },
+  start: { recoil: 0.6, electric: 0.1, both: 0.3 },
+  cooling: { air: 0.97, liquid: 0.03 },
+} as const;
+
+/** Everything that finding a fault knows, as one hand-over. */
+export const FAULT_KNOWLEDGE = { faults: FAULTS, observations: OBSERVATIONS, setUps: SET_UPS, sameFacts: SAME_FACTS, traitShares: TRAIT_SHARES, misleading: MISLEADING, standstills: STANDSTILLS, tellsPast: TELLS_PAST } as const;

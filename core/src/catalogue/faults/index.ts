@@ -1,0 +1,45 @@
+import type { Fault } from '../shapes';
+import { AIR_FAULTS } from './air';
+import { DRIVEN_FAULTS } from './driven';
+import { ENGINE_FAULTS } from './engine';
+import { FUEL_FAULTS } from './fuel';
+import { SPARK_FAULTS } from './spark';
+
+/**
+ * What can be wrong. Ids are fixed and never reused. Odds, strengths, minutes and prices are judgement, to be taught by the yard's own
+ * proven causes; which reading speaks for which fault is common practice.
+ */
+const ENTRIES = { ...FUEL_FAULTS, ...AIR_FAULTS, ...SPARK_FAULTS, ...ENGINE_FAULTS, ...DRIVEN_FAULTS } as const;
+
+export type FaultId = keyof typeof ENTRIES;
+
+/** An engine that does not pull is felt at the machine too: of what bogs or dies under load, so much shows there so (judgement). */
+const FELT_AT_WORK: readonly { readonly observation: string; readonly outcome: string; readonly share: number }[] = [
+  { observation: 'output', outcome: 'drops-on-load', share: 0.6 },
+  { observation: 'auger', outcome: 'stalls', share: 0.2 },
+  { observation: 'throw', outcome: 'short', share: 0.12 },
+  { observation: 'pressure', outcome: 'low', share: 0.12 },
+  { observation: 'arc', outcome: 'weak', share: 0.08 },
+  { observation: 'ram', outcome: 'slow', share: 0.1 },
+];
+
+function feltAtWork(fault: Fault): Fault {
+  const weak = Object.values(fault.shows['under-load'] ?? {}).reduce((sum, part) => sum + part, 0);
+  if (fault.lane === 'machine' || weak === 0) return fault;
+  const felt = FELT_AT_WORK.filter((entry) => fault.shows[entry.observation] === undefined).map((entry) => [entry.observation, { [entry.outcome]: Math.round(weak * entry.share * 100) / 100 }] as const);
+  return { ...fault, shows: { ...fault.shows, ...Object.fromEntries(felt) } };
+}
+
+export const FAULTS = Object.fromEntries(Object.entries(ENTRIES).map(([id, fault]) => [id, feltAtWork(fault)])) as Readonly<Record<FaultId, Fault>>;
+export const FAULT_IDS = Object.keys(ENTRIES) as readonly FaultId[];
+export const isFaultId = (text: string): text is FaultId => Object.hasOwn(ENTRIES, text);
+
+/** Told with their cause, never by themselves. */
+export const CONSEQUENCES_OF_FAULTS = {
+  'oil-diluted': { says: 'Fuel in the oil', caution: 'do-not-start' },
+  'hydraulic-lock': { says: 'Liquid in the cylinder', caution: 'do-not-start' },
+} as const;
+
+/** Nothing wrong with the machine: the empty set, reported under this id. */
+export const NOTHING_WRONG = 'user-error';
+export { SCHOOLS } from './schools';

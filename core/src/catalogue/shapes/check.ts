@@ -1,0 +1,79 @@
+import type { Dimension, UnitOf } from '../../units';
+import type { Source } from './source';
+
+/** What a finding means for the next hire, worst first. */
+export const CONSEQUENCES = ['hold', 'fix-before-hire', 'bill', 'note'] as const;
+export type Consequence = (typeof CONSEQUENCES)[number];
+
+export const JOB_KINDS = ['repair', 'service', 'prep', 'lay-up', 'wake-up'] as const;
+export type JobKind = (typeof JOB_KINDS)[number];
+
+/** Bench work that a finding calls for. Findings that raise the same `work` share one job. */
+export interface RaisedWork {
+  readonly kind: JobKind;
+  readonly work: string;
+  /** What the job is for, as a line on the bench list. */
+  readonly says: string;
+  /** Hands-on minutes to expect. */
+  readonly minutes: number;
+}
+
+/** Something seen or told, in the fault-finding vocabulary. */
+export interface Shown {
+  readonly observation: string;
+  readonly outcome: string;
+}
+
+/** One way in which a check is not OK. */
+export interface Exception {
+  readonly id: string;
+  /** On the button: a few words. */
+  readonly words: string;
+  readonly consequence: Consequence;
+  /** The reason as a person would say it. */
+  readonly says: string;
+  readonly raises?: RaisedWork;
+  readonly shows?: Shown;
+  /** What can hurt now that this was found; without one, a finding that holds carries the check's own caution. */
+  readonly caution?: string;
+}
+
+/** A limit a reading is held against. */
+export type Limit =
+  | { readonly kind: 'at-least'; readonly min: number; readonly source: Source }
+  | { readonly kind: 'at-most'; readonly max: number; readonly source: Source }
+  | { readonly kind: 'within'; readonly min: number; readonly max: number; readonly source: Source };
+
+type DimensionUnit = { [D in Dimension]: { readonly dimension: D; readonly unit: UnitOf<D> } }[Dimension];
+
+/** A check that takes a number. `low` and `high` name the exceptions that a reading outside the limit is. */
+export type Measured = DimensionUnit & {
+  readonly limit: Limit;
+  readonly low?: string;
+  readonly high?: string;
+  /** What the needle's scale runs over. */
+  readonly scale: readonly [number, number];
+};
+
+export interface Check {
+  readonly id: string;
+  /** What is right, as a person ticks it off: "Oil at the mark". */
+  readonly words: string;
+  readonly kind: 'ordinary' | 'safety';
+  readonly exceptions: readonly [Exception, ...Exception[]];
+  readonly measured?: Measured;
+  /** What a look that gives a plain OK shows in the fault-finding vocabulary. */
+  readonly showsWhenOk?: Shown;
+  readonly caution?: string;
+  readonly photo?: 'wanted';
+  /** Fewer seconds than this and nobody looked. */
+  readonly leastSeconds: number;
+}
+
+export interface Station {
+  readonly id: string;
+  readonly name: string;
+  /** Where to stand and what is in view. */
+  readonly where: string;
+  readonly checks: readonly Check[];
+}

@@ -1,0 +1,34 @@
+import type { Applies, Strain } from './engine';
+
+/** The lanes of fault finding: an engine needs the first five; then the machine that it drives. */
+export const LANES = ['compression', 'spark', 'timing', 'fuel', 'air', 'machine'] as const;
+export type Lane = (typeof LANES)[number];
+
+export interface Fault {
+  readonly says: string;
+  readonly lane: Lane;
+  /** Comebacks are counted by family: the same trouble, whatever part was named. */
+  readonly family: string;
+  readonly when?: Applies;
+  /** Of a thousand machines that come to fault finding, how many have it, nothing else being known (judgement). */
+  readonly perThousand: number;
+  /** By class, where it is not the same. */
+  readonly perThousandOf?: Readonly<Record<string, number>>;
+  /** What raises (or lowers) its odds: added to the log odds per unit of strain (judgement). */
+  readonly strains?: Readonly<Partial<Record<Strain, number>>>;
+  /** How often it shows how, by observation: the parts of an observation add up to how often it speaks at all (judgement). */
+  readonly shows: Readonly<Record<string, Readonly<Record<string, number>>>>;
+  /** Lower masks higher: where several could speak to one observation, the lowest rank is heard. */
+  readonly rank: number;
+  readonly repair: { readonly says: string; readonly minutes: number; readonly partsCents: number; readonly setUps?: readonly string[] };
+  /** Told with this cause, never by itself. */
+  readonly consequences?: readonly string[];
+  readonly caution?: string;
+}
+
+/** A fixed order of checks that a school of the trade keeps to. */
+export interface School {
+  readonly id: string;
+  readonly words: string;
+  readonly order: readonly string[];
+}

@@ -1,0 +1,47 @@
+import type { Consequence, RaisedWork, Shown } from './check';
+
+/** Numbers about the unit that derived findings may ask for. */
+export const FACTS = [
+  'hoursToOilService',
+  'hoursToOilServiceAfterNextHire',
+  'stationsHurried',
+  'fuelEighthsShort',
+  'tapFoundOpen',
+  'hoursOverrideOneIn',
+  'byApprentice',
+] as const;
+export type FactName = (typeof FACTS)[number];
+
+export type Condition =
+  | { readonly shown: Shown }
+  | { readonly fact: FactName; readonly below: number }
+  | { readonly fact: FactName; readonly atLeast: number };
+
+/** A finding that no single check shows. */
+export interface DerivedFinding {
+  readonly id: string;
+  /** All must hold. */
+  readonly when: readonly [Condition, ...Condition[]];
+  readonly consequence: Consequence;
+  /** May hold {factName}, filled in with the number, without its sign. */
+  readonly says: string;
+  readonly raises?: RaisedWork;
+  readonly caution?: string;
+  /** This finding says it better: reasons that show these are left out beside it. */
+  readonly replaces?: readonly Shown[];
+}
+
+export const COMPLAINT_GROUPS = ['machine', 'starting', 'running', 'smoke-and-feel'] as const;
+export type ComplaintGroup = (typeof COMPLAINT_GROUPS)[number];
+
+/** Something the hirer noticed. */
+export interface Complaint {
+  readonly id: string;
+  /** Under which heading it is offered. */
+  readonly group: ComplaintGroup;
+  readonly words: string;
+  readonly shows: Shown;
+  readonly consequence: Consequence;
+  readonly says: string;
+  readonly raises?: RaisedWork;
+}

@@ -1,0 +1,48 @@
+import type { Applies, Truth } from './engine';
+
+/** A reading is banded into an outcome by the rule of this name. */
+export const READING_KINDS = ['compression', 'leak-down', 'valve-lash', 'battery', 'plug-gap', 'air-gap', 'points-gap', 'points-resistance', 'coil-resistance'] as const;
+export type ReadingKind = (typeof READING_KINDS)[number];
+
+/** Words on the button, how often a machine without a fault that speaks to it shows this (judgement), and what it means. */
+export type OutcomeEntry = readonly [words: string, healthy: number, means: string];
+
+export interface Observation {
+  readonly words: string;
+  /** Told or seen running, an easy look, with a tool, or opened up. */
+  readonly kind: 'told' | 'look' | 'tool' | 'opened';
+  /** Hands-on minutes, what must be taken off first not counted. */
+  readonly minutes: number;
+  /** What must be off first; shared with other checks and repairs. */
+  readonly setUps?: readonly string[];
+  readonly tools?: readonly string[];
+  readonly when?: Applies;
+  /** The engine must run, or must turn, for this to be seen. */
+  readonly wants?: 'running' | 'turning';
+  readonly how: string;
+  readonly caution?: string;
+  readonly reading?: ReadingKind;
+  /** The first outcome is the healthy one. */
+  readonly outcomes: Readonly<Record<string, OutcomeEntry>>;
+  /** Innocent reasons: while this is true of the past, a healthy machine shows the outcome this often. */
+  readonly innocent?: readonly { readonly while: Truth; readonly outcome: string; readonly share: number }[];
+  /** Several may show at once. */
+  readonly several?: boolean;
+}
+
+/** Something that has to be off or out before a hand gets there. */
+export interface SetUp {
+  readonly words: string;
+  readonly minutes: number;
+}
+
+export interface Tool {
+  readonly words: string;
+}
+
+/** Two tellings of one fact: while the first is given, these outcomes of the second say nothing new. */
+export interface SameFact {
+  readonly first: string;
+  readonly second: string;
+  readonly outcomes: readonly string[];
+}

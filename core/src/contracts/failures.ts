@@ -1,0 +1,52 @@
+/** Everything the API may refuse, with its status and its first sentence. One code, one meaning. */
+export const FAILURES = {
+  'not-signed-in': { status: 401, title: 'Sign in first. What you entered is kept on this device.' },
+  'wrong-pin': { status: 401, title: 'That name and PIN do not go together.' },
+  'not-your-role': { status: 403, title: 'Your role may not do this.' },
+  'not-found': { status: 404, title: 'There is nothing here under that name.' },
+  'no-such-tag': { status: 404, title: 'No unit on this yard has that tag.' },
+  'not-valid': { status: 422, title: 'Something in what was sent is not right.' },
+  'not-json': { status: 400, title: 'What was sent can not be read as JSON.' },
+  'too-large': { status: 413, title: 'That is too large to keep.' },
+  'not-a-photo': { status: 415, title: 'That file is not a photo that can be shown.' },
+  'too-many': { status: 429, title: 'Too many tries. Wait a minute.' },
+  'hours-below-last': { status: 422, title: 'The hours are below the last reading. A replaced meter is recorded as such.' },
+  'hours-above-next': { status: 422, title: 'The hours are above the reading that came after. Correct that one first.' },
+  'hours-not-plausible': { status: 422, title: 'The hours do not fit the clock. Read the meter again, or confirm them.' },
+  'finding-closed': { status: 409, title: 'This finding is closed already.' },
+  'last-lead': { status: 409, title: 'Somebody must be lead. Make another lead first.' },
+  'already-checked-in': { status: 409, title: 'Somebody checked this unit in meanwhile.' },
+  'changed-meanwhile': { status: 412, title: 'Somebody changed this meanwhile.' },
+  'not-ready': { status: 409, title: 'This unit may not go out.' },
+  'prep-not-done': { status: 409, title: 'Its prep is not done. A lead may waive it with a reason.' },
+  'already-out': { status: 409, title: 'This unit is already out.' },
+  'hire-overlaps': { status: 409, title: 'That unit is promised to somebody else in that time.' },
+  'already-there': { status: 409, title: 'That is already there.' },
+  'job-closed': { status: 409, title: 'This job is already closed.' },
+  'not-proven': { status: 422, title: 'A repair is done when it ran under load and passed. Not proven, not fit.' },
+  'not-hired': { status: 409, title: 'This hire is not out.' },
+  'wrong-columns': { status: 422, title: 'The columns of this file are not the ones needed.' },
+  'store-away': { status: 503, title: 'The yard’s records can not be reached just now. Nothing is lost: it is tried again.' },
+  'key-reused': { status: 409, title: 'This key was used for something else.' },
+  'unexpected': { status: 500, title: 'Something went wrong here. It is written down for the people who keep this running.' },
+} as const;
+
+export type FailureCode = keyof typeof FAILURES;
+
+/** One field that was not right. */
+export interface FieldFailure {
+  /** JSON path, dotted: "hours.reading". */
+  readonly path: string;
+  readonly message: string;
+}
+
+/** The body of a refusal: RFC 9457 problem details with a code, and what the app needs to say it well. */
+export interface Problem {
+  readonly type: string;
+  readonly title: string;
+  readonly status: number;
+  readonly code: FailureCode;
+  readonly detail?: string;
+  readonly errors?: readonly FieldFailure[];
+  readonly facts?: Readonly<Record<string, unknown>>;
+}

@@ -1,0 +1,126 @@
+import type { InferType } from 'yup';
+import { dataSheet } from './finding';
+import { array, boolean, classId, cursor, hireLine, hours, instant, jobKind, mixed, name, number, object, origin, readiness, readinessVerdict, reason, string, tag, version, words } from './fields';
+
+export const unitLine = object({
+  tag: string().required(),
+  classId: classId.required(),
+  model: object({ make: string().required(), name: string().required() }).required(),
+  serial: string().required(),
+  homeBay: string().required(),
+  verdict: readinessVerdict.required(),
+  readySince: string().required(),
+  trueHours: number().required(),
+  hoursToOilService: number().required(),
+  oilServiceEvery: number().required(),
+  nextHire: hireLine.nullable().defined(),
+  version: version.required(),
+});
+export type UnitLine = InferType<typeof unitLine>;
+
+export const jobLine = object({
+  id: string().required(),
+  tag: string().required(),
+  classId: classId.required(),
+  kind: jobKind.required(),
+  work: string().required(),
+  says: string().required(),
+  minutes: number().required(),
+  blocks: string().oneOf(['hold', 'prep', 'none']).required(),
+  state: string().oneOf(['waiting', 'open', 'done', 'dropped']).required(),
+  origins: array(origin.required()).required(),
+  why: array(string().required()).required(),
+  caution: string().nullable().defined(),
+  raisedAt: string().required(),
+  startedBy: string().nullable().defined(),
+  closedAt: string().nullable().defined(),
+  version: version.required(),
+});
+export type JobLine = InferType<typeof jobLine>;
+
+export const unitPage = object({
+  unit: unitLine.required(),
+  fuelEighths: number().nullable().defined(),
+  meter: object({ reading: number().required(), offsetHours: number().required(), readAt: string().required() }).required(),
+  hire: hireLine.nullable().defined(),
+  hires: array(hireLine.required()).required(),
+  jobs: array(jobLine.required()).required(),
+  reasons: array(reason.required()).required(),
+  use: object({ hoursPerDay: number().required(), in30Days: object({ low: number().required(), high: number().required(), expected: number().required() }).required() }).required(),
+  readings: array(object({ at: string().required(), trueHours: number().required() }).required()).required(),
+});
+export type UnitPage = InferType<typeof unitPage>;
+
+export const model = object({ id: number().required(), classId: classId.required(), make: string().required(), name: string().required() });
+export const modelSheet = object({ model: model.required(), dataSheet: dataSheet.required() });
+export const models = object({ models: array(model.required()).required() });
+export const newModel = object({ classId: classId.required(), make: name.required(), name: name.required() });
+
+export const unitsQuery = object({
+  class: classId.optional(),
+  readiness: readiness.optional(),
+  find: string().trim().max(120).optional(),
+  cursor: cursor.optional(),
+  limit: number().integer().min(1).max(200).default(100),
+});
+
+export const units = object({ units: array(unitLine.required()).required(), next: string().nullable().defined(), counts: mixed<Record<string, number>>().required() });
+export type UnitsReply = InferType<typeof units>;
+
+export const newUnit = object({
+  tag: tag.required(),
+  modelId: number().integer().required(),
+  serial: name.required(),
+  homeBay: name.required(),
+  meterReading: hours.default(0),
+  meterOffset: number().min(-99_999).max(99_999).default(0),
+});
+
+export const unitChange = object({
+  serial: name.optional(),
+  homeBay: name.optional(),
+  laidUp: boolean().optional(),
+  gone: object({ why: words.min(1).required() }).nullable().optional().default(undefined),
+});
+
+export const historyQuery = object({ cursor: cursor.optional(), limit: number().integer().min(1).max(100).default(30) });
+export const historyRecord = object({
+  id: string().required(),
+  at: string().required(),
+  kind: string().required(),
+  by: string().nullable().defined(),
+  facts: mixed<Record<string, unknown>>().required(),
+  corrects: string().nullable().defined(),
+});
+export type HistoryRecord = InferType<typeof historyRecord>;
+export const history = object({ records: array(historyRecord.required()).required(), next: string().nullable().defined() });
+
+export const readingCorrection = object({ readingId: string().required(), reading: hours.required(), why: words.min(3).required() });
+export const note = object({ text: words.min(1).required() });
+
+export const newHire = object({
+  reference: string().trim().min(1).max(40).required(),
+  classId: classId.required(),
+  tag: tag.nullable().default(null),
+  fromAt: instant.required(),
+  toAt: instant.required().test('after', 'The hire must end after it begins.', function (value) {
+    return Date.parse(value) > Date.parse((this.parent as { fromAt: string }).fromAt);
+  }),
+});
+export const hiresQuery = object({ from: instant.optional(), to: instant.optional(), tag: tag.optional() });
+export const hires = object({ hires: array(hireLine.required()).required() });
+export type HireLine = InferType<typeof hireLine>;
+
+export const jobsQuery = object({ state: string().oneOf(['open', 'all']).default('open'), tag: tag.optional() });
+export const jobs = object({ jobs: array(jobLine.required()).required() });
+export const newJob = object({ tag: tag.required(), kind: jobKind.required(), says: name.required(), minutes: number().integer().min(1).max(2000).default(30), blocks: string().oneOf(['hold', 'prep', 'none']).default('prep') });
+export const jobDone = object({
+  note: words.default(''),
+  /** Needed for repairs, services and wake-ups: what the run test was and that it passed. */
+  proof: object({ minutesUnderLoad: number().integer().min(0).max(600).required(), load: name.required(), passed: boolean().required() }).nullable().default(null),
+});
+export const jobDropped = object({ why: words.min(3).required() });
+
+const lineReport = object({ line: number().required(), taken: boolean().required(), what: string().required(), why: string().optional() });
+export const importReport = object({ taken: number().required(), refused: number().required(), lines: array(lineReport.required()).required() });
+export type ImportReport = InferType<typeof importReport>;

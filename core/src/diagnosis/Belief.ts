@@ -1,0 +1,254 @@
+import type { CompiledObservation } from './compileModel';
+
+/** One showing: an outcome, or several at once where an observation allows it. */
+export interface Likelihood {
+  /** By fault: it speaks, and shows this. */
+  readonly shows: Float64Array;
+  /** By fault: it says nothing. */
+  readonly silent: Float64Array;
+  /** Nothing speaks, and it shows this. */
+  readonly healthy: number;
+}
+
+export const likelihoodOf = (observation: CompiledObservation, outcome: string): Likelihood => {
+  const at = observation.outcomes.indexOf(outcome);
+  const shows = observation.shows[at];
+  if (shows === undefined) throw new Error(`${observation.id} has no outcome ${outcome}`);
+  return { shows, silent: observation.silent, healthy: observation.healthy[at] as number };
+};
+
+/**
+ * That this place shows among others: one minus the chance that neither a fault nor the healthy machine shows it.
+ * Used where several outcomes are seen at once; each place is then a question of its own.
+ */
+export const likelihoodAmongOthers = (observation: CompiledObservation, outcome: string): Likelihood => {
+  const { shows, healthy } = likelihoodOf(observation, outcome);
+  return { shows, silent: shows.map((part) => 1 - part), healthy };
+};
+
+/** Weights under this are brought up again. */
+const VANISHING = 1e-200;
+
+/**
+ * The exact posterior over all sets of up to three faults.
+ *
+ * Sets are kept in one array of weights: the empty set, then the single faults, the pairs (a < b) and the triples (a < b < c), each in
+ * lexical order. Faults are in order of precedence: of those that speak to an observation the first is heard, so that
+ *   P(o | a, b, c) = show(a) + silent(a) · (show(b) + silent(b) · (show(c) + silent(c) · healthy)).
+ * With two outcomes this is the noisy-or (Pearl, Probabilistic Reasoning in Intelligent Systems, 1988). In this order all triples of one
+ * first fault lie behind all pairs that begin after it, so that one pass over the pairs' likelihoods serves each first fault.
+ */
+export class Belief {
+  readonly n: number;
+  readonly pairs: number;
+  readonly weights: Float64Array;
+  readonly #pairStart: Int32Array;
+  readonly #single: Float64Array;
+  readonly #pair: Float64Array;
+
+  /** From prior odds, or as a copy of another. */
+  constructor(odds: Float64Array | Belief) {
+    this.n = odds instanceof Belief ? odds.n : odds.length;
+    const { n } = this;
+    this.pairs = (n * (n - 1)) / 2;
+    this.weights = odds instanceof Belief ? odds.weights.slice() : new Float64Array(1 + n + this.pairs + (n * (n - 1) * (n - 2)) / 6).fill(1);
+    this.#pairStart = Int32Array.from({ length: n + 1 }, (_, a) => (a * (2 * n - a - 1)) / 2);
+    this.#single = new Float64Array(n);
+    this.#pair = new Float64Array(this.pairs);
+    if (odds instanceof Belief) return;
+    // Prior odds multiply: a set's prior is the product of its faults' odds, which is a likelihood without a healthy part.
+    this.#multiplyProducts(odds);
+    this.normalise();
+  }
+
+  #multiplyProducts(odds: Float64Array): void {
+    const { n, pairs, weights } = this;
+    let [j, k] = [0, 1 + n + pairs];
+    for (let a = 0; a < n; a++) {
+      weights[1 + a] = odds[a] as number;
+      for (let b = a + 1; b < n; b++) weights[1 + n + j] = this.#pair[j++] = (odds[a] as number) * (odds[b] as number);
+    }
+    for (let a = 0; a < n; a++) for (let p = this.#pairStart[a + 1] as number; p < pairs; p++) weights[k++] = (odds[a] as number) * (this.#pair[p] as number);
+  }
+
+  pairIndex(a: number, b: number): number {
+    return (this.#pairStart[a] as number) + b - a - 1;
+  }
+
+  /** Where the set of these faults (ascending) is kept. */
+  indexOf(set: readonly number[]): number {
+    const [a, b, c] = set;
+    if (a === undefined) return 0;
+    if (b === undefined) return 1 + a;
+    if (c === undefined) return 1 + this.n + this.pairIndex(a, b);
+    return 1 + this.n + this.pairs + this.#tripleStart(a) + this.pairIndex(b, c) - (this.#pairStart[a + 1] as number);
+  }
+
+  #tripleStart(a: number): number {
+    let start = 0;
+    for (let first = 0; first < a; first++) start += this.pairs - (this.#pairStart[first + 1] as number);
+    return start;
+  }
+
+  /** Weighs every set by how likely it shows this. The weights are normalised by whoever has no more to weigh. */
+  update(likelihood: Likelihood): void {
+    const { shows, silent, healthy } = likelihood;
+    const { n, pairs, weights } = this;
+    const single = this.#single;
+    const pair = this.#pair;
+    this.#likelihoods(likelihood);
+    weights[0] = (weights[0] as number) * healthy;
+    for (let a = 0; a < n; a++) weights[1 + a] = (weights[1 + a] as number) * (single[a] as number);
+    for (let j = 0; j < pairs; j++) weights[1 + n + j] = (weights[1 + n + j] as number) * (pair[j] as number);
+    let k = 1 + n + pairs;
+    for (let a = 0; a < n; a++) {
+      const show = shows[a] as number;
+      const quiet = silent[a] as number;
+      for (let j = this.#pairStart[a + 1] as number; j < pairs; j++, k++) weights[k] = (weights[k] as number) * (show + quiet * (pair[j] as number));
+    }
+  }
+
+  #likelihoods({ shows, silent, healthy }: Likelihood): void {
+    const { n } = this;
+    for (let a = 0; a < n; a++) this.#single[a] = (shows[a] as number) + (silent[a] as number) * healthy;
+    let j = 0;
+    for (let a = 0; a < n; a++) for (let b = a + 1; b < n; b++) this.#pair[j++] = (shows[a] as number) + (silent[a] as number) * (this.#single[b] as number);
+  }
+
+  /** Many readings weigh all sets down: long before the numbers vanish they are brought up again. */
+  keepFromVanishing(): void {
+    if (this.weights.every((weight) => weight < VANISHING)) this.normalise();
+  }
+
+  normalise(): void {
+    const { weights } = this;
+    let sum = 0;
+    for (let k = 0; k < weights.length; k++) sum += weights[k] as number;
+    if (!(sum > 0)) throw new Error('No set of faults can show all of this');
+    const scale = 1 / sum;
+    for (let k = 0; k < weights.length; k++) weights[k] = (weights[k] as number) * scale;
+  }
+
+  /** Probability of each fault. */
+  marginals(): Float64Array {
+    return this.#marginals(this.weights, null).by;
+  }
+
+  /** As if this showing had not been seen: the probability of each fault, and how likely the showing was, given all others. */
+  without(likelihood: Likelihood): { readonly by: Float64Array; readonly predicted: number } {
+    const { by, total } = this.#marginals(this.weights, likelihood);
+    for (let f = 0; f < by.length; f++) by[f] = (by[f] as number) / total;
+    return { by, predicted: 1 / total };
+  }
+
+  /** The weight that all sets would have together without these two showings: one, were they not seen to begin with. */
+  totalWithout(one: Likelihood, other: Likelihood): number {
+    const { n, pairs, weights } = this;
+    this.#likelihoods(one);
+    const single = this.#single.slice();
+    const pair = this.#pair.slice();
+    this.#likelihoods(other);
+    const [otherSingle, otherPair] = [this.#single, this.#pair];
+    let total = (weights[0] as number) / (one.healthy * other.healthy);
+    for (let a = 0; a < n; a++) total += (weights[1 + a] as number) / ((single[a] as number) * (otherSingle[a] as number));
+    for (let j = 0; j < pairs; j++) total += (weights[1 + n + j] as number) / ((pair[j] as number) * (otherPair[j] as number));
+    let k = 1 + n + pairs;
+    for (let a = 0; a < n; a++) {
+      const [show, quiet, otherShow, otherQuiet] = [one.shows[a] as number, one.silent[a] as number, other.shows[a] as number, other.silent[a] as number];
+      for (let j = this.#pairStart[a + 1] as number; j < pairs; j++, k++) total += (weights[k] as number) / ((show + quiet * (pair[j] as number)) * (otherShow + otherQuiet * (otherPair[j] as number)));
+    }
+    return total;
+  }
+
+  #marginals(weights: Float64Array, takenBack: Likelihood | null): { by: Float64Array; total: number } {
+    const { n, pairs } = this;
+    const by = new Float64Array(n);
+    const tails = new Float64Array(pairs);
+    const pair = this.#pair;
+    if (takenBack) this.#likelihoods(takenBack);
+    let total = (weights[0] as number) / (takenBack?.healthy ?? 1);
+    let k = 1 + n + pairs;
+    for (let a = 0; a < n; a++) {
+      const show = takenBack === null ? 1 : (takenBack.shows[a] as number);
+      const quiet = takenBack === null ? 0 : (takenBack.silent[a] as number);
+      let sum = 0;
+      for (let j = this.#pairStart[a + 1] as number; j < pairs; j++, k++) {
+        const w = (weights[k] as number) / (show + quiet * (pair[j] as number));
+        sum += w;
+        tails[j] = (tails[j] as number) + w;
+      }
+      by[a] = (by[a] as number) + sum;
+      total += sum;
+    }
+    let j = 0;
+    for (let a = 0; a < n; a++) {
+      for (let b = a + 1; b < n; b++, j++) {
+        const own = (weights[1 + n + j] as number) / (takenBack === null ? 1 : (pair[j] as number));
+        total += own;
+        by[a] = (by[a] as number) + own + (tails[j] as number);
+        by[b] = (by[b] as number) + own + (tails[j] as number);
+      }
+      const own = (weights[1 + a] as number) / (takenBack === null ? 1 : (this.#single[a] as number));
+      total += own;
+      by[a] = (by[a] as number) + own;
+    }
+    return { by, total };
+  }
+
+  /** A fault was put right, and the trouble is still there: each set goes on without it, and it is not that nothing was wrong. */
+  repaired(fault: number): void {
+    const { n, weights } = this;
+    const without = (set: readonly number[], rest: readonly number[]): void => {
+      const at = this.indexOf(set);
+      const to = this.indexOf(rest);
+      weights[to] = (weights[to] as number) + (weights[at] as number);
+      weights[at] = 0;
+    };
+    without([fault], []);
+    for (let b = 0; b < n; b++) {
+      if (b === fault) continue;
+      without([fault, b].sort((x, y) => x - y), [b]);
+      for (let c = b + 1; c < n; c++) if (c !== fault) without([fault, b, c].sort((x, y) => x - y), [b, c]);
+    }
+    weights[0] = 0;
+    this.normalise();
+  }
+
+  /** The sets that hold all but very little of the weight, heaviest part first kept: at most about this many. */
+  heaviest(most: number, least = 1e-6): Sets {
+    let threshold = least;
+    for (;;) {
+      let count = 0;
+      for (let k = 0; k < this.weights.length; k++) if ((this.weights[k] as number) >= threshold) count++;
+      if (count <= most) return this.#collect(threshold, count);
+      threshold *= 2;
+    }
+  }
+
+  #collect(threshold: number, count: number): Sets {
+    const { n, weights } = this;
+    const sets: Sets = { count, weight: new Float64Array(count), a: new Int16Array(count).fill(n), b: new Int16Array(count).fill(n), c: new Int16Array(count).fill(n) };
+    let at = 0;
+    const take = (k: number, a: number, b: number, c: number): void => {
+      if ((weights[k] as number) < threshold) return;
+      sets.weight[at] = weights[k] as number;
+      [sets.a[at], sets.b[at], sets.c[at]] = [a, b, c];
+      at++;
+    };
+    take(0, n, n, n);
+    for (let a = 0; a < n; a++) take(1 + a, a, n, n);
+    let k = 1 + n;
+    for (let a = 0; a < n; a++) for (let b = a + 1; b < n; b++) take(k++, a, b, n);
+    for (let a = 0; a < n; a++) for (let b = a + 1; b < n; b++) for (let c = b + 1; c < n; c++, k++) if ((weights[k] as number) >= threshold) take(k, a, b, c);
+    return sets;
+  }
+}
+
+/** Some sets of faults with their weights: faults ascending, n where there is none. */
+export interface Sets {
+  readonly count: number;
+  readonly weight: Float64Array;
+  readonly a: Int16Array;
+  readonly b: Int16Array;
+  readonly c: Int16Array;
+}

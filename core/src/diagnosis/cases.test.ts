@@ -1,0 +1,90 @@
+import { readFileSync } from 'node:fs';
+import path from 'node:path';
+import { CLASS_IDS, FAULT_KNOWLEDGE, NOTHING_WRONG, OBSERVATIONS, READING_LIMITS, type ObservationId } from '../catalogue';
+import { bandReading } from '../readings';
+import { Finding, readCase, writeCase, type Band, type CaseProblem } from './index';
+
+interface Expected {
+  readonly file: string;
+  readonly why: string;
+  readonly causes: readonly string[];
+  readonly telling: Readonly<Record<string, unknown>>;
+  readonly before: Standing;
+  readonly after: Standing;
+}
+/** All causes among the first so many, each at least so likely, or so likely that it is one of them. */
+interface Standing {
+  readonly within: number;
+  readonly atLeast?: number;
+  readonly together?: number;
+}
+
+const FOLDER = path.join(process.cwd(), 'cases');
+const read = (name: string): unknown => JSON.parse(readFileSync(path.join(FOLDER, name), 'utf8'));
+const expected = read('expected.json') as Expected[];
+const band: Band = (observation, reading, engine) => {
+  const kind = OBSERVATIONS[observation as ObservationId].reading;
+  return kind ? bandReading(kind, reading, READING_LIMITS, { engine }) : { ok: false, why: 'no reading' };
+};
+const parsed = (input: unknown) => readCase(input, CLASS_IDS, FAULT_KNOWLEDGE, band);
+
+function standingsOf(input: unknown): { id: string; p: number }[] {
+  const result = parsed(input);
+  if (!result.ok) throw new Error(JSON.stringify(result.problem));
+  const finding = new Finding(FAULT_KNOWLEDGE, result.case.machine, [{ seen: result.case.seen }]);
+  const suspects = [...finding.belief.marginals()].map((p, f) => ({ id: finding.model.faultIds[f] as string, p }));
+  return [...suspects, { id: NOTHING_WRONG, p: finding.belief.weights[0] as number }].sort((x, y) => y.p - x.p);
+}
+
+function mustStand(input: unknown, causes: readonly string[], wanted: Standing): void {
+  const order = standingsOf(input);
+  const places = causes.map((id) => order.findIndex((entry) => entry.id === id) + 1);
+  const chances = causes.map((id) => order.find((entry) => entry.id === id)?.p ?? 0);
+  expect(Math.max(...places)).toBeLessThanOrEqual(wanted.within);
+  if (wanted.atLeast !== undefined) expect(Math.min(...chances)).toBeGreaterThanOrEqual(wanted.atLeast);
+  if (wanted.together !== undefined) expect(1 - chances.reduce((none, p) => none * (1 - p), 1)).toBeGreaterThanOrEqual(wanted.together);
+}
+
+describe.each(expected.map((entry) => [entry.file, entry] as const))('%s', (_, { file, why, causes, telling, before, after }) => {
+  const given = read(`${file}.json`) as { observations: Record<string, unknown> };
+  test(`${why}: before the telling check`, () => mustStand(given, causes, before));
+  test('and after it', () => mustStand({ ...given, observations: { ...given.observations, ...telling } }, causes, after));
+});
+
+test('thirty cases or more, over all classes, with one, two and three causes, and one in which nothing is wrong', () => {
+  const classes = new Set(expected.map(({ file }) => (read(`${file}.json`) as { class: string }).class));
+  expect(expected.length).toBeGreaterThanOrEqual(30);
+  expect([...classes]).toEqual(expect.arrayContaining([...CLASS_IDS, 'engine']));
+  expect(expected.some((entry) => entry.causes.includes(NOTHING_WRONG))).toBe(true);
+  expect(Math.max(...expected.map((entry) => entry.causes.length))).toBe(3);
+});
+
+describe('case files', () => {
+  const problem = (input: unknown): CaseProblem => {
+    const result = parsed(input);
+    if (result.ok) throw new Error('was taken');
+    return result.problem;
+  };
+
+  test('every field may be left out', () => expect(parsed({}).ok).toBe(true));
+  test('unknown ids and outcomes are refused by name, with the nearest known one', () => {
+    expect(problem({ observations: { startin: 'hard' } })).toEqual({ code: 'unknown-id', what: 'observation', id: 'startin', nearest: 'starting' });
+    expect(problem({ observations: { choke: 'need-choke' } })).toEqual({ code: 'unknown-outcome', of: 'choke', outcome: 'need-choke', nearest: 'needs-choke' });
+    expect(problem({ class: 'snow-blower' })).toMatchObject({ what: 'class', nearest: 'snowblower' });
+    expect(problem({ engine: { igniton: 'coil' } })).toMatchObject({ what: 'engine', nearest: 'ignition' });
+    expect(problem({ context: { fuelBlend: 'E85' } })).toMatchObject({ of: 'context.fuelBlend', nearest: 'E15' });
+    expect(problem({ context: { daysStood: -3 } })).toMatchObject({ code: 'not-a-reading' });
+    expect(problem({ contexts: {} })).toMatchObject({ what: 'field', nearest: 'context' });
+    expect(problem({ format: 'other/2' })).toMatchObject({ code: 'wrong-format' });
+    expect(problem('{ "class": ')).toMatchObject({ code: 'not-json' });
+    expect(problem({ observations: { choke: ['needs-choke', 'runs-off-choke'] } })).toMatchObject({ code: 'not-a-reading', of: 'choke' });
+    expect(problem({ observations: { compression: { value: 90, unit: 'furlong', method: 'pull' } } })).toMatchObject({ code: 'not-a-reading', of: 'compression' });
+  });
+
+  test('written and read again it is the same case', () => {
+    const first = parsed(read('leak-two-places.json'));
+    if (!first.ok) throw new Error();
+    const again = parsed(writeCase(first.case.machine, first.case.seen, first.case.readings));
+    expect(again).toEqual(first);
+  });
+});

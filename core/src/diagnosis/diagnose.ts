@@ -1,0 +1,185 @@
+import type { Lane } from '../catalogue/shapes';
+import { LANES } from '../catalogue/shapes';
+import type { Sets } from './Belief';
+import type { CompiledObservation } from './compileModel';
+import { culpritsOf } from './culprits';
+import { Planner, type Step } from './Planner';
+import { COSTS, Prices, type Bench, type Costs } from './Prices';
+import type { Finding, Showing } from './Finding';
+
+/** The empty set is reported among the suspects under this id. */
+export const NOTHING_WRONG = 'user-error';
+
+export interface Suspect {
+  readonly id: string;
+  readonly probability: number;
+}
+
+export interface LaneState {
+  readonly lane: Lane;
+  readonly state: 'cleared' | 'suspect' | 'not-looked-at';
+  readonly probability: number;
+}
+
+export interface Evidence {
+  readonly observation: string;
+  readonly outcome: string;
+  /** Natural log of how much likelier the showing is with the fault than without it, all else as seen. */
+  readonly logRatio: number;
+}
+
+export interface Conflict {
+  readonly observation: string;
+  readonly with: string;
+  /** How likely the first was, given all the others. */
+  readonly predicted: number;
+}
+
+export interface Diagnosis {
+  /** All, most likely first, the empty set among them. */
+  readonly suspects: readonly Suspect[];
+  /** The ten likeliest sets. */
+  readonly sets: readonly { readonly faults: readonly string[]; readonly probability: number }[];
+  readonly next: readonly Step[];
+  readonly lanes: readonly LaneState[];
+  /** By fault, for the likeliest. */
+  readonly evidence: Readonly<Record<string, readonly Evidence[]>>;
+  readonly conflicts: readonly Conflict[];
+  /** Observations that told what another had told already. */
+  readonly countedOnce: readonly string[];
+  /** Expected minutes to the end from here, by the best next step. */
+  readonly expectedMinutes: number;
+}
+
+/** Sets that the next steps are reckoned on: all but a thousandth of the weight in ordinary cases. The suspects are exact. */
+const SETS_FOR_STEPS = 1500;
+const SHOWN_SUSPECTS = 12;
+
+/**
+ * Suspects, sets, lanes, evidence and the steps worth making, of one finding.
+ * In: the finding, the bench, costs. Out: see Diagnosis; probabilities from 0 to 1, minutes. Source: model C of the docs, Pearl 1988,
+ * Heckerman et al. 1995.
+ */
+export function diagnose(finding: Finding, bench: Bench, costs: Costs = COSTS): Diagnosis {
+  const { model, belief } = finding;
+  const by = belief.marginals();
+  const suspects = [...model.faultIds.map((id, at) => ({ id, probability: by[at] as number })), { id: NOTHING_WRONG, probability: belief.weights[0] as number }].sort((x, y) => y.probability - x.probability || x.id.localeCompare(y.id));
+  const sets = finding.sets(SETS_FOR_STEPS);
+  const open = finding.open();
+  const prices = new Prices(model, finding.knowledge, bench, { open: new Set(open.map((entry) => entry.id)), seen: new Set(Object.keys(finding.seen)) }, costs);
+  const planner = new Planner(model, prices, culpritsOf(sets, finding.unwell(), model.faultIds.length));
+  const next = planner.steps(open);
+  const { evidence, predicted } = evidenceFor(finding, suspects.slice(0, SHOWN_SUSPECTS).map((suspect) => suspect.id), by);
+  const now = planner.expectedCost();
+  return {
+    suspects,
+    sets: topSets(sets, model.faultIds),
+    next,
+    lanes: lanesOf(finding, sets),
+    evidence,
+    conflicts: conflictsOf(finding, predicted),
+    countedOnce: finding.countedOnce,
+    expectedMinutes: now - Math.max(next[0]?.expectedSaving ?? 0, 0),
+  };
+}
+
+function topSets(sets: Sets, ids: readonly string[]): { faults: string[]; probability: number }[] {
+  const order = Array.from({ length: sets.count }, (_, at) => at).sort((x, y) => (sets.weight[y] as number) - (sets.weight[x] as number)).slice(0, 10);
+  return order.map((at) => ({ faults: [sets.a[at], sets.b[at], sets.c[at]].flatMap((fault) => ids[fault as number] ?? []), probability: sets.weight[at] as number }));
+}
+
+/** For each showing, how it bears on each of the suspects; and how likely it was, given all the others. */
+function evidenceFor(finding: Finding, ids: readonly string[], by: Float64Array): { evidence: Record<string, Evidence[]>; predicted: number[] } {
+  const evidence: Record<string, Evidence[]> = Object.fromEntries(ids.map((id) => [id, []]));
+  const predicted: number[] = [];
+  for (const { observation, outcome, likelihood } of finding.showings) {
+    const without = finding.belief.without(likelihood);
+    predicted.push(without.predicted);
+    for (const id of ids) {
+      const f = finding.model.faultIds.indexOf(id);
+      const [after, before] = f < 0 ? nothingWrong(finding, likelihood.healthy, without.predicted) : [by[f] as number, without.by[f] as number];
+      const logRatio = logit(after) - logit(before);
+      if (Math.abs(logRatio) > 0.02) (evidence[id] as Evidence[]).push({ observation, outcome, logRatio });
+    }
+  }
+  for (const list of Object.values(evidence)) list.sort((x, y) => Math.abs(y.logRatio) - Math.abs(x.logRatio));
+  return { evidence, predicted };
+}
+
+const nothingWrong = (finding: Finding, healthy: number, predicted: number): [number, number] => {
+  const after = finding.belief.weights[0] as number;
+  return [after, (after * predicted) / healthy];
+};
+const TINY = 1e-12;
+const logit = (p: number): number => Math.log(Math.max(p, TINY) / Math.max(1 - p, TINY));
+
+const SURPRISING = 0.04;
+const EXPLAINED_TIMES = 2.2;
+
+/** Two showings that can hardly both be right: the first is surprising given all others, and would not be without the second. */
+function conflictsOf(finding: Finding, predicted: readonly number[]): Conflict[] {
+  const { showings, belief } = finding;
+  const surprising = showings.map((showing, at) => ({ showing, at, p: predicted[at] as number })).filter(({ p }) => p <= SURPRISING).sort((x, y) => x.p - y.p).slice(0, MOST_CONFLICTS);
+  const found = surprising.flatMap(({ showing, at, p }): Conflict[] => {
+    // Without the other it would be so likely: what is left without the other, over what is left without both.
+    const times = showings.map((other, place) => (place === at ? 0 : 1 / (predicted[place] as number) / belief.totalWithout(showing.likelihood, other.likelihood) / p));
+    const worst = times.reduce((most, value, place) => (value > (times[most] as number) ? place : most), 0);
+    return (times[worst] ?? 0) >= EXPLAINED_TIMES ? [{ observation: showing.observation, with: (showings[worst] as Showing).observation, predicted: p }] : [];
+  });
+  return found.filter((entry, at) => !found.slice(0, at).some((earlier) => earlier.observation === entry.with && earlier.with === entry.observation));
+}
+
+/** No more of the most surprising are looked into. */
+const MOST_CONFLICTS = 4;
+const SUSPECT_FROM = 0.12;
+/** Somebody looked into a lane when so much of its faults' odds was looked at by something that speaks to them mostly. */
+const LOOKED_INTO = 0.5;
+const MOSTLY = 0.5;
+
+/** A lane is suspect while a fault of it is likely, cleared when somebody looked into it and none is, and else not looked at. */
+function lanesOf(finding: Finding, sets: Sets): LaneState[] {
+  const { faultIds, odds } = finding.model;
+  const laneOf = faultIds.map((id) => finding.knowledge.faults[id]?.lane);
+  const looks = finding.showings.map((showing) => showing.observation).filter((id) => finding.knowledge.observations[id]?.kind !== 'told');
+  const isLookedAt = (fault: number): boolean => looks.some((id) => (finding.model.observations.get(id)?.silent[fault] as number) <= 1 - MOSTLY);
+  return LANES.map((lane) => {
+    let probability = 0;
+    const isIn = (fault: number): boolean => laneOf[fault] === lane;
+    for (let k = 0; k < sets.count; k++) if (isIn(sets.a[k] as number) || isIn(sets.b[k] as number) || isIn(sets.c[k] as number)) probability += sets.weight[k] as number;
+    const total = odds.reduce((sum, o, fault) => sum + (isIn(fault) ? o : 0), 0);
+    const looked = odds.reduce((sum, o, fault) => sum + (isIn(fault) && isLookedAt(fault) ? o : 0), 0);
+    const state = probability >= SUSPECT_FROM ? 'suspect' : looked >= LOOKED_INTO * total && total > 0 ? 'cleared' : 'not-looked-at';
+    return { lane, state, probability };
+  });
+}
+
+/** For a check: how likely each outcome is, now and under each of these suspects. Rows add up to one. */
+export function outcomesOf(finding: Finding, observation: string, suspects: readonly string[]): { readonly outcomes: readonly string[]; readonly now: readonly number[]; readonly under: Readonly<Record<string, readonly number[]>> } {
+  const compiled = finding.model.observations.get(observation);
+  if (compiled === undefined) throw new Error(`No such observation: ${observation}`);
+  const sets = finding.sets(SETS_FOR_STEPS);
+  const n = finding.model.faultIds.length;
+  const after = new Float64Array(sets.count);
+  const holds = (at: number, fault: number): boolean => (fault < 0 ? sets.a[at] === n : sets.a[at] === fault || sets.b[at] === fault || sets.c[at] === fault);
+  const shareOf = (weights: Float64Array, fault: number | null): number => {
+    let sum = 0;
+    for (let k = 0; k < sets.count; k++) if (fault === null || holds(k, fault)) sum += weights[k] as number;
+    return sum;
+  };
+  const rows = compiled.outcomes.map((_, outcome) => {
+    weigh(sets, compiled, outcome, n, after);
+    return { now: shareOf(after, null) / shareOf(sets.weight, null), under: suspects.map((id) => shareOf(after, finding.model.faultIds.indexOf(id)) / Math.max(shareOf(sets.weight, finding.model.faultIds.indexOf(id)), TINY)) };
+  });
+  return { outcomes: compiled.outcomes, now: rows.map((row) => row.now), under: Object.fromEntries(suspects.map((id, at) => [id, rows.map((row) => row.under[at] as number)])) };
+}
+
+/** The weights of the sets after an outcome, not yet normalised: they add up to the outcome's probability. */
+function weigh(sets: Sets, observation: CompiledObservation, outcome: number, n: number, into: Float64Array): void {
+  const shows = observation.shows[outcome] as Float64Array;
+  const { silent } = observation;
+  for (let k = 0; k < sets.count; k++) {
+    const heard = (fault: number, p: number): number => (fault < n ? (shows[fault] as number) + (silent[fault] as number) * p : p);
+    const p = heard(sets.a[k] as number, heard(sets.b[k] as number, heard(sets.c[k] as number, observation.healthy[outcome] as number)));
+    into[k] = (sets.weight[k] as number) * p;
+  }
+}

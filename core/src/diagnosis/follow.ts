@@ -1,0 +1,114 @@
+import type { School } from '../catalogue/shapes';
+import { culpritsOf } from './culprits';
+import type { CompiledObservation } from './compileModel';
+import { checkMinutes, repairMinutes } from './effort';
+import type { Finding } from './Finding';
+import { Planner } from './Planner';
+import { COSTS, Prices, type Bench, type Costs } from './Prices';
+import { drawSet, drawShowing, drawSpeakers, Track, type Random } from './Track';
+
+export interface Choice {
+  readonly kind: 'check' | 'repair';
+  readonly id: string;
+}
+
+/** What to do next, by some way of going about it. Null: nothing is left to do. */
+export type Way = (track: Track) => Choice | null;
+
+export interface Followed {
+  /** Hands-on minutes, tries after repairs counted; parts are not. */
+  readonly minutes: number;
+  readonly cured: boolean;
+  /** Repaired, and likely to have been at fault, by all that was seen and by the cure itself. */
+  readonly confirmed: readonly string[];
+  readonly steps: number;
+}
+
+const MOST_STEPS = 60;
+
+/** The advice: the first step of the ranked list. */
+export const byAdvice =
+  (costs: Costs = COSTS): Way =>
+  (track) => {
+    const open = track.open();
+    const prices = new Prices(track.model, track.knowledge, { setUpsDone: track.setUpsDone, toolsAtHand: null }, { open: new Set(open.map((entry) => entry.id)), seen: new Set(Object.keys(track.seen)) }, costs);
+    const [first] = new Planner(track.model, prices, culpritsOf(track.sets, track.unwell, track.model.faultIds.length)).steps(open);
+    return first ?? null;
+  };
+
+/** From this probability on a school stops looking and repairs. */
+const SURE = 0.75;
+
+/** A fixed order of checks: on to the next until one fault is nearly sure, then that is repaired. */
+export const bySchool =
+  (school: School): Way =>
+  (track) => {
+    const by = track.marginals();
+    const n = track.model.faultIds.length;
+    const likeliest = by.subarray(0, n).reduce((best, p, f) => (p > (by[best] as number) ? f : best), 0);
+    const repair: Choice = { kind: 'repair', id: track.model.faultIds[likeliest] as string };
+    if ((by[likeliest] as number) >= SURE) return repair;
+    const open = new Set(track.open().map((entry) => entry.id));
+    const next = school.order.find((id) => open.has(id));
+    return next === undefined ? ((by[likeliest] as number) > 0 ? repair : null) : { kind: 'check', id: next };
+  };
+
+export interface Trouble {
+  /** What is truly wrong, as places in the model. */
+  readonly faults: readonly number[];
+  /** By complaint: the faults that speak to it. While one of them is left, it is still there. */
+  readonly complaints: readonly (readonly number[])[];
+}
+
+/** Goes one way to the end on a machine of which we know what is wrong. */
+export function follow(track: Track, trouble: Trouble, way: Way, random: Random, costs: Costs = COSTS): Followed {
+  let left = [...trouble.faults];
+  let minutes = 0;
+  for (let steps = 1; steps <= MOST_STEPS; steps++) {
+    const choice = way(track);
+    if (choice === null) break;
+    if (choice.kind === 'check') {
+      minutes += checkMinutes(track.knowledge, choice.id, track.setUpsDone);
+      const observation = track.model.observations.get(choice.id) as CompiledObservation;
+      track.look(observation, drawShowing(observation, left, random).outcome);
+      continue;
+    }
+    minutes += repairMinutes(track.knowledge, choice.id, track.setUpsDone) + costs.minutesToTry;
+    const before = track.marginals();
+    const repaired = track.repair(choice.id).map((id) => track.model.faultIds.indexOf(id));
+    likelyThen(track, before, repaired);
+    left = left.filter((fault) => !repaired.includes(fault));
+    if (!trouble.complaints.some((speakers) => speakers.some((fault) => left.includes(fault)))) return { minutes, cured: true, confirmed: confirmedOf(track, repaired), steps };
+  }
+  return { minutes, cured: false, confirmed: confirmedOf(track, []), steps: MOST_STEPS };
+}
+
+/** How likely each repaired fault was there, when it was repaired. */
+const likely = new WeakMap<Track, Map<string, number>>();
+
+function likelyThen(track: Track, before: Float64Array, repaired: readonly number[]): void {
+  const known = likely.get(track) ?? new Map<string, number>();
+  for (const fault of repaired) known.set(track.model.faultIds[fault] as string, before[fault] as number);
+  likely.set(track, known);
+}
+
+/** What is taken to have been wrong: what the last repair put right, and what was as good as seen before. */
+function confirmedOf(track: Track, last: readonly number[]): string[] {
+  const curing = last.map((fault) => track.model.faultIds[fault] as string);
+  return [...(likely.get(track) ?? [])].flatMap(([id, p]) => (p >= 0.5 || curing.includes(id) ? [id] : []));
+}
+
+/**
+ * Expected minutes to the end by each school, from where a finding stands.
+ * In: the finding, the bench, how many machines to draw, a seeded source of numbers. Out: mean minutes by school, to about a tenth.
+ */
+export function minutesBySchool(finding: Finding, bench: Bench, schools: readonly School[], draws: number, random: Random): Record<string, number> {
+  const sets = finding.sets(400);
+  const n = finding.model.faultIds.length;
+  const unwell = finding.unwell();
+  const troubles = Array.from({ length: draws }, () => {
+    const faults = drawSet(sets, n, random);
+    return { faults, complaints: unwell.map((likelihood) => drawSpeakers(likelihood, faults, random)) };
+  });
+  return Object.fromEntries(schools.map((school) => [school.id, troubles.reduce((sum, trouble) => sum + follow(new Track(finding, sets, bench.setUpsDone), trouble, bySchool(school), random).minutes, 0) / draws]));
+}

@@ -1,0 +1,53 @@
+import negativeBinomialCdf from '@stdlib/stats-base-dists-negative-binomial-cdf';
+import fc from 'fast-check';
+import { chanceOfAtLeast, chanceOfAtMost, forecastHours, learnUseRate, meanHoursPerDay, oneIn } from './index';
+
+describe('Gamma-Poisson use', () => {
+  test('the worked example: class 4/1 and one hire of 6 h in 2 days is 10/3', () => {
+    const belief = learnUseRate({ shape: 4, rate: 1 }, [{ hours: 6, days: 2 }]);
+    expect(belief).toEqual({ shape: 10, rate: 3 });
+    expect(meanHoursPerDay(belief)).toBeCloseTo(10 / 3, 12);
+  });
+
+  test('posterior in closed form: shape and rate add up, whatever the order (Gelman et al., Bayesian Data Analysis, 2.6)', () => {
+    const hire = fc.record({ hours: fc.double({ min: 0, max: 200, noNaN: true }), days: fc.double({ min: 0.25, max: 30, noNaN: true }) });
+    fc.assert(
+      fc.property(fc.array(hire, { maxLength: 12 }), (hires) => {
+        const one = learnUseRate({ shape: 6, rate: 2 }, hires);
+        const other = learnUseRate({ shape: 6, rate: 2 }, [...hires].reverse());
+        expect(one.shape).toBeCloseTo(other.shape, 6);
+        expect(one.rate).toBeCloseTo(2 + hires.reduce((sum, entry) => sum + entry.days, 0), 6);
+      }),
+    );
+  });
+
+  test('a unit without hires behaves like its class', () => {
+    expect(learnUseRate({ shape: 6, rate: 2 }, [])).toEqual({ shape: 6, rate: 2 });
+  });
+
+  test('the tail against the negative binomial of another statistics library (its incomplete beta is good to 1e-8)', () => {
+    for (const [shape, rate, days] of [[6, 2, 1], [30, 9, 3], [128.1, 23, 2.4], [4, 1, 14]] as const) {
+      const success = rate / (rate + days);
+      for (const hours of [0, 1, 2, 5, 9, 20, 60]) {
+        expect(chanceOfAtMost({ shape, rate }, days, hours)).toBeCloseTo(negativeBinomialCdf(hours, shape, success), 7);
+        expect(chanceOfAtLeast({ shape, rate }, days, hours + 1)).toBeCloseTo(1 - negativeBinomialCdf(hours, shape, success), 7);
+      }
+    }
+  });
+
+  test('the 80 % band of a forecast holds its quantiles, by the other library', () => {
+    const belief = { shape: 30, rate: 9 };
+    const band = forecastHours(belief, 6);
+    const cdf = (hours: number) => negativeBinomialCdf(hours, belief.shape, belief.rate / (belief.rate + 6));
+    expect(band.expected).toBeCloseTo(20, 10);
+    expect(cdf(band.low)).toBeGreaterThanOrEqual(0.1);
+    expect(cdf(band.low - 1)).toBeLessThan(0.1);
+    expect(cdf(band.high)).toBeGreaterThanOrEqual(0.9);
+    expect(cdf(band.high - 1)).toBeLessThan(0.9);
+    expect(forecastHours(belief, 0)).toEqual({ expected: 0, low: 0, high: 0 });
+  });
+
+  test.each([[1 / 400, 400], [0.5, 2], [1 / 1234, 1200], [0, 1_000_000], [1, 1]])('odds of %d are said as 1 in %d', (probability, said) => {
+    expect(oneIn(probability)).toBe(said);
+  });
+});

@@ -1,0 +1,56 @@
+import { coverHires, mayGoOut, readinessOf, type ReadinessFacts } from './index';
+
+const facts = (more: Partial<ReadinessFacts> = {}): ReadinessFacts => ({ gone: false, laidUp: false, hire: null, jobs: [], ...more });
+const hold = { says: 'The gun does not shut off.', blocks: 'hold' } as const;
+const prep = { says: 'It is dirty.', blocks: 'prep' } as const;
+
+describe('readiness from facts', () => {
+  test.each([
+    ['nothing open', facts(), 'fit'],
+    ['a job that blocks nothing', facts({ jobs: [{ says: 'Labels', blocks: 'none' }] }), 'fit'],
+    ['prep', facts({ jobs: [prep] }), 'prep'],
+    ['the worst job decides', facts({ jobs: [prep, hold] }), 'held'],
+    ['on hire, whatever is open', facts({ jobs: [hold], hire: { backAt: null, dueAt: '2030-01-01' } }), 'out'],
+    ['back and not looked at', facts({ hire: { backAt: '2030-01-01', dueAt: '2030-01-01' } }), 'held'],
+    ['laid up', facts({ laidUp: true, jobs: [hold] }), 'laid-up'],
+    ['gone', facts({ gone: true, laidUp: true }), 'gone'],
+  ] as const)('%s', (_name, given, readiness) => {
+    expect(readinessOf(given).readiness).toBe(readiness);
+  });
+
+  test('the reasons are the blocking jobs’ own', () => {
+    expect(readinessOf(facts({ jobs: [prep, hold] })).because).toEqual([hold.says]);
+  });
+});
+
+describe('may it go out', () => {
+  const lead = { isLead: true, waiverReason: 'Only going next door' };
+  test('fit yes; held no, not even for a lead', () => {
+    expect(mayGoOut(readinessOf(facts()), { isLead: false, waiverReason: '' })).toEqual({ may: true, waives: false });
+    expect(mayGoOut(readinessOf(facts({ jobs: [hold] })), lead)).toMatchObject({ may: false, code: 'not-ready', because: [hold.says] });
+  });
+
+  test('prep goes when a lead waives it with a reason', () => {
+    const inPrep = readinessOf(facts({ jobs: [prep] }));
+    expect(mayGoOut(inPrep, lead)).toEqual({ may: true, waives: true });
+    expect(mayGoOut(inPrep, { isLead: true, waiverReason: '  ' })).toMatchObject({ may: false, code: 'prep-not-done' });
+    expect(mayGoOut(inPrep, { ...lead, isLead: false })).toMatchObject({ may: false, code: 'prep-not-done' });
+  });
+});
+
+describe('what goes out and is not covered', () => {
+  const unit = (tag: string, fit: boolean) => ({ tag, classId: 'generator', fit });
+  const hire = (reference: string, tag: string | null, fromAt: string) => ({ reference, classId: 'generator', tag, fromAt });
+
+  test('two hires of a class and one fit unit: the later is short', () => {
+    expect(coverHires([hire('b', null, '2030-02'), hire('a', null, '2030-01')], [unit('GE-01', true)])).toEqual([{ code: 'class-short', hire: hire('b', null, '2030-02') }]);
+  });
+
+  test('a promised unit that is not fit is named with a fit one that is free', () => {
+    expect(coverHires([hire('a', 'GE-01', '2030-01')], [unit('GE-01', false), unit('GE-02', true)])).toEqual([{ code: 'unit-not-fit', hire: hire('a', 'GE-01', '2030-01'), nearestFit: 'GE-02' }]);
+  });
+
+  test('a promised fit unit is not given away to a hire of the class', () => {
+    expect(coverHires([hire('a', null, '2030-01'), hire('b', 'GE-01', '2030-02')], [unit('GE-01', true)]).map((entry) => entry.hire.reference)).toEqual(['a']);
+  });
+});

@@ -1,0 +1,113 @@
+import type { Engine, ReadingKind } from '../catalogue/shapes';
+import { convert, dimensionOf, quantity, type AnyUnit, type Dimension } from '../units';
+
+/** An edge between outcomes: from this value on (inclusive) the outcome is so. The first edge has no value below. */
+export interface Bands {
+  readonly unit: string;
+  /** Ascending: outcome from `from` on. */
+  readonly steps: readonly { readonly from: number; readonly outcome: string }[];
+  readonly source: { readonly kind: string };
+}
+
+export interface ReadingLimits {
+  readonly compressionFree: Bands;
+  readonly compressionByRelease: Bands;
+  readonly leakDownPercent: Bands;
+  readonly batteryVolts: Bands;
+  readonly plugGapInch: Bands;
+  readonly airGapInch: Bands;
+  readonly pointsGapInch: Bands;
+  readonly pointsOhm: Bands;
+  readonly coilOhm: Bands;
+  readonly lashIntakeInch: Bands;
+  readonly lashExhaustInch: Bands;
+}
+
+export type Banded = { readonly ok: true; readonly outcome: string; readonly value: number; readonly unit: string; readonly bands: Bands } | { readonly ok: false; readonly why: string };
+
+/** The outcome of a value on a scale of bands. Example: 100 on "worn from 50, acceptable from 100" is acceptable. */
+export function bandOf(value: number, bands: Bands): string {
+  return bands.steps.reduce((outcome, step) => (value >= step.from ? step.outcome : outcome), bands.steps[0]?.outcome ?? '');
+}
+
+interface Given {
+  readonly value?: unknown;
+  readonly unit?: unknown;
+  readonly method?: unknown;
+  readonly supply?: unknown;
+  readonly cylinder?: unknown;
+  readonly intake?: unknown;
+  readonly exhaust?: unknown;
+}
+
+export interface Surroundings {
+  readonly engine: Engine;
+  /** Height of the yard above the sea, metres: thin air reads low. */
+  readonly altitudeM?: number;
+}
+
+const METHODS = ['pull', 'starter', 'drill'];
+const fail = (why: string): Banded => ({ ok: false, why });
+const isNumber = (value: unknown): value is number => typeof value === 'number' && Number.isFinite(value) && value >= 0;
+
+function inUnit(value: unknown, unit: unknown, wanted: AnyUnit | 'ohm', allowed: readonly string[]): number | string {
+  if (!isNumber(value)) return 'a number from 0 is wanted';
+  if (!allowed.includes(String(unit))) return `the unit must be ${allowed.join(' or ')}`;
+  return unit === wanted ? value : convertValue(value, unit as AnyUnit, wanted as AnyUnit);
+}
+
+const convertValue = (value: number, from: AnyUnit, to: AnyUnit): number => {
+  const dimension = dimensionOf(from) as Dimension;
+  return convert(quantity(dimension, value, from as never), to as never).value;
+};
+
+const banded = (value: number | string, bands: Bands): Banded => (typeof value === 'string' ? fail(value) : { ok: true, outcome: bandOf(value, bands), value, unit: bands.unit, bands });
+
+/**
+ * Standard atmosphere pressure at a height (ISO 2533:1975, troposphere).
+ * In: metres, 0 to 11,000. Out: kilopascal. Example: 1000 m gives 89.87 kPa.
+ */
+export const pressureAtKPa = (altitudeM: number): number => 101.325 * (1 - 2.25577e-5 * altitudeM) ** 5.25588;
+
+/** A cranking pressure as it would read at sea level: the gauge shows a ratio of the air that it gets. Common practice, about 3 % per 1000 ft. */
+export const toSeaLevel = (gauge: number, altitudeM: number): number => (gauge * 101.325) / pressureAtKPa(altitudeM);
+
+/** Share of the supply that is lost, in per cent. Example: 40 in and 20 held is 50. */
+export const leakDownPercent = (supply: number, cylinder: number): number => ((supply - cylinder) / supply) * 100;
+
+type Rule = (given: Given, limits: ReadingLimits, around: Surroundings) => Banded;
+const gap = (bands: (limits: ReadingLimits) => Bands): Rule => (given, limits) => banded(inUnit(given.value, given.unit, 'in', ['in', 'mm']), bands(limits));
+const ohms = (bands: (limits: ReadingLimits) => Bands): Rule => (given, limits) => banded(inUnit(given.value, given.unit ?? 'ohm', 'ohm', ['ohm']), bands(limits));
+
+const RULES: Readonly<Record<ReadingKind, Rule>> = {
+  compression: (given, limits, { engine, altitudeM = 0 }) => {
+    if (given.method !== undefined && !METHODS.includes(String(given.method))) return fail(`the method must be ${METHODS.join(', ')}`);
+    const psi = inUnit(given.value, given.unit, 'psi', ['psi', 'kPa', 'bar']);
+    const free = engine.release === false || given.method === 'drill';
+    return banded(typeof psi === 'string' ? psi : toSeaLevel(psi, altitudeM), free ? limits.compressionFree : limits.compressionByRelease);
+  },
+  'leak-down': (given, limits) => {
+    if (!isNumber(given.supply) || given.supply === 0 || !isNumber(given.cylinder)) return fail('supply and cylinder are wanted, both from 0');
+    if (given.cylinder > given.supply) return fail('the cylinder can not hold more than the supply');
+    return banded(leakDownPercent(given.supply, given.cylinder), limits.leakDownPercent);
+  },
+  'valve-lash': (given, limits) => {
+    const intake = inUnit(given.intake, given.unit, 'in', ['in', 'mm']);
+    const exhaust = inUnit(given.exhaust, given.unit, 'in', ['in', 'mm']);
+    const both = [banded(intake, limits.lashIntakeInch), banded(exhaust, limits.lashExhaustInch)] as const;
+    return both.find((one) => !one.ok) ?? both.find((one) => one.ok && one.outcome === limits.lashIntakeInch.steps[0]?.outcome) ?? both.find((one) => one.ok && one.outcome !== limits.lashIntakeInch.steps[1]?.outcome) ?? both[0];
+  },
+  battery: (given, limits) => banded(inUnit(given.value, given.unit ?? 'V', 'V', ['V']), limits.batteryVolts),
+  'plug-gap': gap((limits) => limits.plugGapInch),
+  'air-gap': gap((limits) => limits.airGapInch),
+  'points-gap': gap((limits) => limits.pointsGapInch),
+  'points-resistance': ohms((limits) => limits.pointsOhm),
+  'coil-resistance': ohms((limits) => limits.coilOhm),
+};
+
+/**
+ * A reading as an outcome.
+ * In: the kind, the reading {value, unit} ({value, unit, method} for compression, {supply, cylinder} for leak-down, {intake, exhaust,
+ * unit} for lash), limits, engine and altitude. Out: outcome, value in the limits' unit and its bands; or why it can not be.
+ */
+export const bandReading = (kind: ReadingKind, reading: unknown, limits: ReadingLimits, around: Surroundings): Banded => RULES[kind](reading as Given, limits, around);

@@ -1,0 +1,58 @@
+import fc from 'fast-check';
+import { convert, quantity } from '../units';
+import { isPlainRing, neighboursOf, tighteningPattern, torqueRounds, type BoltPlace } from './index';
+
+const ring = (n: number, radius = 10): BoltPlace[] => Array.from({ length: n }, (_, at) => ({ x: radius * Math.cos((2 * Math.PI * at) / n), y: radius * Math.sin((2 * Math.PI * at) / n) }));
+const grid = (columns: number, rows: number): BoltPlace[] => Array.from({ length: columns * rows }, (_, at) => ({ x: (at % columns) * 30, y: Math.floor(at / columns) * 40 }));
+
+describe('the tightening pattern (common practice)', () => {
+  test('a square ring goes crosswise', () => expect(tighteningPattern(ring(4))).toEqual([0, 2, 1, 3]));
+  test('a plain ring of eight: each next bolt is not beside the last', () => {
+    const order = tighteningPattern(ring(8));
+    order.slice(1).forEach((bolt, at) => expect([1, 7]).not.toContain(Math.abs(bolt - (order[at] as number))));
+    expect(Math.abs((order[1] as number) - (order[0] as number))).toBe(4);
+  });
+  test('two rows of five, as on a head: from the middle outwards, the ends last', () => {
+    const order = tighteningPattern(grid(5, 2));
+    expect([2, 7]).toContain(order[0]);
+    expect([0, 4, 5, 9]).toContain(order.at(-1));
+    expect([0, 4, 5, 9]).not.toContain(order[1]);
+  });
+
+  const places = fc.oneof(fc.integer({ min: 1, max: 12 }).map((n) => ring(n)), fc.tuple(fc.integer({ min: 2, max: 5 }), fc.integer({ min: 1, max: 3 })).map(([columns, rows]) => grid(columns, rows)));
+  test('each bolt once, begun nearest the centre', () => {
+    fc.assert(
+      fc.property(places, (bolts) => {
+        const order = tighteningPattern(bolts);
+        expect([...order].sort((a, b) => a - b)).toEqual(bolts.map((_, at) => at));
+        const centre = { x: bolts.reduce((sum, bolt) => sum + bolt.x, 0) / bolts.length, y: bolts.reduce((sum, bolt) => sum + bolt.y, 0) / bolts.length };
+        const reach = (at: number) => Math.hypot((bolts[at] as BoltPlace).x - centre.x, (bolts[at] as BoltPlace).y - centre.y);
+        if (!isPlainRing(bolts)) expect(reach(order[0] as number)).toBeLessThanOrEqual(Math.min(...bolts.map((_, at) => reach(at))) + 1e-9);
+      }),
+    );
+  });
+  test('never two neighbours in a row on rings of six and more', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 6, max: 14 }), (n) => {
+        const bolts = ring(n);
+        const beside = neighboursOf(bolts);
+        const order = tighteningPattern(bolts);
+        order.slice(1).forEach((bolt, at) => expect(beside[order[at] as number]?.has(bolt)).toBe(false));
+      }),
+    );
+  });
+});
+
+describe('what the wrench is set to', () => {
+  test('8 drag and 40 wanted end at 48 (common practice)', () => {
+    const rounds = torqueRounds({ wanted: 40, drag: 8 });
+    expect(rounds.ok && rounds.wrench.at(-1)).toBeCloseTo(48, 9);
+    expect(rounds.ok && rounds.wrench.map((value) => Math.round(value * 10) / 10)).toEqual([21.3, 34.7, 48, 48]);
+  });
+  test('an extension as long as the wrench halves what is set', () => {
+    const rounds = torqueRounds({ wanted: 60, arm: 12, extension: 12 });
+    expect(rounds.ok && rounds.wrench.at(-1)).toBeCloseTo(30, 9);
+  });
+  test('drag near the wanted torque: the figure means nothing', () => expect(torqueRounds({ wanted: 40, drag: 35 })).toEqual({ ok: false, code: 'drag-too-high' }));
+  test('165 lbf·in are 13.75 lbf·ft: NIST SP 811 (2008), Appendix B.8', () => expect(convert(quantity('torque', 165, 'lbf·in'), 'lbf·ft').value).toBeCloseTo(13.75, 9));
+});

@@ -1,0 +1,18 @@
+/**
+ * The units each kind of quantity may be read in, with the factor to its base unit.
+ * Factors are exact by definition where the definition is exact.
+ * Source: NIST SP 811 (2008), Appendix B.8.
+ */
+export const DIMENSIONS = {
+  length: { m: 1, mm: 0.001, in: 0.0254 },
+  pressure: { Pa: 1, kPa: 1000, bar: 100_000, psi: 6894.757293168361 },
+  torque: { 'N·m': 1, 'lbf·ft': 1.3558179483314004, 'lbf·in': 0.11298482902761670 },
+  volume: { L: 1, mL: 0.001, 'US gal': 3.785411784, 'US fl oz': 0.0295735295625 },
+  frequency: { Hz: 1 },
+  voltage: { V: 1 },
+  time: { h: 1, min: 1 / 60 },
+} as const;
+
+export type Dimension = keyof typeof DIMENSIONS;
+export type UnitOf<D extends Dimension> = keyof (typeof DIMENSIONS)[D] & string;
+export type AnyUnit = { [D in Dimension]: UnitOf<D> }[Dimension];

@@ -1,0 +1,147 @@
+import { CONSEQUENCES, type Check, type Complaint, type Condition, type Consequence, type DerivedFinding, type FactName, type JobKind, type Shown } from '../catalogue/shapes';
+import { findingOfAnswer, type Answer, type Finding, type Origin } from './answers';
+
+export interface MissingKit {
+  readonly id: string;
+  readonly name: string;
+  readonly count: number;
+  readonly priceCents: number;
+}
+
+export interface JudgeInput {
+  readonly edition: string;
+  readonly checks: readonly Check[];
+  readonly complaints: readonly Complaint[];
+  readonly derived: readonly DerivedFinding[];
+  readonly answers: readonly Answer[];
+  /** Ids of complaints the hirer made. */
+  readonly told: readonly string[];
+  readonly missing: readonly MissingKit[];
+  readonly facts: Readonly<Partial<Record<FactName, number>>>;
+}
+
+export type VerdictResult = 'fit' | 'prep' | 'held';
+
+export interface Reason {
+  readonly origin: Origin;
+  readonly consequence: Consequence;
+  readonly says: string;
+  readonly caution?: string | undefined;
+}
+
+export interface RaisedJob {
+  readonly kind: JobKind;
+  readonly work: string;
+  readonly says: string;
+  readonly minutes: number;
+  readonly blocks: 'hold' | 'prep' | 'none';
+  readonly origins: readonly Origin[];
+}
+
+export interface Verdict {
+  readonly result: VerdictResult;
+  readonly edition: string;
+  readonly reasons: readonly Reason[];
+  readonly jobs: readonly RaisedJob[];
+  readonly bill: readonly MissingKit[];
+  readonly shows: readonly Shown[];
+}
+
+/**
+ * Whether a unit that was looked at may be hired, why, and what work follows.
+ * In: the class's checks, what was answered, told and missing, and numbers about the unit. A check without an answer counts as
+ * not looked at. Out: the verdict; the worst consequence decides (hold: held; fix before hire: prep; else fit); reasons worst
+ * first, derived before plain, safety before ordinary; findings that raise the same work share one job.
+ * Throws on an answer or complaint that the lists do not hold. The same input gives the same verdict for ever: keep the edition.
+ * Source: common practice. Example: oil over-full and smelling of fuel is one reason, "Fuel in the oil. Do not start it…", held.
+ */
+export function judge(input: JudgeInput): Verdict {
+  const plain = [...answered(input), ...told(input), ...missing(input)];
+  const shows = plain.flatMap((finding) => (finding.shows ? [finding.shows] : []));
+  const derived = input.derived.filter((rule) => rule.when.every((condition) => holds(condition, shows, input.facts)));
+  const replaced = derived.flatMap((rule) => rule.replaces ?? []);
+  const kept = plain.filter((finding) => !replaced.some((shown) => same(shown, finding.shows)));
+  const findings = inOrder([...derived.map((rule) => ofRule(rule, input.facts)), ...kept]);
+  return {
+    result: resultOf(findings),
+    edition: input.edition,
+    reasons: findings.map(({ origin, consequence, says, caution }) => ({ origin, consequence, says, ...(caution ? { caution } : {}) })),
+    jobs: jobsOf(findings),
+    bill: input.missing,
+    shows: [...shows, ...healthyShows(input)],
+  };
+}
+
+function answered(input: JudgeInput): Finding[] {
+  const known = new Set(input.checks.map((check) => check.id));
+  const stray = input.answers.find((answer) => !known.has(answer.check));
+  if (stray !== undefined) throw new Error(`No such check here: ${stray.check}`);
+  return input.checks.flatMap((check) => {
+    const answer = input.answers.find((entry) => entry.check === check.id) ?? { check: check.id, result: 'could-not-look' };
+    return findingOfAnswer(check, answer) ?? [];
+  });
+}
+
+function told(input: JudgeInput): Finding[] {
+  return input.told.map((id) => {
+    const complaint = input.complaints.find((entry) => entry.id === id);
+    if (complaint === undefined) throw new Error(`No such complaint here: ${id}`);
+    const { consequence, says, raises, shows } = complaint;
+    return { origin: { kind: 'told', id }, consequence, says, safety: false, raises, shows };
+  });
+}
+
+const missing = (input: JudgeInput): Finding[] =>
+  input.missing.map(({ id, name, count }) => ({
+    origin: { kind: 'kit', id },
+    consequence: 'bill',
+    says: count > 1 ? `Missing: ${count} × ${name.toLowerCase()}.` : `Missing: ${name.toLowerCase()}.`,
+    safety: false,
+    raises: { kind: 'prep', work: 'restock-kit', says: 'Put the missing kit back', minutes: 5 },
+  }));
+
+function healthyShows(input: JudgeInput): Shown[] {
+  return input.answers.flatMap((answer) => {
+    const shown = input.checks.find((check) => check.id === answer.check)?.showsWhenOk;
+    return answer.result === 'ok' && shown !== undefined ? [shown] : [];
+  });
+}
+
+const same = (a: Shown, b: Shown | undefined): boolean => a.observation === b?.observation && a.outcome === b.outcome;
+
+function holds(condition: Condition, shows: readonly Shown[], facts: JudgeInput['facts']): boolean {
+  if ('shown' in condition) return shows.some((shown) => same(condition.shown, shown));
+  const value = facts[condition.fact];
+  if (value === undefined) return false;
+  return 'below' in condition ? value < condition.below : value >= condition.atLeast;
+}
+
+function ofRule(rule: DerivedFinding, facts: JudgeInput['facts']): Finding {
+  const says = rule.says.replaceAll(/\{(\w+)\}/g, (_, name: string) => String(Math.abs(facts[name as FactName] ?? 0)));
+  const { consequence, raises, caution } = rule;
+  return { origin: { kind: 'derived', id: rule.id }, consequence, says, safety: false, raises, caution };
+}
+
+function inOrder(findings: readonly Finding[]): Finding[] {
+  const rank = (finding: Finding) => CONSEQUENCES.indexOf(finding.consequence) * 4 + (finding.origin.kind === 'derived' ? 0 : finding.safety ? 1 : 2);
+  return findings.map((finding, at) => ({ finding, at })).sort((a, b) => rank(a.finding) - rank(b.finding) || a.at - b.at).map(({ finding }) => finding);
+}
+
+/** A bill alone does not stop a unit; the work that goes with it does. */
+function resultOf(findings: readonly Finding[]): VerdictResult {
+  const blocks = findings.map((finding) => (finding.consequence === 'bill' && !finding.raises ? 'none' : BLOCKS[finding.consequence]));
+  return blocks.includes('hold') ? 'held' : blocks.includes('prep') ? 'prep' : 'fit';
+}
+
+const BLOCKS = { hold: 'hold', 'fix-before-hire': 'prep', bill: 'prep', note: 'none' } as const;
+
+function jobsOf(findings: readonly Finding[]): RaisedJob[] {
+  const jobs = new Map<string, RaisedJob>();
+  for (const { raises, origin, consequence } of findings) {
+    if (raises === undefined) continue;
+    const before = jobs.get(raises.work);
+    // Findings come worst first, so the first one decides what the job blocks.
+    jobs.set(raises.work, before ? { ...before, origins: [...before.origins, origin], minutes: Math.max(before.minutes, raises.minutes) } : { ...raises, blocks: BLOCKS[consequence], origins: [origin] });
+  }
+  return [...jobs.values()];
+}

@@ -1,0 +1,86 @@
+import type { Complaint, DerivedFinding, MachineClass } from '../catalogue/shapes';
+import type { Answer } from './answers';
+import { judge, type MissingKit, type Verdict } from './judge';
+import { wasHurried } from './walk';
+
+/** The lists and rules that a check-in is judged by. */
+export interface Rules {
+  readonly edition: string;
+  readonly machineClass: MachineClass;
+  readonly complaints: readonly Complaint[];
+  readonly derived: readonly DerivedFinding[];
+}
+
+/** What a person entered at a return. */
+export interface Entered {
+  readonly fuelEighths: number;
+  readonly fuelTap: 'was-shut' | 'shut-now' | 'none';
+  /** How it ran at the end: "well", "not-told", or the id of a complaint. */
+  readonly ended: string;
+  readonly missing: readonly { readonly id: string; readonly count: number }[];
+  readonly told: readonly string[];
+  readonly answers: readonly Answer[];
+  readonly stations: readonly { readonly id: string; readonly seconds: number }[];
+  readonly trueHours: number;
+  /** How unusual the hours were, as one in so many; 0 when they were not. */
+  readonly unusualOneIn: number;
+  readonly byApprentice: boolean;
+}
+
+/** What was known of the unit before. */
+export interface Known {
+  readonly trueHours: number;
+  readonly hoursToOilService: number;
+  /** Hours that the next booked hire is expected to run; null when none is booked. */
+  readonly nextHireHours: number | null;
+  /** Eighths of a tank that it went out with; null when not known. */
+  readonly wentOutWithEighths: number | null;
+  /** What went along at the check-out; null when not known, and then the class's whole kit did. */
+  readonly wentOutWithKit: readonly { readonly id: string; readonly count: number }[] | null;
+}
+
+/**
+ * The verdict of one return. The same on the device, where it is shown before it is sent, and on the server, which decides.
+ * In: rules, what was entered, what was known; hours are true hours, fuel in eighths of a tank. Out: the verdict (see judge).
+ * Throws on ids that the rules do not hold. Source: common practice.
+ */
+export function judgeCheckIn(rules: Rules, entered: Entered, known: Known): Verdict {
+  const { machineClass } = rules;
+  const left = known.hoursToOilService - (entered.trueHours - known.trueHours);
+  const endedBadly = rules.complaints.some((complaint) => complaint.id === entered.ended);
+  return judge({
+    edition: rules.edition,
+    checks: machineClass.stations.flatMap((station) => station.checks),
+    complaints: rules.complaints,
+    derived: rules.derived,
+    answers: entered.answers,
+    told: endedBadly ? [...new Set([...entered.told, entered.ended])] : entered.told,
+    missing: pricedKit(entered.missing, kitThatWent(machineClass.kit, known.wentOutWithKit)),
+    facts: {
+      hoursToOilService: Math.round(left * 10) / 10,
+      ...(known.nextHireHours === null ? {} : { hoursToOilServiceAfterNextHire: left - known.nextHireHours }),
+      stationsHurried: machineClass.stations.filter((station) => wasHurried(station, entered.stations.find((entry) => entry.id === station.id)?.seconds ?? 0)).length,
+      fuelEighthsShort: known.wentOutWithEighths === null ? 0 : known.wentOutWithEighths - entered.fuelEighths,
+      tapFoundOpen: entered.fuelTap === 'shut-now' ? 1 : 0,
+      hoursOverrideOneIn: entered.unusualOneIn,
+      byApprentice: entered.byApprentice ? 1 : 0,
+    },
+  });
+}
+
+/**
+ * The kit of a class as far as it went out.
+ * In: the class's kit, what the check-out says (null: not known). Out: the same entries with the counts that went, those that did not left out.
+ */
+export function kitThatWent<K extends { readonly id: string; readonly count: number }>(kit: readonly K[], went: Known['wentOutWithKit']): K[] {
+  if (went === null) return [...kit];
+  return kit.map((entry) => ({ ...entry, count: Math.min(went.find((gone) => gone.id === entry.id)?.count ?? 0, entry.count) })).filter((entry) => entry.count > 0);
+}
+
+/** Kit that did not come back, with its price: never more of a thing than went out. */
+function pricedKit(missing: Entered['missing'], kit: readonly MissingKit[]): MissingKit[] {
+  return kit.flatMap((entry) => {
+    const count = Math.min(missing.find((gone) => gone.id === entry.id)?.count ?? 0, entry.count);
+    return count > 0 ? [{ id: entry.id, name: entry.name, count, priceCents: entry.priceCents * count }] : [];
+  });
+}

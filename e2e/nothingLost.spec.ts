@@ -1,0 +1,74 @@
+import { expect, test, type Page } from '@playwright/test';
+import { fuelAndNothingNoticed, hoursAfter, signIn, Thumb, unitLike, walkRound } from './yard';
+
+async function toVerdict(page: Page, tag: string): Promise<Thumb> {
+  const thumb = new Thumb(page);
+  await page.goto(`/u/${tag}/check-in`);
+  await thumb.figures(await hoursAfter(page, 0.6));
+  await thumb.tap('Next');
+  await fuelAndNothingNoticed(thumb);
+  await walkRound(thumb);
+  return thumb;
+}
+
+test.describe('nothing is lost', () => {
+  test.skip(({ viewport }) => (viewport?.width ?? 0) > 1000, 'the same code on both; tried on the phone');
+
+  test('a reload in the middle goes on where it was', async ({ page }) => {
+    await signIn(page, 'Ivo Tarnwell');
+    const { tag } = await unitLike(page.request, 'generator', 'fit', 1);
+    const thumb = new Thumb(page);
+    await page.goto(`/u/${tag}/check-in`);
+    const typed = await hoursAfter(page, 0.6);
+    await thumb.figures(typed);
+    await thumb.tap('Next');
+    await thumb.tap('Fuel 5/8');
+    await thumb.tap('Was open, I shut it');
+    await page.reload();
+    await expect(page.getByRole('button', { name: 'Fuel 5/8' })).toHaveAttribute('aria-pressed', 'true');
+    await thumb.tap('‹ Back');
+    await expect(page.getByRole('heading', { level: 1 })).toHaveText(typed.replace(/\.0$/, '.0'));
+  });
+
+  test('without a connection it is kept, and sent when the connection is back', async ({ page, context }) => {
+    await signIn(page, 'Ivo Tarnwell');
+    const { tag } = await unitLike(page.request, 'log-splitter', 'fit', 1);
+    const thumb = await toVerdict(page, tag);
+    await context.setOffline(true);
+    await thumb.tap('Confirm');
+    await expect(page.getByText(`${tag} is checked in on this device.`)).toBeVisible();
+    await expect(page.getByText('1 check-in kept on this device, waiting to be sent.')).toBeVisible();
+    await context.setOffline(false);
+    await expect(page.getByText('waiting to be sent')).toHaveCount(0, { timeout: 30_000 });
+    const history = (await (await page.request.get(`/api/units/${tag}/history`)).json()) as { records: { kind: string }[] };
+    expect(history.records[0]?.kind).toBe('check-in');
+  });
+
+  test('a session that ended in the middle: sign in, and go on', async ({ page, context }) => {
+    await signIn(page, 'Ivo Tarnwell');
+    const { tag } = await unitLike(page.request, 'generator', 'fit', 2);
+    const thumb = await toVerdict(page, tag);
+    await context.clearCookies();
+    await thumb.tap('Confirm');
+    await page.getByRole('button', { name: /Ivo Tarnwell/ }).click();
+    await expect
+      .poll(async () => ((await (await page.request.get(`/api/units/${tag}/history`)).json()) as { records?: { kind: string }[] }).records?.[0]?.kind, { timeout: 30_000 })
+      .toBe('check-in');
+  });
+
+  test('two people check one unit in: the second sees what the first did, and keeps theirs as a second look', async ({ page, browser, baseURL }) => {
+    await signIn(page, 'Ivo Tarnwell');
+    const { tag } = await unitLike(page.request, 'pressure-washer', 'fit', 1);
+    const other = await (await browser.newContext({ viewport: { width: 390, height: 844 }, baseURL: baseURL ?? '' })).newPage();
+    await signIn(other, 'Maren Askild');
+    const mine = await toVerdict(page, tag);
+    const theirs = await toVerdict(other, tag);
+    await theirs.tap('Confirm');
+    await expect(other.getByText(`Checked in. ${tag}`)).toBeVisible();
+    await mine.tap('Confirm');
+    await expect(page.getByRole('alert').filter({ hasText: `Maren Askild checked ${tag} in` })).toBeVisible();
+    await mine.tap('Keep mine too, as a second look');
+    await expect(page.getByText(`Checked in. ${tag}`)).toBeVisible();
+    await other.context().close();
+  });
+});

@@ -1,0 +1,24 @@
+import { defineConfig } from '@playwright/test';
+
+/** The built app on the real server with the demo's yard, in Debian's Chromium, on the phone and on the wide screen. */
+export default defineConfig({
+  testDir: '.',
+  testMatch: '*.spec.ts',
+  outputDir: 'results',
+  workers: 1,
+  timeout: 60_000,
+  expect: { timeout: 10_000 },
+  reporter: 'list',
+  use: {
+    baseURL: process.env['BASE_URL'] ?? 'http://localhost:4780',
+    actionTimeout: 10_000,
+    launchOptions: {
+      executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium',
+      args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync', '--disable-dev-shm-usage'],
+    },
+  },
+  projects: [
+    { name: 'phone', grepInvert: /@wide/, use: { viewport: { width: 390, height: 844 }, hasTouch: true } },
+    { name: 'wide', grepInvert: /@phone/, use: { viewport: { width: 1280, height: 800 } } },
+  ],
+});

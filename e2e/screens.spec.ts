@@ -1,0 +1,77 @@
+import { readFileSync } from 'node:fs';
+import { createRequire } from 'node:module';
+import { expect, test, type Page } from '@playwright/test';
+import { signIn } from './yard';
+
+const AXE = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
+const SCREENS: readonly (readonly [string, string | RegExp])[] = [
+  ['/', /go(es)? out in the next two days|Nothing goes out/],
+  ['/yard', 'Pressure washers'],
+  ['/check-in', 'Which unit is back?'],
+  ['/bench', /hands-on work|The bench is clear/],
+  ['/more', 'The desk'],
+  ['/settings', 'Units of measure'],
+  ['/people', 'Add a person'],
+  ['/hires', /out, \d+ booked/],
+  ['/exchange', 'Lists in and out'],
+  ['/add-unit', 'Its model'],
+  ['/u/GE-03', 'Work on it'],
+  ['/u/GE-02/check-in', 'Last reading'],
+  ['/u/PW-04/check-out', 'No. Held:'],
+  ['/u/GE-07/find', 'Seen so far'],
+  ['/find', 'Nothing seen yet.'],
+  ['/learned', /taught the odds/],
+  ['/numbers', 'Open-air gap for a spark tester'],
+  ['/torque', 'This one is done'],
+  ['/numbers/duty-cycle', 'Worked:'],
+  ['/models/1', 'Well from, to'],
+  ['/open-gap', /^0\.255$/],
+  ['/u/GE-03/label', 'Print'],
+];
+
+/** What a machine can see of accessibility, by axe-core. */
+async function faultsBy(page: Page): Promise<string[]> {
+  await page.evaluate(AXE);
+  return page.evaluate(async () => {
+    const axe = (globalThis as unknown as { axe: { run: (options: object) => Promise<{ violations: { id: string; nodes: { html: string }[] }[] }> } }).axe;
+    const { violations } = await axe.run({ resultTypes: ['violations'] });
+    return violations.map((violation) => `${violation.id}: ${violation.nodes.slice(0, 2).map((node) => node.html.slice(0, 160)).join(' | ')}`);
+  });
+}
+
+for (const [path, shows] of SCREENS) {
+  test(`${path} opens cold, and axe finds nothing`, async ({ page }) => {
+    const errors: string[] = [];
+    page.on('pageerror', (error) => errors.push(error.message));
+    await signIn(page, 'Runa Veldt', path);
+    await expect(page.getByText(shows).first()).toBeVisible();
+    expect(await faultsBy(page)).toEqual([]);
+    expect(errors).toEqual([]);
+    const sideways = await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
+    expect(sideways).toBeLessThanOrEqual(0);
+  });
+}
+
+test('the sign-in, and every screen in the dark', async ({ page }) => {
+  await page.emulateMedia({ colorScheme: 'dark' });
+  await page.goto('/');
+  await expect(page.getByText('Who is on shift?')).toBeVisible();
+  expect(await faultsBy(page)).toEqual([]);
+  await page.getByRole('button', { name: /Runa Veldt/ }).click();
+  await expect(page.getByRole('navigation')).toBeVisible();
+  for (const path of ['/', '/yard', '/u/GE-03', '/u/GE-02/check-in', '/u/GE-07/find']) {
+    await page.goto(path);
+    await expect(page.getByText(SCREENS.find(([screen]) => screen === path)?.[1] ?? '').first()).toBeVisible();
+    expect([path, ...(await faultsBy(page))]).toEqual([path]);
+  }
+});
+
+test('what can be tapped is at least 44 px high on the phone', { tag: '@phone' }, async ({ page }) => {
+  await signIn(page, 'Runa Veldt');
+  for (const path of ['/', '/yard', '/check-in', '/u/GE-03', '/u/GE-02/check-in', '/u/GE-07/find']) {
+    await page.goto(path);
+    await expect(page.getByText(SCREENS.find(([screen]) => screen === path)?.[1] ?? '').first()).toBeVisible();
+    const small = await page.evaluate(() => [...document.querySelectorAll('[role=button],button')].filter((node) => node.getBoundingClientRect().height > 0 && node.getBoundingClientRect().height < 44).map((node) => node.outerHTML.slice(0, 120)));
+    expect([path, ...small]).toEqual([path]);
+  }
+});

@@ -1,0 +1,68 @@
+import path from 'node:path';
+import { chromium, type Browser, type Page } from '@playwright/test';
+import config from './playwright.config';
+import { fuelAndNothingNoticed, hoursAfter, signIn, Thumb, walkRound } from './yard';
+
+const folder = process.argv[2] ?? '.';
+const SIZES = { phone: { width: 390, height: 844 }, wide: { width: 1280, height: 800 } } as const;
+
+async function open(browser: Browser, size: keyof typeof SIZES, dark = false): Promise<Page> {
+  const context = await browser.newContext({ viewport: SIZES[size], baseURL: process.env['BASE_URL'] ?? '', colorScheme: dark ? 'dark' : 'light', serviceWorkers: 'block' });
+  const page = await context.newPage();
+  await signIn(page, 'Runa Veldt');
+  return page;
+}
+
+const keep = async (page: Page, name: string): Promise<void> => {
+  await page.waitForLoadState('networkidle');
+  await page.waitForTimeout(600);
+  await page.screenshot({ path: path.join(folder, `${name}.png`) });
+};
+
+async function screens(page: Page, size: string, paths: Readonly<Record<string, string>>): Promise<void> {
+  for (const [name, address] of Object.entries(paths)) {
+    await page.goto(address);
+    await keep(page, `${name}-${size}`);
+  }
+}
+
+/** A return in which the oil is over-full and smells of fuel, up to its verdict. */
+async function heldReturn(page: Page): Promise<void> {
+  const thumb = new Thumb(page);
+  await page.goto('/u/PW-05/check-in');
+  await page.keyboard.type(await hoursAfter(page, 6.4));
+  await keep(page, 'check-in-hours-phone');
+  await thumb.tap('Next');
+  await fuelAndNothingNoticed(thumb);
+  for (const [check, found] of [[/^Oil at the mark/, 'Over-full'], [/^Oil clean/, 'Smells of fuel']] as const) {
+    await thumb.tap(check);
+    await thumb.tap(found);
+    await thumb.tap('Keep');
+  }
+  await thumb.tap('The rest is good');
+  await keep(page, 'check-in-station-phone');
+  await walkRound(thumb);
+  await keep(page, 'check-in-verdict-phone');
+}
+
+/** A finding a few readings on, with one on its gauge. */
+async function finding(page: Page, name: string): Promise<void> {
+  await page.goto('/u/SN-06/find');
+  await page.getByText('Seen so far').waitFor();
+  await page.waitForTimeout(4000);
+  await keep(page, name);
+}
+
+const browser = await chromium.launch(config.use?.launchOptions ?? {});
+const phone = await open(browser, 'phone');
+await screens(phone, 'phone', { shift: '/', yard: '/yard', unit: '/u/GE-03', bench: '/bench', 'find-tag': '/check-in' });
+await heldReturn(phone);
+await finding(phone, 'find-phone');
+const wide = await open(browser, 'wide');
+await screens(wide, 'wide', { shift: '/', yard: '/yard', unit: '/u/SN-06', bench: '/bench' });
+await finding(wide, 'find-wide');
+const dark = await open(browser, 'phone', true);
+await screens(dark, 'phone-dark', { unit: '/u/GE-03' });
+const darkWide = await open(browser, 'wide', true);
+await screens(darkWide, 'wide-dark', { yard: '/yard' });
+await browser.close();

@@ -1,0 +1,26 @@
+import expo from 'eslint-config-expo/flat.js';
+
+/** Words for rooms that say nothing of what is in them. */
+const WEAK_ROOM = '^\\.{1,2}/(.*/)?(utils|helpers|common|types|tools)(/|$)';
+
+export default [
+  { ignores: ['**/node_modules/**', 'app/dist/**', 'app/.expo/**', 'app/expo-env.d.ts', '.hudrik/**', 'e2e/results/**', 'app/public/**'] },
+  ...expo,
+  {
+    rules: {
+      'no-restricted-imports': ['error', { paths: [{ name: 'lucide-react-native', message: 'Import the icon by its own path: the whole set is large.' }, { name: 'date-fns', message: 'Import the function by its own path.' }], patterns: [{ regex: WEAK_ROOM, message: 'Name the room for what is in it.' }] }],
+      'import/no-unresolved': 'off',
+      'import/namespace': 'off',
+      'import/no-named-as-default': 'off',
+      'import/no-named-as-default-member': 'off',
+      'max-lines': ['error', { max: 400, skipBlankLines: true, skipComments: true }],
+    },
+  },
+  {
+    files: ['core/src/**/*.ts'],
+    ignores: ['**/*.test.ts'],
+    rules: {
+      'no-restricted-globals': ['error', ...['process', 'Buffer', 'fetch', 'console', 'setTimeout', 'setInterval', 'performance', 'window', 'document'].map((name) => ({ name, message: 'core has no clock, no input and no output.' }))],
+    },
+  },
+];

@@ -1,0 +1,3 @@
+import { serve } from './serve.mjs';
+
+await serve({ database: 'hudrik_demo', demo: true });

@@ -1,0 +1,91 @@
+import { readFile } from 'node:fs/promises';
+import path from 'node:path';
+import { newPerson } from '@hudrik/core/contracts';
+import { migrate } from '../database/open';
+import type { Db } from '../database/tables';
+import { loadDemo } from '../demo/load';
+import { exportHires, importHires } from '../exchange/hires';
+import { exportModels, importModels } from '../exchange/models';
+import { exportUnits, importUnits } from '../exchange/units';
+import { computeReadiness } from '../fleet/refreshReadiness';
+import { addPerson } from '../people/sessions';
+
+export interface Command {
+  readonly usage: string;
+  readonly does: string;
+  /** Out: the exit code. */
+  readonly run: (db: Db, args: readonly string[], print: (line: string) => void) => Promise<number>;
+}
+
+/** Thrown when a command is called in a way that it can not be. */
+export class Misuse extends Error {}
+
+export const COMMANDS: Readonly<Record<string, Command>> = {
+  migrate: {
+    usage: 'migrate',
+    does: 'Bring the database to the newest migration',
+    run: async (db, _args, print) => {
+      const ran = await migrate(db);
+      print(ran.length === 0 ? 'Nothing to do: the database is at the newest migration.' : `Ran ${ran.join(', ')}.`);
+      return 0;
+    },
+  },
+  'demo-data': {
+    usage: 'demo-data',
+    does: 'Fill an empty database with the demo’s yard',
+    run: async (db, _args, print) => {
+      await migrate(db);
+      const records = await loadDemo(db, new Date());
+      print(records === null ? 'Left alone: there are people or units here already.' : `Wrote ${records} records.`);
+      return 0;
+    },
+  },
+  import: { usage: 'import models|units|hires FILE.csv', does: 'Take models, units or hires from CSV, with a report per line', run: importFile },
+  export: {
+    usage: 'export models|units|hires',
+    does: 'Write models, units or hires as CSV to standard output',
+    run: async (db, [what], print) => {
+      print((await pickOf(what, { models: exportModels, units: exportUnits, hires: exportHires })(db)).trimEnd());
+      return 0;
+    },
+  },
+  'add-person': {
+    usage: 'add-person NAME ROLE PIN',
+    does: 'Add a person: apprentice, technician, lead or counter',
+    run: async (db, [name, role, pin], print) => {
+      const fresh = await newPerson.validate({ name, role, pin });
+      const person = await addPerson(db, fresh);
+      print(`Added ${person.name}, ${person.role}.`);
+      return 0;
+    },
+  },
+  check: {
+    usage: 'check',
+    does: 'Compare every unit’s stored readiness with its facts',
+    run: async (db, _args, print) => {
+      const units = await db.selectFrom('unit').select(['id', 'tag', 'readiness']).orderBy('tag').execute();
+      let wrong = 0;
+      for (const unit of units) {
+        const { readiness } = await computeReadiness(db, unit.id);
+        if (readiness !== unit.readiness && ++wrong) print(`${unit.tag}: stored ${unit.readiness}, by its facts ${readiness}`);
+      }
+      print(`${units.length} units looked at, ${wrong} wrong.`);
+      return wrong === 0 ? 0 : 1;
+    },
+  },
+};
+
+function pickOf<T>(what: string | undefined, choices: Readonly<Record<string, T>>): T {
+  const chosen = choices[what ?? ''];
+  if (chosen === undefined) throw new Misuse(`Say which: ${Object.keys(choices).join(' or ')}.`);
+  return chosen;
+}
+
+async function importFile(db: Db, [what, file]: readonly string[], print: (line: string) => void): Promise<number> {
+  const take = pickOf(what, { models: importModels, units: importUnits, hires: importHires });
+  if (file === undefined) throw new Misuse('Name the CSV file.');
+  const report = await take(db, await readFile(path.resolve(process.env['INIT_CWD'] ?? '.', file), 'utf8'), new Date(), null);
+  for (const line of report.lines) print(`line ${line.line}: ${line.what}: ${line.taken ? 'taken' : `refused: ${line.why ?? ''}`}`);
+  print(`${report.taken} taken, ${report.refused} refused.`);
+  return report.refused === 0 ? 0 : 1;
+}

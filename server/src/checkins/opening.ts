@@ -1,0 +1,49 @@
+import type { Opening } from '@hudrik/core/contracts';
+import { forecastHours } from '@hudrik/core/hours';
+import type { Context } from '../context';
+import type { Db, Trx } from '../database/tables';
+import { hireRows, toHireLine } from '../hires/hireLines';
+import { lastReading, rateOfUse } from '../fleet/meters';
+import { toUnitLine, unitRows } from '../fleet/unitLines';
+import { unitByTag } from '../fleet/units';
+
+/** What is known of a unit when somebody starts to check it in or out. */
+export async function readOpening({ db }: Pick<Context, 'db'>, tag: string): Promise<Opening> {
+  const unit = await unitByTag(db, tag);
+  const line = toUnitLine(await unitRows(db).where('u.id', '=', unit.id).executeTakeFirstOrThrow());
+  const last = await lastReading(db, unit.id);
+  const use = await rateOfUse(db, unit);
+  const hire = await hireRows(db).where('h.unit_id', '=', unit.id).where('h.state', 'in', ['out', 'back']).executeTakeFirst();
+  const work = await db.selectFrom('job').select((eb) => eb.fn.sum<number>('minutes').as('minutes')).where('unit_id', '=', unit.id).where('state', 'in', ['waiting', 'open']).where('blocks', '<>', 'none').executeTakeFirst();
+  return {
+    tag: unit.tag,
+    classId: line.classId,
+    model: line.model,
+    verdict: line.verdict,
+    basedOn: await newestCheckInId(db, unit.id),
+    lastReading: last.reading,
+    lastReadAt: last.readAt.toISOString(),
+    meterOffset: last.offsetHours,
+    hire: hire ? toHireLine(hire) : null,
+    nextHire: line.nextHire,
+    wentOut: hire ? await wentOut(db, hire.id) : null,
+    lastFuelEighths: unit.fuel_eighths,
+    use,
+    trueHours: line.trueHours,
+    hoursToOilService: line.hoursToOilService,
+    nextHireHours: line.nextHire ? forecastHours(use, daysOf(line.nextHire)).expected : 0,
+    workMinutes: Number(work?.minutes ?? 0),
+  };
+}
+
+const daysOf = (hire: { fromAt: string; toAt: string }): number => (Date.parse(hire.toAt) - Date.parse(hire.fromAt)) / 86_400_000;
+
+export async function newestCheckInId(db: Db | Trx, unitId: number): Promise<string | null> {
+  const row = await db.selectFrom('check_in').select('id').where('unit_id', '=', unitId).orderBy('at', 'desc').limit(1).executeTakeFirst();
+  return row?.id ?? null;
+}
+
+async function wentOut(db: Db | Trx, hireId: number): Promise<Opening['wentOut']> {
+  const row = await db.selectFrom('check_out').select(['fuel_eighths', 'kit', 'at']).where('hire_id', '=', hireId).executeTakeFirst();
+  return row ? { fuelEighths: row.fuel_eighths, kit: row.kit, at: row.at.toISOString() } : null;
+}

@@ -1,0 +1,32 @@
+import type { LearnedReply } from '@hudrik/core/contracts';
+import { engineFamily } from '@hudrik/core/diagnosis';
+import type { Actor, Context } from '../context';
+import type { Db, JobRow, Trx } from '../database/tables';
+
+/** A job that is done and proven teaches the cause that was confirmed on it. Never an unproven one. */
+export async function teachBy(trx: Trx, job: JobRow, at: Date): Promise<void> {
+  const findings = await trx.selectFrom('finding').select(['id', 'machine', 'causes']).where('job_id', '=', job.id).where('causes', 'is not', null).execute();
+  for (const { id, machine, causes } of findings) {
+    await trx.insertInto('proven_cause').values({ finding_id: id, class_id: machine.classId ?? null, family: engineFamily(machine.engine), faults: causes ?? [], at }).onConflict((conflict) => conflict.column('finding_id').doNothing()).execute();
+  }
+}
+
+/** Counts by class and engine family since the last reset, with a version that changes with each lesson. */
+export async function readLearned(db: Db): Promise<LearnedReply> {
+  const reset = await db.selectFrom('learning_reset').select(['id', 'at']).orderBy('id', 'desc').limit(1).executeTakeFirst();
+  const rows = await db.selectFrom('proven_cause').select(['id', 'class_id', 'family', 'faults']).$if(reset !== undefined, (query) => query.where('at', '>', reset?.at as Date)).orderBy('id').execute();
+  const lessons = new Map<string, { classId: string | null; family: string; cases: number; counts: Record<string, number> }>();
+  for (const row of rows) {
+    const lesson = lessons.get(`${row.class_id} ${row.family}`) ?? { classId: row.class_id, family: row.family, cases: 0, counts: {} };
+    lesson.cases++;
+    for (const fault of row.faults) lesson.counts[fault] = (lesson.counts[fault] ?? 0) + 1;
+    lessons.set(`${row.class_id} ${row.family}`, lesson);
+  }
+  return { version: (reset?.id ?? 0) * 1_000_000 + (rows.at(-1)?.id ?? 0), since: reset?.at.toISOString() ?? null, lessons: [...lessons.values()] };
+}
+
+/** Back to the built-in odds. What was proven stays on record; it no longer counts. */
+export async function forgetLearned(context: Context, actor: Actor): Promise<LearnedReply> {
+  await context.db.insertInto('learning_reset').values({ at: context.now(), person_id: actor.id }).execute();
+  return readLearned(context.db);
+}

@@ -1,0 +1,33 @@
+import type { MachineFacts, Trx, UnitRow } from '../database/tables';
+import { lastReading } from '../fleet/meters';
+
+/** What is known of a unit's engine and past: its model's data sheet, its hours since service, how long it stood, its years on the yard. */
+export async function machineOfUnit(trx: Trx, unit: UnitRow, said: MachineFacts, at: Date): Promise<MachineFacts> {
+  const { data_sheet: sheet } = await trx.selectFrom('model').select('data_sheet').where('id', '=', unit.model_id).executeTakeFirstOrThrow();
+  const engine = (sheet as { engine?: MachineFacts['engine'] }).engine ?? {};
+  const { trueHours } = await lastReading(trx, unit.id);
+  const came = await trx.selectFrom('history_record').select('at').where('unit_id', '=', unit.id).where('kind', '=', 'unit-added').orderBy('id').limit(1).executeTakeFirst();
+  return {
+    classId: unit.class_id as MachineFacts['classId'],
+    engine: { ...engine, ...said.engine },
+    past: {
+      daysStood: await daysStood(trx, unit, at),
+      hoursSinceService: Math.max(Math.round(trueHours - unit.last_oil_service_true_hours), 0),
+      ...(came ? { ageYears: Math.round((at.getTime() - came.at.getTime()) / 31_557_600_000) } : {}),
+      ...said.past,
+    },
+  };
+}
+
+const DAY = 86_400_000;
+
+/** Days between its last two uses, or since its last: what it stood before the trouble showed. */
+async function daysStood(trx: Trx, unit: UnitRow, at: Date): Promise<number> {
+  const hires = await trx.selectFrom('hire').select(['out_at', 'ended_at', 'back_at']).where('unit_id', '=', unit.id).where('out_at', 'is not', null).orderBy('out_at', 'desc').limit(2).execute();
+  const [last, before] = hires;
+  const back = last?.back_at ?? last?.ended_at;
+  if (last?.out_at && before?.ended_at && back && at.getTime() - back.getTime() < 14 * DAY) return days(last.out_at.getTime() - before.ended_at.getTime());
+  return back ? days(at.getTime() - back.getTime()) : 0;
+}
+
+const days = (span: number): number => Math.max(Math.round(span / DAY), 0);

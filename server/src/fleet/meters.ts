@@ -1,0 +1,108 @@
+import { assessReading, learnUseRate, replaceMeter, rollOver, trueHours, type UseRate } from '@hudrik/core/hours';
+import { classOf } from '@hudrik/core/catalogue';
+import type { NewCheckIn } from '@hudrik/core/contracts';
+import { sql } from 'kysely';
+import type { Db, Trx, UnitRow } from '../database/tables';
+import { refuse } from '../refusal';
+
+export interface LastReading {
+  readonly meterId: number;
+  readonly meterOrdinal: number;
+  readonly offsetHours: number;
+  readonly readingId: number;
+  readonly reading: number;
+  readonly trueHours: number;
+  readonly readAt: Date;
+}
+
+/** The newest reading of the unit's present meter that no later record corrects. */
+export async function lastReading(db: Db | Trx, unitId: number): Promise<LastReading> {
+  const row = await db
+    .selectFrom('meter_reading as r')
+    .innerJoin('meter as m', 'm.id', 'r.meter_id')
+    .select(['m.id as meterId', 'm.ordinal as meterOrdinal', 'm.offset_hours as offsetHours', 'r.id as readingId', 'r.reading', 'r.true_hours as trueHours', 'r.read_at as readAt'])
+    .where('r.unit_id', '=', unitId)
+    .where(({ not, exists, selectFrom }) => not(exists(selectFrom('meter_reading as c').select('c.id').whereRef('c.corrects_id', '=', 'r.id'))))
+    .orderBy('r.stands_for', 'desc')
+    .limit(1)
+    .executeTakeFirst();
+  if (row === undefined) throw new Error(`Unit ${unitId} has no reading`);
+  return row;
+}
+
+/** How hard the unit is worked: hours and days of its ended hires, shrunk to its class. */
+export async function rateOfUse(db: Db | Trx, unit: Pick<UnitRow, 'id' | 'class_id'>): Promise<UseRate> {
+  const hires = await db
+    .selectFrom('hire as h')
+    .innerJoin('check_out as o', 'o.hire_id', 'h.id')
+    .innerJoin('meter_reading as ro', 'ro.id', 'o.reading_id')
+    .innerJoin('check_in as i', 'i.hire_id', 'h.id')
+    .innerJoin('meter_reading as ri', 'ri.id', 'i.reading_id')
+    .select(sql<number>`greatest(ri.true_hours - ro.true_hours, 0)`.as('hours'))
+    .select(sql<number>`greatest(extract(epoch from (h.ended_at - h.out_at)) / 86400, 0.5)::float8`.as('days'))
+    .where('h.unit_id', '=', unit.id)
+    .where('h.state', '=', 'ended')
+    .where('i.second_look_of', 'is', null)
+    .orderBy('h.ended_at', 'desc')
+    .limit(12)
+    .execute();
+  return learnUseRate(classOf(unit.class_id).use, hires);
+}
+
+type HoursEntry = NewCheckIn['hours'];
+
+export interface TakenReading {
+  readonly readingId: number;
+  readonly reading: number;
+  readonly trueHours: number;
+  readonly hoursRun: number;
+  /** How unusual the reading was, as one in so many; 0 when it was not. */
+  readonly unusualOneIn: number;
+}
+
+interface Taking {
+  readonly unit: UnitRow;
+  readonly entry: HoursEntry;
+  readonly at: Date;
+  readonly hireDays: number;
+}
+
+/** Takes a reading: refused when it makes no sense and nobody stands by it; a new or rolled meter is fitted first. */
+export async function takeReading(trx: Trx, { unit, entry, at, hireDays }: Taking): Promise<TakenReading> {
+  const last = await lastReading(trx, unit.id);
+  const reading = Number(entry.typed);
+  const meter = entry.meterEvent ? await fitMeter(trx, unit, last, entry.meterEvent, at) : last;
+  const clockHours = (at.getTime() - last.readAt.getTime()) / 3_600_000;
+  const total = trueHours(reading, meter);
+  const assessed = assessReading(entry.meterEvent ? String(total) : entry.typed, {
+    lastReading: entry.meterEvent ? last.trueHours : last.reading,
+    clockHours,
+    hireDays,
+    use: await rateOfUse(trx, unit),
+  });
+  const finding = assessed.findings[0];
+  if (finding?.code === 'below-last') refuse('hours-below-last', { lastReading: last.reading, suggestions: assessed.suggestions });
+  if (finding !== undefined && !entry.confirmed) refuse('hours-not-plausible', { finding, suggestions: assessed.suggestions });
+  const { id } = await trx
+    .insertInto('meter_reading')
+    .values({ meter_id: meter.meterId, unit_id: unit.id, reading, true_hours: total, read_at: at, corrects_id: null })
+    .returning('id')
+    .executeTakeFirstOrThrow();
+  const unusual = finding?.code === 'unusually-high' || finding?.code === 'unusually-low' ? finding.oneIn : 0;
+  return { readingId: id, reading, trueHours: total, hoursRun: assessed.hoursRun, unusualOneIn: unusual };
+}
+
+async function fitMeter(trx: Trx, unit: UnitRow, last: LastReading, event: NonNullable<HoursEntry['meterEvent']>, at: Date): Promise<{ meterId: number; offsetHours: number }> {
+  const oldReading = event.oldReading ?? last.reading;
+  if (oldReading < last.reading) refuse('hours-below-last', { lastReading: last.reading });
+  const meter =
+    event.kind === 'rolled-over'
+      ? rollOver({ offsetHours: last.offsetHours }, event.rollsAt ?? refuse('not-valid', { field: 'hours.meterEvent.rollsAt' }))
+      : replaceMeter(trueHours(oldReading, last), event.newMeterShows);
+  const { id } = await trx
+    .insertInto('meter')
+    .values({ unit_id: unit.id, ordinal: last.meterOrdinal + 1, offset_hours: meter.offsetHours, fitted_at: at, fitted_why: event.kind })
+    .returning('id')
+    .executeTakeFirstOrThrow();
+  return { meterId: id, offsetHours: meter.offsetHours };
+}

@@ -1,0 +1,40 @@
+import { forecastHours, meanHoursPerDay } from '@hudrik/core/hours';
+import type { UnitPage } from '@hudrik/core/contracts';
+import type { Context } from '../context';
+import { hireRows, toHireLine } from '../hires/hireLines';
+import { jobRows, toJobLine } from '../jobs/jobLines';
+import { lastReading, rateOfUse } from './meters';
+import { toUnitLine, unitRows } from './unitLines';
+import { unitByTag } from './units';
+
+/** Everything the unit's screen shows but its history. */
+export async function readUnitPage({ db }: Pick<Context, 'db'>, tag: string): Promise<UnitPage> {
+  const unit = await unitByTag(db, tag);
+  const line = toUnitLine(await unitRows(db).where('u.id', '=', unit.id).executeTakeFirstOrThrow());
+  const reading = await lastReading(db, unit.id);
+  const use = await rateOfUse(db, unit);
+  const hires = (await hireRows(db).where('h.unit_id', '=', unit.id).where('h.state', 'in', ['booked', 'out', 'back']).orderBy('h.from_at').limit(12).execute()).map(toHireLine);
+  const jobs = (await jobRows(db).where('j.unit_id', '=', unit.id).where('j.state', 'in', ['waiting', 'open']).execute()).map(toJobLine);
+  const lastCheckIn = await db.selectFrom('check_in').select('verdict').where('unit_id', '=', unit.id).orderBy('at', 'desc').limit(1).executeTakeFirst();
+  const readings = await db.selectFrom('meter_reading as r')
+    .select(['r.read_at', 'r.true_hours'])
+    .where('r.unit_id', '=', unit.id)
+    .where(({ not, exists, selectFrom }) => not(exists(selectFrom('meter_reading as c').select('c.id').whereRef('c.corrects_id', '=', 'r.id'))))
+    .orderBy('r.stands_for', 'desc')
+    .limit(40)
+    .execute();
+  return {
+    unit: line,
+    fuelEighths: unit.fuel_eighths,
+    meter: { reading: reading.reading, offsetHours: reading.offsetHours, readAt: reading.readAt.toISOString() },
+    hire: hires.find((hire) => hire.state === 'out' || hire.state === 'back') ?? null,
+    hires: hires.filter((hire) => hire.state === 'booked'),
+    jobs,
+    reasons: lastCheckIn ? [...lastCheckIn.verdict.reasons].map((reason) => ({ ...reason, origin: { ...reason.origin } })) : [],
+    use: { hoursPerDay: Math.round(meanHoursPerDay(use) * 10) / 10, in30Days: forecastHours(use, 30 * SHARE_OF_DAYS_OUT) },
+    readings: readings.reverse().map((row) => ({ at: row.read_at.toISOString(), trueHours: row.true_hours })),
+  };
+}
+
+/** Of a month, the part that a unit is out on hire, when nothing better is known (judgement). */
+const SHARE_OF_DAYS_OUT = 0.35;

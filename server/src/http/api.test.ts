@@ -1,0 +1,153 @@
+import assert from 'node:assert/strict';
+import { describe, test } from 'node:test';
+import { OPERATIONS, ROLES, type Operation, type Role } from '@hudrik/core/contracts';
+import { Validator } from '@seriousme/openapi-schema-validator';
+import { problemIn, useYard } from '../testing/yard';
+
+const ALL = Object.entries(OPERATIONS) as [string, Operation][];
+const CLOSED = ALL.filter(([, operation]) => operation.who !== 'public');
+const pathOf = (operation: Operation): string => operation.path.replaceAll('{tag}', 'GE-01').replaceAll(/\{\w+\}/g, '1');
+
+describe('the API', () => {
+  const yard = useYard();
+
+  test('every route but the public ones wants a sign-in', async () => {
+    assert.ok(CLOSED.length > 25);
+    for (const [id, operation] of CLOSED) {
+      const response = await yard.ask(operation.method.toUpperCase(), pathOf(operation), operation.method === 'get' ? {} : { body: {} });
+      assert.deepEqual([id, response.status, (await problemIn(response)).code], [id, 401, 'not-signed-in']);
+    }
+  });
+
+  test('every route refuses the roles that it is not for, and none refuses those it is for', async () => {
+    await yard.addUnit('GE-01');
+    for (const [id, operation] of CLOSED) {
+      if (id === 'signOut') continue;
+      for (const role of ROLES) {
+        const response = await yard.ask(operation.method.toUpperCase(), pathOf(operation), { as: role, ...(operation.method === 'get' ? {} : { body: {} }) });
+        const mayNot = !(operation.who as readonly Role[]).includes(role);
+        assert.equal(response.status === 403, mayNot, `${id} as ${role}: ${response.status}`);
+        assert.ok(response.status < 500, `${id} as ${role}: ${response.status}`);
+      }
+    }
+  });
+
+  test('every failure is problem+json with a code', async () => {
+    const response = await yard.ask('GET', '/api/units/XX-99', { as: 'lead' });
+    assert.match(response.headers.get('content-type') ?? '', /application\/problem\+json/);
+    assert.equal((await problemIn(response)).code, 'no-such-tag');
+    assert.equal((await yard.ask('GET', '/api/nothing', { as: 'lead' })).status, 404);
+  });
+
+  test('broken JSON, a broken cursor, a broken address and a body too large are the caller’s', async () => {
+    assert.equal((await yard.ask('POST', '/api/jobs', { as: 'lead', raw: '{"tag":' })).status, 400);
+    assert.equal((await yard.ask('GET', '/api/units?cursor=%00', { as: 'lead' })).status, 422);
+    assert.equal((await yard.ask('GET', '/api/units/GE-01/history?cursor=bm9wZQ', { as: 'lead' })).status, 422);
+    assert.equal((await yard.ask('GET', '/api/units/%E0%A4%A', { as: 'lead' })).status, 400);
+    assert.equal((await yard.ask('POST', '/api/units/GE-01/notes', { as: 'lead', raw: JSON.stringify({ text: 'x'.repeat(2_000_000) }) })).status, 413);
+    assert.equal((await yard.ask('POST', '/api/units/GE-01/notes', { as: 'lead', body: { text: 'a\u0000b' } })).status, 422);
+  });
+
+  test('a photo is known by its bytes; 20 MB and a text file are refused', async () => {
+    const png = Buffer.from('iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==', 'base64');
+    const put = (id: string, raw: Buffer | string) => yard.ask('PUT', `/api/photos/${id}`, { as: 'technician', raw });
+    const id = '11111111-1111-4111-8111-111111111111';
+    assert.equal((await put(id, png)).status, 201);
+    assert.equal((await put(id, png)).status, 201);
+    assert.equal((await problemIn(await put('22222222-2222-4222-8222-222222222222', 'just words'))).code, 'not-a-photo');
+    assert.equal((await problemIn(await put('33333333-3333-4333-8333-333333333333', Buffer.alloc(20_000_000)))).code, 'too-large');
+    const back = await yard.ask('GET', `/api/photos/${id}`, { as: 'counter' });
+    assert.equal(back.headers.get('content-type'), 'image/png');
+    assert.deepEqual(Buffer.from(await back.arrayBuffer()), png);
+  });
+
+  test('a change wants the version that was seen', async () => {
+    const seen = await yard.ask('GET', '/api/units/GE-01', { as: 'lead' });
+    const etag = seen.headers.get('etag') ?? '';
+    assert.match(etag, /^"\d+"$/);
+    const change = (homeBay: string) => yard.ask('PATCH', '/api/units/GE-01', { as: 'lead', body: { homeBay }, headers: { 'If-Match': etag } });
+    assert.equal((await change('South 2')).status, 200);
+    assert.equal((await problemIn(await change('South 3'))).code, 'changed-meanwhile');
+  });
+
+  test('history comes in pages that neither skip nor repeat', async () => {
+    await yard.addUnit('GE-50');
+    for (let n = 0; n < 12; n++) await yard.ask('POST', '/api/units/GE-50/notes', { as: 'lead', body: { text: `note ${n}` } });
+    const seen: string[] = [];
+    for (let cursor: string | null = ''; cursor !== null; ) {
+      const page = (await (await yard.ask('GET', `/api/units/GE-50/history?limit=5${cursor ? `&cursor=${cursor}` : ''}`, { as: 'lead' })).json()) as { records: { id: string }[]; next: string | null };
+      seen.push(...page.records.map((record) => record.id));
+      cursor = page.next;
+    }
+    assert.equal(seen.length, 13);
+    assert.equal(new Set(seen).size, 13);
+  });
+
+  test('the OpenAPI 3.1 document is valid by another library, and holds every operation', async () => {
+    const document = (await (await yard.ask('GET', '/api/openapi.json')).json()) as { paths: Record<string, object> };
+    const result = await new Validator().validate(document);
+    assert.deepEqual([result.valid, result.errors], [true, undefined]);
+    assert.equal(Object.values(document.paths).flatMap((path) => Object.keys(path)).length, ALL.length);
+  });
+
+  test('health tells whether the records can be reached', async () => {
+    assert.deepEqual(await (await yard.ask('GET', '/api/health')).json(), { ok: true, store: true, version: 'test' });
+  });
+});
+
+describe('people', () => {
+  const yard = useYard();
+  const change = async (role: 'lead' | 'counter', body: object) => {
+    const { id } = await yard.db.selectFrom('person').select('id').where('role', '=', role).executeTakeFirstOrThrow();
+    return yard.ask('PATCH', `/api/people/${id}`, { as: 'lead', body });
+  };
+
+  test('somebody must be lead', async () => {
+    for (const body of [{ role: 'technician' }, { left: true }]) assert.equal((await problemIn(await change('lead', body))).code, 'last-lead');
+  });
+
+  test('who left is signed out, not on the door, and can come back', async () => {
+    assert.equal((await change('counter', { left: true })).status, 200);
+    assert.equal((await yard.ask('GET', '/api/session', { as: 'counter' })).status, 401);
+    const { people } = (await (await yard.ask('GET', '/api/door')).json()) as { people: { role: string }[] };
+    assert.ok(people.every((person) => person.role !== 'counter'));
+    assert.equal((await change('counter', { left: false, pin: '777777' })).status, 200);
+    const { id } = await yard.db.selectFrom('person').select('id').where('role', '=', 'counter').executeTakeFirstOrThrow();
+    assert.equal((await yard.ask('POST', '/api/session', { body: { personId: id, pin: '12345' } })).status, 401);
+    assert.equal((await yard.ask('POST', '/api/session', { body: { personId: id, pin: '777777' } })).status, 200);
+  });
+});
+
+describe('signing in', () => {
+  const yard = useYard(6);
+
+  test('the cookie is for the server alone, and is dead after signing out', async () => {
+    const id = (await yard.db.selectFrom('person').select('id').where('role', '=', 'lead').executeTakeFirstOrThrow()).id;
+    const entered = await yard.ask('POST', '/api/session', { body: { personId: id, pin: '12345' } });
+    const cookie = entered.headers.get('set-cookie') ?? '';
+    assert.match(cookie, /HttpOnly/);
+    assert.match(cookie, /SameSite=Strict/);
+    assert.equal((await yard.ask('DELETE', '/api/session', { as: 'counter' })).status, 200);
+    assert.equal((await yard.ask('GET', '/api/session', { as: 'counter' })).status, 401);
+  });
+
+  test('a session ends by itself', async () => {
+    yard.later(24 * 15);
+    assert.equal((await yard.ask('GET', '/api/session', { as: 'lead' })).status, 401);
+  });
+
+  test('PINs are kept as argon2id', async () => {
+    const { pin_hash } = await yard.db.selectFrom('person').select('pin_hash').executeTakeFirstOrThrow();
+    assert.match(pin_hash, /^\$argon2id\$/);
+  });
+
+  test('the first lead can be made by the code only while there is nobody', async () => {
+    assert.equal((await yard.ask('POST', '/api/first-lead', { body: { code: 'first-code', name: 'Late', pin: '12345' } })).status, 404);
+  });
+
+  test('guessing is slowed down', async () => {
+    const statuses: number[] = [];
+    for (let n = 0; n < 8; n++) statuses.push((await yard.ask('POST', '/api/session', { body: { personId: 1, pin: '99999' } })).status);
+    assert.ok(statuses.includes(429), statuses.join());
+  });
+});

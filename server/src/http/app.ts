@@ -1,0 +1,67 @@
+import path from 'node:path';
+import compression from 'compression';
+import express, { type Express } from 'express';
+import { rateLimit } from 'express-rate-limit';
+import helmet from 'helmet';
+import type { Logger } from 'pino';
+import type { Context } from '../context';
+import { problemOf, Refusal } from '../refusal';
+import { bindOperations } from './bind';
+import { handlersOf, type Installation } from './handlers';
+import { onError } from './onError';
+
+export interface Serving {
+  readonly context: Context;
+  readonly installation: Installation;
+  readonly log: Logger;
+  /** The built web app, or null to serve the API alone. */
+  readonly webFolder: string | null;
+  readonly signInsPerMinute: number;
+}
+
+/** The HTTP side: API under /api, everything else is the app. */
+export function httpApp({ context, installation, log, webFolder, signInsPerMinute }: Serving): Express {
+  const app = express();
+  app.disable('x-powered-by');
+  app.set('etag', false);
+  app.use(helmet({ contentSecurityPolicy: { directives: DIRECTIVES }, strictTransportSecurity: false }));
+  app.use(compression());
+  app.use('/api', (request, response, next) => {
+    const began = process.hrtime.bigint();
+    response.on('finish', () => log.info({ method: request.method, path: request.path, status: response.statusCode, ms: Number(process.hrtime.bigint() - began) / 1e6 }, 'request'));
+    response.setHeader('Cache-Control', 'no-store');
+    next();
+  });
+  const slowDown = rateLimit({
+    windowMs: 60_000,
+    limit: signInsPerMinute,
+    standardHeaders: 'draft-8',
+    legacyHeaders: false,
+    handler: (_request, _response, next) => next(new Refusal('too-many')),
+  });
+  bindOperations(app, context, handlersOf(context, installation), { signIn: slowDown, firstLead: slowDown });
+  app.use('/api', (_request, response) => void response.status(404).type('application/problem+json').send(JSON.stringify(problemOf(new Refusal('not-found')))));
+  if (webFolder !== null) serveWeb(app, webFolder);
+  app.use(onError(log));
+  return app;
+}
+
+const DIRECTIVES = {
+  defaultSrc: ["'self'"],
+  scriptSrc: ["'self'"],
+  // react-native-web writes its styles into the page.
+  styleSrc: ["'self'", "'unsafe-inline'"],
+  imgSrc: ["'self'", 'data:', 'blob:'],
+  fontSrc: ["'self'"],
+  connectSrc: ["'self'"],
+  workerSrc: ["'self'"],
+  upgradeInsecureRequests: null,
+};
+
+function serveWeb(app: Express, folder: string): void {
+  const forever = { immutable: true, maxAge: '1y' } as const;
+  app.use('/_expo', express.static(path.join(folder, '_expo'), forever));
+  app.use('/assets', express.static(path.join(folder, 'assets'), { ...forever, dotfiles: 'allow' }));
+  app.use(express.static(folder, { setHeaders: (response) => void response.setHeader('Cache-Control', 'no-cache') }));
+  app.get('/{*any}', (_request, response) => void response.set('Cache-Control', 'no-cache').sendFile(path.join(folder, 'index.html')));
+}

@@ -1,0 +1,32 @@
+import type { JobLine } from '@hudrik/core/contracts';
+import type { Db, Trx } from '../database/tables';
+
+export function jobRows(db: Db | Trx) {
+  return db
+    .selectFrom('job as j')
+    .innerJoin('unit as ju', 'ju.id', 'j.unit_id')
+    .leftJoin('person as jp', 'jp.id', 'j.started_by')
+    .select(['j.id', 'ju.tag', 'ju.class_id', 'j.kind', 'j.work', 'j.says', 'j.minutes', 'j.blocks', 'j.state', 'j.origins', 'j.why', 'j.caution', 'j.raised_at', 'jp.name as started_by', 'j.closed_at', 'j.version'])
+    .orderBy('j.id');
+}
+
+type JobRowRead = Awaited<ReturnType<ReturnType<typeof jobRows>['execute']>>[number];
+
+export const toJobLine = (row: JobRowRead): JobLine => ({
+  id: String(row.id),
+  tag: row.tag,
+  classId: row.class_id as JobLine['classId'],
+  kind: row.kind,
+  work: row.work,
+  says: row.says,
+  minutes: row.minutes,
+  blocks: row.blocks,
+  state: row.state,
+  origins: [...row.origins].map((origin) => ({ kind: origin.kind, id: origin.id, ...(origin.exception ? { exception: origin.exception } : {}) })) as JobLine['origins'],
+  why: row.why,
+  caution: row.caution,
+  raisedAt: row.raised_at.toISOString(),
+  startedBy: row.started_by,
+  closedAt: row.closed_at?.toISOString() ?? null,
+  version: row.version,
+});

@@ -1,0 +1,53 @@
+import { randomBytes } from 'node:crypto';
+import { existsSync } from 'node:fs';
+import path from 'node:path';
+import { fileURLToPath } from 'node:url';
+import pino from 'pino';
+import { migrate, openDatabase } from './database/open';
+import { httpApp } from './http/app';
+import { readDoor } from './people/sessions';
+
+/** Composition root: what comes from the environment becomes arguments here and nowhere else. */
+const url = process.env.DATABASE_URL;
+if (!url) throw new Error('DATABASE_URL is not set');
+const port = Number(process.env.PORT ?? 4780);
+const demo = process.env.HUDRIK_DEMO === '1';
+const log = pino({ level: process.env.HUDRIK_LOG ?? 'warn' });
+const db = openDatabase(url);
+await migrate(db);
+
+const people = demo ? (await readDoor({ db, now: () => new Date() }, true)).people.filter((person) => person.demoPin) : [];
+const nobodyYet = (await db.selectFrom('person').select('id').limit(1).executeTakeFirst()) === undefined;
+const firstLeadCode = nobodyYet ? randomBytes(12).toString('base64url') : null;
+const built = path.resolve(path.dirname(fileURLToPath(import.meta.url)), '../../app/dist');
+const app = httpApp({
+  context: { db, now: () => new Date() },
+  installation: { version: process.env.npm_package_version ?? '0.1.0', demo, firstLeadCode },
+  log,
+  webFolder: existsSync(path.join(built, 'index.html')) ? built : null,
+  signInsPerMinute: demo ? 120 : 10,
+});
+
+const server = app.listen(port, process.env.HUDRIK_HOST ?? '127.0.0.1', () => {
+  const address = server.address();
+  const at = `http://localhost:${address !== null && typeof address === 'object' ? address.port : port}`;
+  console.log(`Hudrik is up at ${at}`);
+  if (demo) for (const { name, role, demoPin } of people) console.log(`  ${name}, ${role}: ${demoPin}`);
+  if (firstLeadCode) console.log(`Nobody is here yet. Make the first lead, once, at ${at}/first-lead?code=${firstLeadCode}`);
+});
+server.on('error', (error: NodeJS.ErrnoException) => {
+  console.error(error.code === 'EADDRINUSE' ? `Port ${port} is taken. Set PORT to another one.` : error.message);
+  process.exit(1);
+});
+
+let stopping = false;
+function stop(): void {
+  if (stopping) return;
+  stopping = true;
+  server.close(() => void db.destroy().then(() => process.exit(0)));
+  server.closeIdleConnections();
+  // Requests that still run get a moment; the process does not outlive it.
+  setTimeout(() => process.exit(0), 4000).unref();
+}
+process.on('SIGTERM', stop);
+process.on('SIGINT', stop);
