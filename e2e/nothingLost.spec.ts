@@ -11,9 +11,7 @@ async function toVerdict(page: Page, tag: string): Promise<Thumb> {
   return thumb;
 }
 
-test.describe('nothing is lost', () => {
-  test.skip(({ viewport }) => (viewport?.width ?? 0) > 1000, 'the same code on both; tried on the phone');
-
+test.describe('nothing is lost', { tag: '@phone' }, () => {
   test('a reload in the middle goes on where it was', async ({ page }) => {
     await signIn(page, 'Ivo Tarnwell');
     const { tag } = await unitLike(page.request, 'generator', 'fit', 1);
