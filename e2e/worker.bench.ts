@@ -18,15 +18,17 @@ interface Look {
 const looks: Look[] = [];
 const entries = (): Promise<Look[]> => page.evaluate(() => performance.getEntriesByName('hudrik-look').map((entry) => ({ whole: entry.duration, sum: (entry as PerformanceMeasure).detail as number })));
 for (let n = 0; n < READINGS; n++) {
+  await page.waitForTimeout(300);
   const before = (await entries()).length;
   const group = page.getByRole('group', { name: 'Answers' });
   if ((await group.count()) === 0) {
     await page.getByRole('button', { name: 'Put right, and the trouble is still there' }).click();
   } else {
-    const keep = page.getByRole('button', { name: 'Keep', exact: true });
-    const ticks = (await keep.count()) > 0;
     await group.getByRole('button').first().click();
-    if (ticks) await keep.click();
+    const keep = page.getByRole('button', { name: 'Keep', exact: true, disabled: false });
+    // Where several answers may go together, they are ticked and then kept.
+    await page.waitForTimeout(50);
+    if ((await keep.count()) > 0) await keep.click();
   }
   while ((await entries()).length === before) await page.waitForTimeout(20);
   looks.push((await entries()).at(-1) as Look);

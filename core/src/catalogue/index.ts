@@ -6,6 +6,7 @@ import type { Check, Complaint, MachineClass } from './shapes';
 
 export * from './shapes';
 export { CAUTIONS, type CautionId } from './cautions';
+export { FIND_FAULT } from './checklists/findFault';
 export { CLASSES } from './classes';
 export { COMPLAINTS, ENDED } from './complaints';
 export { RULES_EDITION } from './edition';

@@ -26,6 +26,14 @@ export const likelihoodAmongOthers = (observation: CompiledObservation, outcome:
   return { shows, silent: shows.map((part) => 1 - part), healthy };
 };
 
+/** How a 64-bit number is laid out (IEEE 754): sign, eleven bits of exponent, fraction. */
+const EXPONENTS = 2048;
+const EXPONENT_BIAS = 1023;
+const EXPONENT_SHIFT = 20;
+const UPPER_HALF = new Uint8Array(new Uint32Array([1]).buffer)[0] === 1 ? 1 : 0;
+/** Sets lighter than a millionth are not kept, however few there are. */
+const LEAST_EXPONENT = EXPONENT_BIAS - 20;
+
 /** Weights under this are brought up again. */
 const VANISHING = 1e-200;
 
@@ -42,37 +50,40 @@ export class Belief {
   readonly n: number;
   readonly pairs: number;
   readonly weights: Float64Array;
-  readonly #pairStart: Int32Array;
-  readonly #single: Float64Array;
-  readonly #pair: Float64Array;
+  // `private`, not `#`: the web build turns `#` into a lookup by a made-up name, and these stand in the innermost loops.
+  private readonly pairStart: Int32Array;
+  private readonly tripleStart: Int32Array;
+  private readonly single: Float64Array;
+  private readonly pair: Float64Array;
 
   /** From prior odds, or as a copy of another. */
   constructor(odds: Float64Array | Belief) {
     this.n = odds instanceof Belief ? odds.n : odds.length;
     const { n } = this;
-    this.pairs = (n * (n - 1)) / 2;
-    this.weights = odds instanceof Belief ? odds.weights.slice() : new Float64Array(1 + n + this.pairs + (n * (n - 1) * (n - 2)) / 6).fill(1);
-    this.#pairStart = Int32Array.from({ length: n + 1 }, (_, a) => (a * (2 * n - a - 1)) / 2);
-    this.#single = new Float64Array(n);
-    this.#pair = new Float64Array(this.pairs);
+    const pairs = (this.pairs = (n * (n - 1)) / 2);
+    this.weights = odds instanceof Belief ? odds.weights.slice() : new Float64Array(1 + n + pairs + (n * (n - 1) * (n - 2)) / 6).fill(1);
+    this.pairStart = odds instanceof Belief ? odds.pairStart : Int32Array.from({ length: n + 1 }, (_, a) => (a * (2 * n - a - 1)) / 2);
+    this.tripleStart = odds instanceof Belief ? odds.tripleStart : startsOfTriples(this.pairStart, pairs);
+    this.single = new Float64Array(n);
+    this.pair = new Float64Array(pairs);
     if (odds instanceof Belief) return;
     // Prior odds multiply: a set's prior is the product of its faults' odds, which is a likelihood without a healthy part.
-    this.#multiplyProducts(odds);
+    this.multiplyProducts(odds);
     this.normalise();
   }
 
-  #multiplyProducts(odds: Float64Array): void {
-    const { n, pairs, weights } = this;
+  private multiplyProducts(odds: Float64Array): void {
+    const { n, pairs, weights, pair, pairStart } = this;
     let [j, k] = [0, 1 + n + pairs];
     for (let a = 0; a < n; a++) {
       weights[1 + a] = odds[a] as number;
-      for (let b = a + 1; b < n; b++) weights[1 + n + j] = this.#pair[j++] = (odds[a] as number) * (odds[b] as number);
+      for (let b = a + 1; b < n; b++) weights[1 + n + j] = pair[j++] = (odds[a] as number) * (odds[b] as number);
     }
-    for (let a = 0; a < n; a++) for (let p = this.#pairStart[a + 1] as number; p < pairs; p++) weights[k++] = (odds[a] as number) * (this.#pair[p] as number);
+    for (let a = 0; a < n; a++) for (let p = pairStart[a + 1] as number; p < pairs; p++) weights[k++] = (odds[a] as number) * (pair[p] as number);
   }
 
   pairIndex(a: number, b: number): number {
-    return (this.#pairStart[a] as number) + b - a - 1;
+    return (this.pairStart[a] as number) + b - a - 1;
   }
 
   /** Where the set of these faults (ascending) is kept. */
@@ -81,22 +92,14 @@ export class Belief {
     if (a === undefined) return 0;
     if (b === undefined) return 1 + a;
     if (c === undefined) return 1 + this.n + this.pairIndex(a, b);
-    return 1 + this.n + this.pairs + this.#tripleStart(a) + this.pairIndex(b, c) - (this.#pairStart[a + 1] as number);
-  }
-
-  #tripleStart(a: number): number {
-    let start = 0;
-    for (let first = 0; first < a; first++) start += this.pairs - (this.#pairStart[first + 1] as number);
-    return start;
+    return 1 + this.n + this.pairs + (this.tripleStart[a] as number) + this.pairIndex(b, c) - (this.pairStart[a + 1] as number);
   }
 
   /** Weighs every set by how likely it shows this. The weights are normalised by whoever has no more to weigh. */
   update(likelihood: Likelihood): void {
     const { shows, silent, healthy } = likelihood;
-    const { n, pairs, weights } = this;
-    const single = this.#single;
-    const pair = this.#pair;
-    this.#likelihoods(likelihood);
+    const { n, pairs, weights, pairStart, single, pair } = this;
+    this.likelihoods(likelihood);
     weights[0] = (weights[0] as number) * healthy;
     for (let a = 0; a < n; a++) weights[1 + a] = (weights[1 + a] as number) * (single[a] as number);
     for (let j = 0; j < pairs; j++) weights[1 + n + j] = (weights[1 + n + j] as number) * (pair[j] as number);
@@ -104,15 +107,19 @@ export class Belief {
     for (let a = 0; a < n; a++) {
       const show = shows[a] as number;
       const quiet = silent[a] as number;
-      for (let j = this.#pairStart[a + 1] as number; j < pairs; j++, k++) weights[k] = (weights[k] as number) * (show + quiet * (pair[j] as number));
+      for (let j = pairStart[a + 1] as number; j < pairs; j++, k++) weights[k] = (weights[k] as number) * (show + quiet * (pair[j] as number));
     }
   }
 
-  #likelihoods({ shows, silent, healthy }: Likelihood): void {
-    const { n } = this;
-    for (let a = 0; a < n; a++) this.#single[a] = (shows[a] as number) + (silent[a] as number) * healthy;
+  private likelihoods({ shows, silent, healthy }: Likelihood): void {
+    const { n, single, pair } = this;
+    for (let a = 0; a < n; a++) single[a] = (shows[a] as number) + (silent[a] as number) * healthy;
     let j = 0;
-    for (let a = 0; a < n; a++) for (let b = a + 1; b < n; b++) this.#pair[j++] = (shows[a] as number) + (silent[a] as number) * (this.#single[b] as number);
+    for (let a = 0; a < n; a++) {
+      const show = shows[a] as number;
+      const quiet = silent[a] as number;
+      for (let b = a + 1; b < n; b++) pair[j++] = show + quiet * (single[b] as number);
+    }
   }
 
   /** Many readings weigh all sets down: long before the numbers vanish they are brought up again. */
@@ -131,68 +138,95 @@ export class Belief {
 
   /** Probability of each fault. */
   marginals(): Float64Array {
-    return this.#marginals(this.weights, null).by;
+    const { n, pairs, weights, pairStart } = this;
+    const by = new Float64Array(n);
+    const tails = new Float64Array(pairs);
+    let k = 1 + n + pairs;
+    for (let a = 0; a < n; a++) {
+      let sum = weights[1 + a] as number;
+      for (let j = pairStart[a + 1] as number; j < pairs; j++, k++) {
+        const w = weights[k] as number;
+        sum += w;
+        tails[j] = (tails[j] as number) + w;
+      }
+      by[a] = sum;
+    }
+    let j = 0;
+    for (let a = 0; a < n; a++) {
+      for (let b = a + 1; b < n; b++, j++) {
+        const own = (weights[1 + n + j] as number) + (tails[j] as number);
+        by[a] = (by[a] as number) + own;
+        by[b] = (by[b] as number) + own;
+      }
+    }
+    return by;
   }
 
   /** As if this showing had not been seen: the probability of each fault, and how likely the showing was, given all others. */
   without(likelihood: Likelihood): { readonly by: Float64Array; readonly predicted: number } {
-    const { by, total } = this.#marginals(this.weights, likelihood);
-    for (let f = 0; f < by.length; f++) by[f] = (by[f] as number) / total;
+    const { n, pairs, weights, pairStart, single, pair } = this;
+    const { shows, silent, healthy } = likelihood;
+    this.likelihoods(likelihood);
+    const by = new Float64Array(n);
+    const tails = new Float64Array(pairs);
+    const overPair = pair.map((p) => 1 / p);
+    let total = (weights[0] as number) / healthy;
+    let k = 1 + n + pairs;
+    for (let a = 0; a < n; a++) {
+      const show = shows[a] as number;
+      const quiet = silent[a] as number;
+      let sum = 0;
+      if (show === 0 && quiet === 1) {
+        // It has nothing to say to this: the pair behind it says all.
+        for (let j = pairStart[a + 1] as number; j < pairs; j++, k++) {
+          const w = (weights[k] as number) * (overPair[j] as number);
+          sum += w;
+          tails[j] = (tails[j] as number) + w;
+        }
+      } else {
+        for (let j = pairStart[a + 1] as number; j < pairs; j++, k++) {
+          const w = (weights[k] as number) / (show + quiet * (pair[j] as number));
+          sum += w;
+          tails[j] = (tails[j] as number) + w;
+        }
+      }
+      const own = (weights[1 + a] as number) / (single[a] as number);
+      by[a] = sum + own;
+      total += sum + own;
+    }
+    let j = 0;
+    for (let a = 0; a < n; a++) {
+      for (let b = a + 1; b < n; b++, j++) {
+        const own = (weights[1 + n + j] as number) * (overPair[j] as number);
+        total += own;
+        by[a] = (by[a] as number) + own + (tails[j] as number);
+        by[b] = (by[b] as number) + own + (tails[j] as number);
+      }
+    }
+    for (let f = 0; f < n; f++) by[f] = (by[f] as number) / total;
     return { by, predicted: 1 / total };
   }
 
   /** The weight that all sets would have together without these two showings: one, were they not seen to begin with. */
   totalWithout(one: Likelihood, other: Likelihood): number {
-    const { n, pairs, weights } = this;
-    this.#likelihoods(one);
-    const single = this.#single.slice();
-    const pair = this.#pair.slice();
-    this.#likelihoods(other);
-    const [otherSingle, otherPair] = [this.#single, this.#pair];
+    const { n, pairs, weights, pairStart } = this;
+    this.likelihoods(one);
+    const single = this.single.slice();
+    const pair = this.pair.slice();
+    this.likelihoods(other);
+    const { single: otherSingle, pair: otherPair } = this;
     let total = (weights[0] as number) / (one.healthy * other.healthy);
     for (let a = 0; a < n; a++) total += (weights[1 + a] as number) / ((single[a] as number) * (otherSingle[a] as number));
     for (let j = 0; j < pairs; j++) total += (weights[1 + n + j] as number) / ((pair[j] as number) * (otherPair[j] as number));
     let k = 1 + n + pairs;
     for (let a = 0; a < n; a++) {
-      const [show, quiet, otherShow, otherQuiet] = [one.shows[a] as number, one.silent[a] as number, other.shows[a] as number, other.silent[a] as number];
-      for (let j = this.#pairStart[a + 1] as number; j < pairs; j++, k++) total += (weights[k] as number) / ((show + quiet * (pair[j] as number)) * (otherShow + otherQuiet * (otherPair[j] as number)));
+      const show = one.shows[a] as number;
+      const quiet = one.silent[a] as number;
+      const otherShow = other.shows[a] as number;
+      const otherQuiet = other.silent[a] as number;
+      for (let j = pairStart[a + 1] as number; j < pairs; j++, k++) total += (weights[k] as number) / ((show + quiet * (pair[j] as number)) * (otherShow + otherQuiet * (otherPair[j] as number)));
     }
     return total;
-  }
-
-  #marginals(weights: Float64Array, takenBack: Likelihood | null): { by: Float64Array; total: number } {
-    const { n, pairs } = this;
-    const by = new Float64Array(n);
-    const tails = new Float64Array(pairs);
-    const pair = this.#pair;
-    if (takenBack) this.#likelihoods(takenBack);
-    let total = (weights[0] as number) / (takenBack?.healthy ?? 1);
-    let k = 1 + n + pairs;
-    for (let a = 0; a < n; a++) {
-      const show = takenBack === null ? 1 : (takenBack.shows[a] as number);
-      const quiet = takenBack === null ? 0 : (takenBack.silent[a] as number);
-      let sum = 0;
-      for (let j = this.#pairStart[a + 1] as number; j < pairs; j++, k++) {
-        const w = (weights[k] as number) / (show + quiet * (pair[j] as number));
-        sum += w;
-        tails[j] = (tails[j] as number) + w;
-      }
-      by[a] = (by[a] as number) + sum;
-      total += sum;
-    }
-    let j = 0;
-    for (let a = 0; a < n; a++) {
-      for (let b = a + 1; b < n; b++, j++) {
-        const own = (weights[1 + n + j] as number) / (takenBack === null ? 1 : (pair[j] as number));
-        total += own;
-        by[a] = (by[a] as number) + own + (tails[j] as number);
-        by[b] = (by[b] as number) + own + (tails[j] as number);
-      }
-      const own = (weights[1 + a] as number) / (takenBack === null ? 1 : (this.#single[a] as number));
-      total += own;
-      by[a] = (by[a] as number) + own;
-    }
-    return { by, total };
   }
 
   /** A fault was put right, and the trouble is still there: each set goes on without it, and it is not that nothing was wrong. */
@@ -215,17 +249,21 @@ export class Belief {
   }
 
   /** The sets that hold all but very little of the weight, heaviest part first kept: at most about this many. */
-  heaviest(most: number, least = 1e-6): Sets {
-    let threshold = least;
-    for (;;) {
-      let count = 0;
-      for (let k = 0; k < this.weights.length; k++) if ((this.weights[k] as number) >= threshold) count++;
-      if (count <= most) return this.#collect(threshold, count);
-      threshold *= 2;
+  heaviest(most: number): Sets {
+    // Counted by powers of two: the exponent stands in the upper half of each number.
+    const counts = new Uint32Array(EXPONENTS);
+    const halves = new Uint32Array(this.weights.buffer, this.weights.byteOffset, 2 * this.weights.length);
+    for (let at = UPPER_HALF; at < halves.length; at += 2) {
+      const exponent = (halves[at] as number) >>> EXPONENT_SHIFT;
+      counts[exponent] = (counts[exponent] as number) + 1;
     }
+    let count = 0;
+    let least = EXPONENTS;
+    while (least > LEAST_EXPONENT && count + (counts[least - 1] as number) <= most) count += counts[--least] as number;
+    return this.collect(2 ** (least - EXPONENT_BIAS), count);
   }
 
-  #collect(threshold: number, count: number): Sets {
+  private collect(threshold: number, count: number): Sets {
     const { n, weights } = this;
     const sets: Sets = { count, weight: new Float64Array(count), a: new Int16Array(count).fill(n), b: new Int16Array(count).fill(n), c: new Int16Array(count).fill(n) };
     let at = 0;
@@ -251,4 +289,13 @@ export interface Sets {
   readonly a: Int16Array;
   readonly b: Int16Array;
   readonly c: Int16Array;
+}
+
+function startsOfTriples(pairStart: Int32Array, pairs: number): Int32Array {
+  let start = 0;
+  return pairStart.map((_, a) => {
+    const own = start;
+    start += pairs - (pairStart[a + 1] ?? pairs);
+    return own;
+  });
 }

@@ -29,6 +29,11 @@ export class Finding {
   readonly model: Model;
   readonly belief: Belief;
   readonly showings: readonly Showing[];
+  /**
+   * Those since the last repair that did not help. What was seen before it counts, but can no longer be taken out by itself: sets with
+   * and without the repaired fault have become one.
+   */
+  readonly sinceRepair: readonly Showing[];
   readonly countedOnce: readonly string[];
   readonly seen: Seen;
   readonly repaired: readonly string[];
@@ -40,6 +45,7 @@ export class Finding {
     const steps = chapters.flatMap((chapter) => stepsOf(knowledge, this.model, chapter, twice));
     this.belief = beliefAfter(this.model, knowledge, steps);
     this.showings = steps.flatMap((step) => (step.kind === 'showing' ? [step] : []));
+    this.sinceRepair = steps.slice(steps.findLastIndex((step) => step.kind === 'repaired') + 1).flatMap((step) => (step.kind === 'showing' ? [step] : []));
     this.countedOnce = twice;
     this.seen = Object.assign({}, ...chapters.map((chapter) => chapter.seen)) as Seen;
     this.repaired = chapters.flatMap((chapter) => chapter.repaired ?? []);
@@ -55,9 +61,13 @@ export class Finding {
     return this.showings.filter((showing) => showing.outcome !== healthyOutcome(this.knowledge, showing.observation)).map((showing) => showing.likelihood);
   }
 
+  /** The heaviest sets, at most about so many; looked for once. */
   sets(most: number): Sets {
-    return this.belief.heaviest(most);
+    if (this.#sets?.most !== most) this.#sets = { most, sets: this.belief.heaviest(most) };
+    return this.#sets.sets;
   }
+
+  #sets: { readonly most: number; readonly sets: Sets } | null = null;
 }
 
 type Step = (Showing & { readonly kind: 'showing' }) | { readonly kind: 'repaired'; readonly fault: number };

@@ -31,40 +31,40 @@ interface Candidate {
  * last of them is reached. Nothing wrong is one of them: one try.
  */
 export class Planner {
-  readonly #culprits: Culprits;
-  readonly #model: Model;
-  readonly #prices: Prices;
-  readonly #n: number;
-  readonly #by: Float64Array;
-  readonly #ratio: Float64Array;
-  readonly #reached: Float64Array;
-  readonly #order: Int16Array;
-  readonly #scratch: Float64Array;
+  private readonly culprits: Culprits;
+  private readonly model: Model;
+  private readonly prices: Prices;
+  private readonly n: number;
+  private readonly by: Float64Array;
+  private readonly ratio: Float64Array;
+  private readonly reached: Float64Array;
+  private readonly order: Int16Array;
+  private readonly scratch: Float64Array;
 
   constructor(model: Model, prices: Prices, culprits: Culprits) {
-    this.#model = model;
-    this.#prices = prices;
-    this.#culprits = culprits;
-    const n = (this.#n = culprits.faults.length);
-    this.#by = new Float64Array(n + 1);
-    this.#ratio = new Float64Array(n + 1);
-    this.#reached = new Float64Array(n + 1);
-    this.#order = Int16Array.from({ length: n + 1 }, (_, f) => f);
-    this.#scratch = new Float64Array(culprits.count);
+    this.model = model;
+    this.prices = prices;
+    this.culprits = culprits;
+    const n = (this.n = culprits.faults.length);
+    this.by = new Float64Array(n + 1);
+    this.ratio = new Float64Array(n + 1);
+    this.reached = new Float64Array(n + 1);
+    this.order = Int16Array.from({ length: n + 1 }, (_, f) => f);
+    this.scratch = new Float64Array(culprits.count);
   }
 
   /** Prices of the culprits alone. */
-  #price(after: readonly string[] = []): Price {
-    const whole = this.#prices.price(after);
-    const pick = (from: Float64Array): Float64Array => Float64Array.from({ length: this.#n + 1 }, (_, at) => from[this.#culprits.faults[at] ?? this.#model.faultIds.length] as number);
+  private price(after: readonly string[] = []): Price {
+    const whole = this.prices.price(after);
+    const pick = (from: Float64Array): Float64Array => Float64Array.from({ length: this.n + 1 }, (_, at) => from[this.culprits.faults[at] ?? this.model.faultIds.length] as number);
     return { pass: pick(whole.pass), then: pick(whole.then) };
   }
 
   /** The order of culprits by p/c for these weights, `first` before all. Fills the cost up to and with each. */
-  #plan(weight: Float64Array, { pass }: Price, first: number): void {
-    const n = this.#n;
-    const by = this.#by;
-    const { a: as, b: bs, c: cs, count } = this.#culprits;
+  private plan(weight: Float64Array, { pass }: Price, first: number): void {
+    const n = this.n;
+    const by = this.by;
+    const { a: as, b: bs, c: cs, count } = this.culprits;
     by.fill(0);
     for (let k = 0; k < count; k++) {
       const w = weight[k] as number;
@@ -75,21 +75,21 @@ export class Planner {
       if (b < n) by[b] = (by[b] as number) + w;
       if (c < n) by[c] = (by[c] as number) + w;
     }
-    for (let f = 0; f <= n; f++) this.#ratio[f] = f === first ? Number.POSITIVE_INFINITY : (by[f] as number) / (pass[f] as number);
-    sortDown(this.#order, this.#ratio);
+    for (let f = 0; f <= n; f++) this.ratio[f] = f === first ? Number.POSITIVE_INFINITY : (by[f] as number) / (pass[f] as number);
+    sortDown(this.order, this.ratio);
     let sum = 0;
-    for (const f of this.#order) {
+    for (const f of this.order) {
       sum += pass[f] as number;
-      this.#reached[f] = sum;
+      this.reached[f] = sum;
     }
   }
 
   /** Expected minutes to the end by the plan alone. The weights need not add up to one: then it is that share of the expectation. */
-  expectedCost(weight = this.#culprits.weight, price = this.#price(), first = -1): number {
-    this.#plan(weight, price, first);
-    const n = this.#n;
-    const reached = this.#reached;
-    const { a: as, b: bs, c: cs, count } = this.#culprits;
+  expectedCost(weight = this.culprits.weight, price = this.price(), first = -1): number {
+    this.plan(weight, price, first);
+    const n = this.n;
+    const reached = this.reached;
+    const { a: as, b: bs, c: cs, count } = this.culprits;
     let sum = 0;
     for (let k = 0; k < count; k++) {
       const b = bs[k] as number;
@@ -99,79 +99,79 @@ export class Planner {
       if (c < n && (reached[c] as number) > most) most = reached[c] as number;
       sum += (weight[k] as number) * most;
     }
-    for (let f = 0; f < n; f++) sum += (this.#by[f] as number) * (price.then[f] as number);
+    for (let f = 0; f < n; f++) sum += (this.by[f] as number) * (price.then[f] as number);
     return sum;
   }
 
-  #times(weight: Float64Array, likelihood: Float64Array, after: Float64Array): Float64Array {
+  private times(weight: Float64Array, likelihood: Float64Array, after: Float64Array): Float64Array {
     for (let k = 0; k < after.length; k++) after[k] = (weight[k] as number) * (likelihood[k] as number);
     return after;
   }
 
-  #costAfter(weight: Float64Array, likelihoods: readonly Float64Array[], price: Price): number {
-    return likelihoods.reduce((sum, likelihood) => sum + this.expectedCost(this.#times(weight, likelihood, this.#scratch), price), 0);
+  private costAfter(weight: Float64Array, likelihoods: readonly Float64Array[], price: Price): number {
+    return likelihoods.reduce((sum, likelihood) => sum + this.expectedCost(this.times(weight, likelihood, this.scratch), price), 0);
   }
 
   /** Every check still open and every likely repair, most worth first; checks without their tool last. */
   steps(open: readonly CompiledObservation[]): Step[] {
-    const { weight } = this.#culprits;
-    const price = this.#price();
+    const { weight } = this.culprits;
+    const price = this.price();
     const now = this.expectedCost(weight, price);
-    const by = this.#by.slice();
-    const planned = this.#culprits.faults[this.#order[0] as number];
-    const look = planned === undefined ? null : this.#prices.lookFor(planned);
-    const repairs = this.#likely().map((f) => this.#repairStep(price, f, now));
-    const candidates = open.map((observation) => ({ observation, minutes: this.#prices.checkMinutes(observation.id), likelihoods: this.#bears(observation, by) ? likelihoodsOf(this.#culprits, observation) : [] }));
-    const savings = new Map(candidates.map(({ observation, minutes, likelihoods }) => [observation.id, (likelihoods.length === 0 ? 0 : now - this.#costAfter(weight, likelihoods, this.#price([observation.id]))) - minutes]));
+    const by = this.by.slice();
+    const planned = this.culprits.faults[this.order[0] as number];
+    const look = planned === undefined ? null : this.prices.lookFor(planned);
+    const repairs = this.likely().map((f) => this.repairStep(price, f, now));
+    const candidates = open.map((observation) => ({ observation, minutes: this.prices.checkMinutes(observation.id), likelihoods: this.bears(observation, by) ? likelihoodsOf(this.culprits, observation) : [] }));
+    const savings = new Map(candidates.map(({ observation, minutes, likelihoods }) => [observation.id, (likelihoods.length === 0 ? 0 : now - this.costAfter(weight, likelihoods, this.price([observation.id]))) - minutes]));
     const first = candidates.find((entry) => entry.observation.id === look);
-    if (first) savings.set(first.observation.id, Math.max(0, savings.get(first.observation.id) as number, now - this.#costOfTwo(first, this.#best(candidates, savings))));
-    const checks = candidates.map(({ observation: { id }, minutes }): Step => ({ kind: 'check', id, minutes, expectedSaving: savings.get(id) as number, toolsMissing: this.#prices.toolsMissing(id) }));
+    if (first) savings.set(first.observation.id, Math.max(0, savings.get(first.observation.id) as number, now - this.costOfTwo(first, this.best(candidates, savings))));
+    const checks = candidates.map(({ observation: { id }, minutes }): Step => ({ kind: 'check', id, minutes, expectedSaving: savings.get(id) as number, toolsMissing: this.prices.toolsMissing(id) }));
     return [...checks, ...repairs].sort((x, y) => lateness(x) - lateness(y) || y.expectedSaving - x.expectedSaving || x.minutes - y.minutes);
   }
 
-  #best(candidates: readonly Candidate[], savings: ReadonlyMap<string, number>): Candidate[] {
-    const atHand = candidates.filter(({ observation, likelihoods }) => likelihoods.length > 0 && this.#prices.toolsMissing(observation.id).length === 0);
+  private best(candidates: readonly Candidate[], savings: ReadonlyMap<string, number>): Candidate[] {
+    const atHand = candidates.filter(({ observation, likelihoods }) => likelihoods.length > 0 && this.prices.toolsMissing(observation.id).length === 0);
     return atHand.sort((x, y) => (savings.get(y.observation.id) as number) - (savings.get(x.observation.id) as number)).slice(0, FOLLOWERS);
   }
 
   /** A check, and after each of its outcomes the plan or the best of these checks. */
-  #costOfTwo(first: Candidate, few: readonly Candidate[]): number {
+  private costOfTwo(first: Candidate, few: readonly Candidate[]): number {
     const own = [first.observation.id];
-    const alone = this.#price(own);
-    const pairs = few.filter((entry) => entry !== first).map((second) => ({ second, minutes: this.#prices.checkMinutes(second.observation.id, own), price: this.#price([...own, second.observation.id]) }));
+    const alone = this.price(own);
+    const pairs = few.filter((entry) => entry !== first).map((second) => ({ second, minutes: this.prices.checkMinutes(second.observation.id, own), price: this.price([...own, second.observation.id]) }));
     return first.likelihoods.reduce((sum, likelihood) => {
-      const after = this.#times(this.#culprits.weight, likelihood, new Float64Array(likelihood.length));
+      const after = this.times(this.culprits.weight, likelihood, new Float64Array(likelihood.length));
       const mass = after.reduce((total, w) => total + w, 0);
-      const best = pairs.reduce((least, { second, minutes, price }) => Math.min(least, mass * minutes + this.#costAfter(after, second.likelihoods, price)), this.expectedCost(after, alone));
+      const best = pairs.reduce((least, { second, minutes, price }) => Math.min(least, mass * minutes + this.costAfter(after, second.likelihoods, price)), this.expectedCost(after, alone));
       return sum + best;
     }, first.minutes);
   }
 
   /** Whether a culprit that speaks to it is likely enough to matter. */
-  #bears(observation: CompiledObservation, by: Float64Array): boolean {
-    return this.#culprits.faults.reduce((sum, fault, f) => sum + (by[f] as number) * (1 - (observation.silent[fault] as number)), 0) >= BEARS;
+  private bears(observation: CompiledObservation, by: Float64Array): boolean {
+    return this.culprits.faults.reduce((sum, fault, f) => sum + (by[f] as number) * (1 - (observation.silent[fault] as number)), 0) >= BEARS;
   }
 
   /** A repair at once, before all else: what it costs whole, against the plan. */
-  #repairStep(price: Price, f: number, now: number): Step {
-    const fault = this.#culprits.faults[f] as number;
-    const id = this.#model.faultIds[fault] as string;
+  private repairStep(price: Price, f: number, now: number): Step {
+    const fault = this.culprits.faults[f] as number;
+    const id = this.model.faultIds[fault] as string;
     const at = { pass: price.pass.slice(), then: price.then.slice() };
-    for (const other of this.#prices.sameRepair(fault)) {
-      const place = this.#culprits.faults.indexOf(other);
+    for (const other of this.prices.sameRepair(fault)) {
+      const place = this.culprits.faults.indexOf(other);
       if (place < 0) continue;
-      at.pass[place] = other === fault ? this.#prices.repairCost(id) : NOTHING_MORE;
+      at.pass[place] = other === fault ? this.prices.repairCost(id) : NOTHING_MORE;
       at.then[place] = 0;
     }
-    return { kind: 'repair', id, minutes: this.#prices.repairMinutes(id), expectedSaving: now - this.expectedCost(this.#culprits.weight, at, f), toolsMissing: [] };
+    return { kind: 'repair', id, minutes: this.prices.repairMinutes(id), expectedSaving: now - this.expectedCost(this.culprits.weight, at, f), toolsMissing: [] };
   }
 
   /** After a plan: the faults worth a repair, by p/c, each repair once. */
-  #likely(): number[] {
-    const by = this.#by;
-    const { faults } = this.#culprits;
-    const likeliest = (f: number): boolean => this.#prices.sameRepair(faults[f] as number).every((other) => (by[faults.indexOf(other)] ?? 0) <= (by[f] as number));
-    return [...this.#order].filter((f) => f < this.#n && (by[f] as number) > 0.02 && likeliest(f)).slice(0, 8);
+  private likely(): number[] {
+    const by = this.by;
+    const { faults } = this.culprits;
+    const likeliest = (f: number): boolean => this.prices.sameRepair(faults[f] as number).every((other) => (by[faults.indexOf(other)] ?? 0) <= (by[f] as number));
+    return [...this.order].filter((f) => f < this.n && (by[f] as number) > 0.02 && likeliest(f)).slice(0, 8);
   }
 }
 

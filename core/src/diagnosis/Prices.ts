@@ -73,97 +73,97 @@ export interface Looked {
 
 /** Minutes of looks and repairs, as far as things are off and looked at. */
 export class Prices {
-  readonly #model: Model;
-  readonly #knowledge: Knowledge;
-  readonly #bench: Bench;
-  readonly #looked: Looked;
-  readonly #costs: Costs;
-  readonly #standing: Standing;
-  readonly #base: Price;
+  private readonly model: Model;
+  private readonly knowledge: Knowledge;
+  private readonly bench: Bench;
+  private readonly looked: Looked;
+  private readonly costs: Costs;
+  private readonly standing: Standing;
+  private readonly base: Price;
 
   constructor(model: Model, knowledge: Knowledge, bench: Bench, looked: Looked, costs: Costs) {
-    this.#model = model;
-    this.#knowledge = knowledge;
-    this.#bench = bench;
-    this.#looked = looked;
-    this.#costs = costs;
-    this.#standing = standingOf(model, knowledge);
-    this.#base = this.#priceAll();
+    this.model = model;
+    this.knowledge = knowledge;
+    this.bench = bench;
+    this.looked = looked;
+    this.costs = costs;
+    this.standing = standingOf(model, knowledge);
+    this.base = this.priceAll();
   }
 
   /** The faults that the repair of this one puts right, itself among them. */
   sameRepair(f: number): readonly number[] {
-    return this.#standing.sameRepair[f] as readonly number[];
+    return this.standing.sameRepair[f] as readonly number[];
   }
 
   toolsMissing(id: string): string[] {
-    const { toolsAtHand } = this.#bench;
-    return toolsAtHand === null ? [] : (this.#knowledge.observations[id]?.tools ?? []).filter((tool) => !toolsAtHand.has(tool));
+    const { toolsAtHand } = this.bench;
+    return toolsAtHand === null ? [] : (this.knowledge.observations[id]?.tools ?? []).filter((tool) => !toolsAtHand.has(tool));
   }
 
   /** Minutes of a check, after these others. */
   checkMinutes(id: string, after: readonly string[] = []): number {
-    return checkMinutes(this.#knowledge, id, this.#doneAfter(after));
+    return checkMinutes(this.knowledge, id, this.doneAfter(after));
   }
 
   repairMinutes(id: string): number {
-    return repairMinutes(this.#knowledge, id, this.#bench.setUpsDone);
+    return repairMinutes(this.knowledge, id, this.bench.setUpsDone);
   }
 
   /** Repair whole: minutes, parts and the try after it, as minutes. */
-  repairCost(id: string, done: ReadonlySet<string> = this.#bench.setUpsDone): number {
-    return repairMinutes(this.#knowledge, id, done) + (this.#knowledge.faults[id]?.repair.partsCents ?? 0) / this.#costs.centsPerMinute + this.#costs.minutesToTry;
+  repairCost(id: string, done: ReadonlySet<string> = this.bench.setUpsDone): number {
+    return repairMinutes(this.knowledge, id, done) + (this.knowledge.faults[id]?.repair.partsCents ?? 0) / this.costs.centsPerMinute + this.costs.minutesToTry;
   }
 
-  #doneAfter(after: readonly string[]): ReadonlySet<string> {
-    return after.length === 0 ? this.#bench.setUpsDone : new Set([...this.#bench.setUpsDone, ...after.flatMap((id) => this.#knowledge.observations[id]?.setUps ?? [])]);
+  private doneAfter(after: readonly string[]): ReadonlySet<string> {
+    return after.length === 0 ? this.bench.setUpsDone : new Set([...this.bench.setUpsDone, ...after.flatMap((id) => this.knowledge.observations[id]?.setUps ?? [])]);
   }
 
-  #canLook(id: string): boolean {
-    return this.#looked.open.has(id) && this.toolsMissing(id).length === 0;
+  private canLook(id: string): boolean {
+    return this.looked.open.has(id) && this.toolsMissing(id).length === 0;
   }
 
   /** The cheapest look that settles a fault and was not made; null where repairing it at once is cheaper, or nothing settles it. */
   lookFor(f: number): string | null {
-    if (this.#base.then[f] === 0) return null;
-    const looks = (this.#standing.settlers[f] as readonly string[]).filter((id) => this.#canLook(id)).map((id) => ({ id, minutes: this.checkMinutes(id) }));
+    if (this.base.then[f] === 0) return null;
+    const looks = (this.standing.settlers[f] as readonly string[]).filter((id) => this.canLook(id)).map((id) => ({ id, minutes: this.checkMinutes(id) }));
     return looks.sort((x, y) => x.minutes - y.minutes)[0]?.id ?? null;
   }
 
   /** Prices as things stand, or as they would stand after these checks: looked at, and with their set-ups done. */
   price(after: readonly string[] = []): Price {
-    if (after.length === 0) return this.#base;
-    const done = this.#doneAfter(after);
-    const fresh = [...done].filter((id) => !this.#bench.setUpsDone.has(id));
-    const price = { pass: this.#base.pass.slice(), then: this.#base.then.slice() };
-    for (let f = 0; f < this.#model.faultIds.length; f++) if (this.#isTouched(f, after, fresh)) this.#set(price, f, done, after);
+    if (after.length === 0) return this.base;
+    const done = this.doneAfter(after);
+    const fresh = [...done].filter((id) => !this.bench.setUpsDone.has(id));
+    const price = { pass: this.base.pass.slice(), then: this.base.then.slice() };
+    for (let f = 0; f < this.model.faultIds.length; f++) if (this.isTouched(f, after, fresh)) this.set(price, f, done, after);
     return price;
   }
 
-  #isTouched(f: number, after: readonly string[], fresh: readonly string[]): boolean {
-    return (this.#standing.settlers[f] as readonly string[]).some((id) => after.includes(id)) || fresh.some((id) => (this.#standing.wants[f] as ReadonlySet<string>).has(id));
+  private isTouched(f: number, after: readonly string[], fresh: readonly string[]): boolean {
+    return (this.standing.settlers[f] as readonly string[]).some((id) => after.includes(id)) || fresh.some((id) => (this.standing.wants[f] as ReadonlySet<string>).has(id));
   }
 
-  #priceAll(): Price {
-    const n = this.#model.faultIds.length;
+  private priceAll(): Price {
+    const n = this.model.faultIds.length;
     const price = { pass: new Float64Array(n + 1), then: new Float64Array(n + 1) };
-    for (let f = 0; f < n; f++) this.#set(price, f, this.#bench.setUpsDone, []);
-    price.pass[n] = this.#costs.minutesToTry;
+    for (let f = 0; f < n; f++) this.set(price, f, this.bench.setUpsDone, []);
+    price.pass[n] = this.costs.minutesToTry;
     return price;
   }
 
-  #set(price: Price, f: number, done: ReadonlySet<string>, after: readonly string[]): void {
-    const repair = this.repairCost(this.#model.faultIds[f] as string, done);
-    const look = this.#lookMinutes(f, done, after);
+  private set(price: Price, f: number, done: ReadonlySet<string>, after: readonly string[]): void {
+    const repair = this.repairCost(this.model.faultIds[f] as string, done);
+    const look = this.lookMinutes(f, done, after);
     price.pass[f] = Math.min(look, repair);
     price.then[f] = look < repair ? repair : 0;
   }
 
-  #lookMinutes(f: number, done: ReadonlySet<string>, after: readonly string[]): number {
+  private lookMinutes(f: number, done: ReadonlySet<string>, after: readonly string[]): number {
     let least = Number.POSITIVE_INFINITY;
-    for (const id of this.#standing.settlers[f] as readonly string[]) {
-      if (after.includes(id) || this.#looked.seen.has(id)) return LOOKED;
-      if (this.#canLook(id)) least = Math.min(least, checkMinutes(this.#knowledge, id, done));
+    for (const id of this.standing.settlers[f] as readonly string[]) {
+      if (after.includes(id) || this.looked.seen.has(id)) return LOOKED;
+      if (this.canLook(id)) least = Math.min(least, checkMinutes(this.knowledge, id, done));
     }
     return least;
   }

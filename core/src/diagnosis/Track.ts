@@ -18,19 +18,19 @@ export class Track {
   readonly setUpsDone: Set<string>;
   readonly unwell: Likelihood[];
   readonly repaired: string[] = [];
-  readonly #n: number;
-  readonly #repairs: readonly (readonly number[])[];
+  private readonly n: number;
+  private readonly repairs: readonly (readonly number[])[];
 
   constructor(finding: Finding, sets: Sets, setUpsDone: Iterable<string>) {
     this.knowledge = finding.knowledge;
     this.model = finding.model;
-    this.#n = finding.model.faultIds.length;
+    this.n = finding.model.faultIds.length;
     const total = sets.weight.reduce((sum, w) => sum + w, 0);
     this.sets = { count: sets.count, weight: sets.weight.map((w) => w / total), a: sets.a.slice(), b: sets.b.slice(), c: sets.c.slice() };
     this.seen = { ...finding.seen };
     this.setUpsDone = new Set(setUpsDone);
     this.unwell = finding.unwell();
-    this.#repairs = sameRepairs(finding.model, finding.knowledge);
+    this.repairs = sameRepairs(finding.model, finding.knowledge);
   }
 
   open(): CompiledObservation[] {
@@ -40,15 +40,15 @@ export class Track {
   look(observation: CompiledObservation, outcome: string): void {
     const likelihood = likelihoodOf(observation, outcome);
     const { weight, count } = this.sets;
-    for (let k = 0; k < count; k++) weight[k] = (weight[k] as number) * this.#chance(likelihood, k);
-    this.#normalise();
+    for (let k = 0; k < count; k++) weight[k] = (weight[k] as number) * this.chance(likelihood, k);
+    this.normalise();
     this.seen[observation.id] = outcome;
     if (outcome !== healthyOutcome(this.knowledge, observation.id)) this.unwell.push(likelihood);
     for (const setUp of this.knowledge.observations[observation.id]?.setUps ?? []) this.setUpsDone.add(setUp);
   }
 
-  #chance({ shows, silent, healthy }: Likelihood, k: number): number {
-    const n = this.#n;
+  private chance({ shows, silent, healthy }: Likelihood, k: number): number {
+    const n = this.n;
     const a = this.sets.a[k] as number;
     const b = this.sets.b[k] as number;
     const c = this.sets.c[k] as number;
@@ -59,32 +59,32 @@ export class Track {
     return p;
   }
 
-  #normalise(): void {
+  private normalise(): void {
     const total = this.sets.weight.reduce((sum, w) => sum + w, 0);
     if (total > 0) for (let k = 0; k < this.sets.count; k++) this.sets.weight[k] = (this.sets.weight[k] as number) / total;
   }
 
   /** Puts a fault right, and all that the same repair puts right. The trouble is still there afterwards. Out: their ids. */
   repair(id: string): string[] {
-    const faults = this.#repairs[this.model.faultIds.indexOf(id)] ?? [];
-    for (const fault of faults) for (let k = 0; k < this.sets.count; k++) this.#drop(fault, k);
-    this.#normalise();
+    const faults = this.repairs[this.model.faultIds.indexOf(id)] ?? [];
+    for (const fault of faults) for (let k = 0; k < this.sets.count; k++) this.drop(fault, k);
+    this.normalise();
     for (const setUp of this.knowledge.faults[id]?.repair.setUps ?? []) this.setUpsDone.add(setUp);
     const ids = faults.map((fault) => this.model.faultIds[fault] as string);
     this.repaired.push(...ids);
     return ids;
   }
 
-  #drop(fault: number, k: number): void {
+  private drop(fault: number, k: number): void {
     const { a, b, c, weight } = this.sets;
-    const rest = [a[k] as number, b[k] as number, c[k] as number].filter((one) => one !== fault && one < this.#n);
-    [a[k], b[k], c[k]] = [rest[0] ?? this.#n, rest[1] ?? this.#n, rest[2] ?? this.#n];
+    const rest = [a[k] as number, b[k] as number, c[k] as number].filter((one) => one !== fault && one < this.n);
+    [a[k], b[k], c[k]] = [rest[0] ?? this.n, rest[1] ?? this.n, rest[2] ?? this.n];
     if (rest.length === 0) weight[k] = 0;
   }
 
   /** Probability of each fault, and last of none. */
   marginals(): Float64Array {
-    const n = this.#n;
+    const n = this.n;
     const by = new Float64Array(n + 1);
     const { a, b, c, weight, count } = this.sets;
     for (let k = 0; k < count; k++) {

@@ -31,12 +31,13 @@ function owedTo(set: readonly number[], at: number, likelihood: Likelihood): num
   let quiet = 1;
   let total = 0;
   let own = 0;
-  set.forEach((fault, place) => {
+  for (let place = 0; place < set.length; place++) {
+    const fault = set[place] as number;
     const part = quiet * (likelihood.shows[fault] as number);
     total += part;
     if (place === at) own = part;
     quiet *= likelihood.silent[fault] as number;
-  });
+  }
   return own / (total + quiet * likelihood.healthy);
 }
 

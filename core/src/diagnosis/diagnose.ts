@@ -92,11 +92,12 @@ function topSets(sets: Sets, ids: readonly string[]): { faults: string[]; probab
 function evidenceFor(finding: Finding, ids: readonly string[], by: Float64Array): { evidence: Record<string, Evidence[]>; predicted: number[] } {
   const evidence: Record<string, Evidence[]> = Object.fromEntries(ids.map((id) => [id, []]));
   const predicted: number[] = [];
-  for (const { observation, outcome, likelihood } of finding.showings) {
+  const places = ids.map((id) => finding.model.faultIds.indexOf(id));
+  for (const { observation, outcome, likelihood } of finding.sinceRepair) {
     const without = finding.belief.without(likelihood);
     predicted.push(without.predicted);
-    for (const id of ids) {
-      const f = finding.model.faultIds.indexOf(id);
+    for (const [at, id] of ids.entries()) {
+      const f = places[at] as number;
       const [after, before] = f < 0 ? nothingWrong(finding, likelihood.healthy, without.predicted) : [by[f] as number, without.by[f] as number];
       const logRatio = logit(after) - logit(before);
       if (Math.abs(logRatio) > 0.02) (evidence[id] as Evidence[]).push({ observation, outcome, logRatio });
@@ -118,11 +119,12 @@ const EXPLAINED_TIMES = 2.2;
 
 /** Two showings that can hardly both be right: the first is surprising given all others, and would not be without the second. */
 function conflictsOf(finding: Finding, predicted: readonly number[]): Conflict[] {
-  const { showings, belief } = finding;
+  const { sinceRepair: showings, belief } = finding;
   const surprising = showings.map((showing, at) => ({ showing, at, p: predicted[at] as number })).filter(({ p }) => p <= SURPRISING).sort((x, y) => x.p - y.p).slice(0, MOST_CONFLICTS);
   const found = surprising.flatMap(({ showing, at, p }): Conflict[] => {
-    // Without the other it would be so likely: what is left without the other, over what is left without both.
-    const times = showings.map((other, place) => (place === at ? 0 : 1 / (predicted[place] as number) / belief.totalWithout(showing.likelihood, other.likelihood) / p));
+    // Without the other it would be so likely: what is left without the other, over what is left without both. The same holds the
+    // other way round, so that a showing that was likely anyhow can not be the other.
+    const times = showings.map((other, place) => (place === at || (predicted[place] as number) > 1 / EXPLAINED_TIMES ? 0 : 1 / (predicted[place] as number) / belief.totalWithout(showing.likelihood, other.likelihood) / p));
     const worst = times.reduce((most, value, place) => (value > (times[most] as number) ? place : most), 0);
     return (times[worst] ?? 0) >= EXPLAINED_TIMES ? [{ observation: showing.observation, with: (showings[worst] as Showing).observation, predicted: p }] : [];
   });

@@ -211,3 +211,36 @@ describe('next steps', () => {
     expect(table.under['stale-fuel']?.[1]).toBeGreaterThan(0.8);
   });
 });
+
+describe('what can be weighed by itself', () => {
+  const before = { starting: 'hard', choke: 'needs-choke' };
+
+  test('after a repair that did not help, only what was seen since', () => {
+    const finding = new Finding(FAULT_KNOWLEDGE, engine, [{ seen: before, repaired: 'main-jet-blocked' }, { seen: { 'fuel-look': 'stale' } }]);
+    expect(finding.sinceRepair.map((showing) => showing.observation)).toEqual(['fuel-look']);
+    const said = Object.values(diagnose(finding, { setUpsDone: new Set(), toolsAtHand: null }).evidence).flat();
+    expect(new Set(said.map((entry) => entry.observation))).toEqual(new Set(['fuel-look']));
+  });
+
+  test('taking a showing out in the sum is the same as never having seen it', () => {
+    const all = find({ ...before, 'fuel-look': 'stale' });
+    const never = find(before).belief.marginals();
+    const showing = all.showings.find((entry) => entry.observation === 'fuel-look');
+    const without = all.belief.without(showing?.likelihood as never);
+    without.by.forEach((p, f) => expect(Math.abs(p - (never[f] as number))).toBeLessThan(1e-9));
+  });
+
+  test('the heaviest sets are all there are above their lightest, and not more than asked for', () => {
+    const { belief } = find(before);
+    for (const most of [1, 40, 1500]) {
+      const sets = belief.heaviest(most);
+      const lightest = Math.min(...sets.weight);
+      expect(sets.count).toBeLessThanOrEqual(most);
+      expect(belief.weights.filter((weight) => weight >= lightest)).toHaveLength(sets.count);
+      for (let k = 0; k < sets.count; k++) {
+        const set = [sets.a[k], sets.b[k], sets.c[k]].filter((fault) => (fault as number) < belief.n) as number[];
+        expect(belief.weights[belief.indexOf(set)]).toBe(sets.weight[k]);
+      }
+    }
+  });
+});

@@ -1,12 +1,12 @@
 import type { CheckIn } from '@hudrik/core/contracts';
 import type { Context } from '../context';
+import { isUuid } from '../isUuid';
 import { refuse } from '../refusal';
 
-const UUID = /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/i;
 
 /** One check-in as it was judged then. */
 export async function readCheckIn({ db }: Pick<Context, 'db'>, id: string): Promise<CheckIn> {
-  if (!UUID.test(id)) return refuse('not-found', { id });
+  if (!isUuid(id)) return refuse('not-found', { id });
   const row = await db
     .selectFrom('check_in as c')
     .innerJoin('unit as u', 'u.id', 'c.unit_id')

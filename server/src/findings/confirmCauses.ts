@@ -1,11 +1,11 @@
-import { FAULTS, type FaultId } from '@hudrik/core/catalogue';
+import { FAULTS, FIND_FAULT, type FaultId } from '@hudrik/core/catalogue';
 import type { FindingRecord } from '@hudrik/core/contracts';
 import type { Actor, Context } from '../context';
 import type { Trx } from '../database/tables';
 import { record } from '../fleet/history';
 import { refreshReadiness } from '../fleet/refreshReadiness';
 import { refuse } from '../refusal';
-import { FIND_FAULT, lockFinding, readFinding } from './findings';
+import { lockFinding, readFinding } from './findings';
 
 /** Confirms what was wrong. The finding is closed, and its job says what is to be done; without a job one is raised. */
 export async function confirmCauses(context: Context, actor: Actor, findingId: string, { causes, note }: { causes: readonly string[]; note: string }): Promise<FindingRecord> {
@@ -45,7 +45,7 @@ async function ontoJob(trx: Trx, { unitId, jobId, causes, at, actor }: Confirmed
     .selectAll()
     .where('unit_id', '=', unitId)
     .where('state', 'in', ['waiting', 'open'])
-    .where((eb) => (jobId === null ? eb('work', '=', FIND_FAULT) : eb('id', '=', jobId)))
+    .where((eb) => (jobId === null ? eb('work', '=', FIND_FAULT.work) : eb('id', '=', jobId)))
     .executeTakeFirst();
   if (standing) {
     await trx.updateTable('job').set({ says: repairs.join('; '), minutes, caution: caution ?? standing.caution, why: JSON.stringify([...new Set([...causes.map((id) => `${saysOf(id)}.`), ...standing.why])]), version: standing.version + 1 }).where('id', '=', standing.id).execute();
@@ -53,7 +53,7 @@ async function ontoJob(trx: Trx, { unitId, jobId, causes, at, actor }: Confirmed
   }
   const row = await trx
     .insertInto('job')
-    .values({ unit_id: unitId, check_in_id: null, kind: 'repair', work: FIND_FAULT, says: repairs.join('; '), minutes, blocks: 'hold', origins: '[]', why: JSON.stringify(causes.map((id) => `${saysOf(id)}.`)), caution, raised_at: at, started_by: null, closed_by: null })
+    .values({ unit_id: unitId, check_in_id: null, kind: 'repair', work: FIND_FAULT.work, says: repairs.join('; '), minutes, blocks: 'hold', origins: '[]', why: JSON.stringify(causes.map((id) => `${saysOf(id)}.`)), caution, raised_at: at, started_by: null, closed_by: null })
     .returning('id')
     .executeTakeFirstOrThrow();
   await record(trx, { unitId, at, kind: 'job-raised', personId: actor.id, facts: { jobId: String(row.id), says: repairs.join('; '), kind: 'repair' } });

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { OBSERVATIONS, type ObservationId } from '@hudrik/core/catalogue';
+import { FIND_FAULT, OBSERVATIONS, type ObservationId } from '@hudrik/core/catalogue';
 import type { FindingEntry, FindingRecord, NewEntry } from '@hudrik/core/contracts';
 import { sql } from 'kysely';
 import type { Actor, Context } from '../context';
@@ -7,6 +7,7 @@ import type { Db, MachineFacts, Trx, UnitRow } from '../database/tables';
 import { record } from '../fleet/history';
 import { lockUnit, lockUnitById, unitByTag } from '../fleet/units';
 import { refuse } from '../refusal';
+import { isUuid } from '../isUuid';
 import { machineOfUnit } from './machineOfUnit';
 
 export interface NewFinding {
@@ -33,7 +34,7 @@ async function openOn(db: Db | Trx, unitId: number): Promise<string | undefined>
 
 async function begin(trx: Trx, at: Date, actor: Actor, fresh: NewFinding, unit: UnitRow | null): Promise<string> {
   const machine = unit ? await machineOfUnit(trx, unit, fresh.machine, at) : fresh.machine;
-  const job = unit ? await trx.selectFrom('job').select('id').where('unit_id', '=', unit.id).where('work', '=', FIND_FAULT).where('state', 'in', ['waiting', 'open']).executeTakeFirst() : undefined;
+  const job = unit ? await trx.selectFrom('job').select('id').where('unit_id', '=', unit.id).where('work', '=', FIND_FAULT.work).where('state', 'in', ['waiting', 'open']).executeTakeFirst() : undefined;
   await trx.insertInto('finding').values({ id: fresh.id, unit_id: unit?.id ?? null, job_id: job?.id ?? null, machine: JSON.stringify(machine), opened_at: at, opened_by: actor.id, causes: null }).execute();
   if (unit) {
     await record(trx, { unitId: unit.id, at, kind: 'finding-opened', personId: actor.id, facts: { findingId: fresh.id } });
@@ -41,9 +42,6 @@ async function begin(trx: Trx, at: Date, actor: Actor, fresh: NewFinding, unit: 
   }
   return fresh.id;
 }
-
-/** The work that a held complaint raises. */
-export const FIND_FAULT = 'find-fault';
 
 /** What the newest check-in showed in the fault-finding vocabulary, as entries of the person who looked. */
 async function takeFromCheckIn(trx: Trx, findingId: string, unitId: number): Promise<void> {
@@ -72,7 +70,6 @@ export async function readFinding({ db }: Pick<Context, 'db'>, id: string): Prom
   };
 }
 
-const isUuid = (text: string): boolean => /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/i.test(text);
 
 async function entriesOf(db: Db, findingId: string): Promise<FindingEntry[]> {
   const rows = await db.selectFrom('finding_entry as e').leftJoin('person as p', 'p.id', 'e.person_id').select(['e.id', 'e.at', 'p.name', 'e.kind', 'e.observation', 'e.outcomes', 'e.reading', 'e.fault']).where('e.finding_id', '=', findingId).orderBy('e.place').execute();

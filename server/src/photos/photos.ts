@@ -1,14 +1,14 @@
 import { imageSize } from 'image-size';
 import type { Actor, Context } from '../context';
+import { isUuid } from '../isUuid';
 import { refuse } from '../refusal';
 
 const MEDIA_TYPES: Readonly<Record<string, string>> = { jpg: 'image/jpeg', png: 'image/png', webp: 'image/webp' };
 const LARGEST_PHOTO_BYTES = 2_500_000;
-const UUID = /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/i;
 
 /** Keeps a photo by the id its maker gave it. What it is, is read from its bytes, not from what it calls itself. */
 export async function putPhoto({ db, now }: Context, actor: Actor, id: string, bytes: Buffer) {
-  if (!UUID.test(id)) return refuse('not-valid', { field: 'id' });
+  if (!isUuid(id)) return refuse('not-valid', { field: 'id' });
   if (bytes.length > LARGEST_PHOTO_BYTES) return refuse('too-large', { most: LARGEST_PHOTO_BYTES });
   const { width, height, mediaType } = measure(bytes);
   const fresh = await db
@@ -38,6 +38,6 @@ async function mustBeTheSame(db: Context['db'], id: string, bytes: Buffer): Prom
 }
 
 export async function readPhoto({ db }: Context, id: string): Promise<{ mediaType: string; bytes: Buffer }> {
-  const row = UUID.test(id) ? await db.selectFrom('photo').select(['media_type', 'bytes']).where('id', '=', id).executeTakeFirst() : undefined;
+  const row = isUuid(id) ? await db.selectFrom('photo').select(['media_type', 'bytes']).where('id', '=', id).executeTakeFirst() : undefined;
   return row ? { mediaType: row.media_type, bytes: row.bytes } : refuse('not-found', { id });
 }

@@ -41,8 +41,21 @@ function Closed({ handle, tag }: { readonly handle: FindingHandle; readonly tag:
       ))}
       {tag ? <Words>Its job says what is to be done. It holds the unit until it is proven.</Words> : null}
       {tag ? <Button kind="main" tall label={`See ${tag}`} onPress={() => router.replace(`/u/${tag}`)} /> : null}
+      <NotTaken handle={handle} />
       <Button label="Look again" onPress={() => handle.begin()} />
     </Page>
+  );
+}
+
+/** What the server would not take, and the way on. */
+function NotTaken({ handle: { held, goOnInNew } }: { readonly handle: FindingHandle }) {
+  const unsent = held?.entries.filter((entry) => !entry.sent).length ?? 0;
+  if (!held?.refused || unsent === 0) return null;
+  return (
+    <View className="gap-2">
+      <Failure says={held.refused === 'finding-closed' ? 'Somebody closed this finding meanwhile.' : 'The server would not take what was seen last.'} kept={`${unsent === 1 ? 'One thing' : `${unsent} things`} seen here stay${unsent === 1 ? 's' : ''} on this device.`} />
+      <Button kind="main" label="Go on with that in a new finding" onPress={goOnInNew} />
+    </View>
   );
 }
 
@@ -93,7 +106,7 @@ function Finding({ handle, tag }: { readonly handle: FindingHandle; readonly tag
   ) : (
     <Empty says="No step is left that would tell more." />
   );
-  const suspects = <Suspects diagnosis={diagnosis} confirms={confirms} onConfirm={setConfirming} />;
+  const suspects = <Suspects diagnosis={diagnosis} since={standing.repaired.length > 0 ? 'since the repair' : 'so far'} confirms={confirms} onConfirm={setConfirming} />;
   const warnings = answer.warnings.length > 0 ? <Warnings says={answer.warnings.map(sayWarningHere)} /> : null;
   const seen = <Seen counting={standing.counting} onTakeBack={(observation) => handle.add({ kind: 'taken-back', observation: observation as never, outcomes: [], reading: null, fault: null })} />;
   const schoolStrip = <SchoolStrip minutes={schools} ours={diagnosis.expectedMinutes} school={school} onPick={(id) => { setSchool(id); goOn(); }} />;
@@ -105,6 +118,7 @@ function Finding({ handle, tag }: { readonly handle: FindingHandle; readonly tag
         <View className="flex-1 flex-row">
           <ScrollView className="w-[220px] flex-none border-r border-line" contentContainerClassName="gap-4 p-3">
             {head}
+            <NotTaken handle={handle} />
             {lanes}
             {more}
           </ScrollView>
@@ -121,6 +135,7 @@ function Finding({ handle, tag }: { readonly handle: FindingHandle; readonly tag
       ) : (
         <ScrollView ref={top} className="flex-1" contentContainerClassName="gap-4 p-4 pb-8">
           {head}
+          <NotTaken handle={handle} />
           {lanes}
           {card}
           {warnings}

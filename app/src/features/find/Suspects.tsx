@@ -8,6 +8,8 @@ import { sayFault, sayLogRatio, sayOutcome, sayPercent, observationOf } from './
 
 interface Props {
   readonly diagnosis: Diagnosis;
+  /** How far back each showing can be weighed by itself. */
+  readonly since: 'so far' | 'since the repair';
   readonly confirms: boolean;
   readonly onConfirm: (id: string) => void;
 }
@@ -15,7 +17,7 @@ interface Props {
 const FEW = 6;
 
 /** The suspects, the likeliest first, with bars that move; tap one for why. */
-export function Suspects({ diagnosis, confirms, onConfirm }: Props) {
+export function Suspects({ diagnosis, since, confirms, onConfirm }: Props) {
   const [open, setOpen] = useState<string | null>(null);
   const [all, setAll] = useState(false);
   const worth = diagnosis.suspects.filter((suspect) => suspect.probability >= 0.005);
@@ -29,7 +31,7 @@ export function Suspects({ diagnosis, confirms, onConfirm }: Props) {
         ))}
       </View>
       {worth.length > FEW ? <Button kind="quiet" label={all ? 'Fewer' : `${Math.min(worth.length, 30) - FEW} more`} onPress={() => setAll(!all)} /> : null}
-      {suspect ? <Why suspect={suspect} evidence={diagnosis.evidence[suspect.id] ?? []} sets={diagnosis.sets} confirms={confirms} onConfirm={onConfirm} onClose={() => setOpen(null)} /> : null}
+      {suspect ? <Why suspect={suspect} evidence={diagnosis.evidence[suspect.id] ?? []} since={since} sets={diagnosis.sets} confirms={confirms} onConfirm={onConfirm} onClose={() => setOpen(null)} /> : null}
     </Section>
   );
 }
@@ -62,7 +64,7 @@ interface WhyProps extends Omit<Props, 'diagnosis'> {
 }
 
 /** Why a suspect stands where it does: what speaks for it and against it; what putting it right would take. */
-function Why({ suspect, evidence, sets, confirms, onConfirm, onClose }: WhyProps) {
+function Why({ suspect, evidence, since, sets, confirms, onConfirm, onClose }: WhyProps) {
   const fault = suspect.id === NOTHING_WRONG ? null : FAULTS[suspect.id as FaultId];
   const together = sets.filter((set) => set.faults.length > 1 && set.faults.includes(suspect.id)).slice(0, 2);
   return (
@@ -71,10 +73,11 @@ function Why({ suspect, evidence, sets, confirms, onConfirm, onClose }: WhyProps
         {sayPercent(suspect.probability)}
       </Words>
       {fault?.caution ? <Caution says={CAUTIONS[fault.caution as CautionId]} /> : null}
-      {evidence.length === 0 ? <Words>Nothing that was seen speaks for it or against it: this is what is usual for such a machine.</Words> : null}
+      {evidence.length === 0 ? <Words>Nothing seen {since} speaks for it or against it{since === 'so far' ? ': this is what is usual for such a machine' : ''}.</Words> : null}
       {evidence.map((entry) => (
         <Bar key={`${entry.observation} ${entry.outcome}`} entry={entry} />
       ))}
+      {since === 'since the repair' ? <Words size={13} tone="ink-soft">What was seen before the repair counts in the odds; it can no longer be weighed one by one.</Words> : null}
       {together.map((set) => (
         <Words key={set.faults.join()} size={15}>
           Together with {set.faults.filter((id) => id !== suspect.id).map((id) => sayFault(id).toLowerCase()).join(' and ')}: {sayPercent(set.probability)}

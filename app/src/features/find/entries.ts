@@ -22,6 +22,10 @@ export interface Held {
   /** The server knows of it. */
   readonly opened: boolean;
   readonly version: number;
+  /** The machine was said anew here, and the server has not got it. */
+  readonly machineUnsent?: boolean;
+  /** The server refuses what is not sent yet, and why: asked again it would refuse it again. */
+  readonly refused?: string | null;
 }
 
 export interface Standing {
@@ -65,11 +69,11 @@ function setUpsDone(counting: readonly Entry[]): string[] {
   return [...new Set(setUps)].filter((id) => id in SET_UPS);
 }
 
-/** The server's record, with what this device has not sent yet behind it. */
-export function merge(record: FindingRecord, mine: readonly Entry[]): Held {
+/** The server's record, with what this device has not sent yet behind it: entries, and the machine where it was said anew here. */
+export function merge(record: FindingRecord, mine: readonly Entry[], saidAnew: Held['machine'] | null = null): Held {
   const theirs = new Set(record.entries.map((entry) => entry.id));
   return {
-    id: record.id, tag: record.tag, machine: record.machine, limits: record.limits, closedAt: record.closedAt, causes: record.causes, jobId: record.jobId, opened: true, version: record.version,
+    id: record.id, tag: record.tag, machine: saidAnew ?? record.machine, machineUnsent: saidAnew !== null, limits: record.limits, closedAt: record.closedAt, causes: record.causes, jobId: record.jobId, opened: true, version: record.version,
     entries: [...record.entries.map((entry) => ({ ...entry, sent: true }) as Entry), ...mine.filter((entry) => !theirs.has(entry.id)).map((entry) => ({ ...entry, sent: false }))],
   };
 }

@@ -1,6 +1,6 @@
 import type { NewEntry } from '@hudrik/core/contracts';
 import { useCallback, useEffect, useRef, useState } from 'react';
-import { call, isUnreachable, kv, newId, queryClient } from '@/api';
+import { call, isUnreachable, kv, newId, queryClient, Refused } from '@/api';
 import { usePerson } from '@/features/session';
 import { merge, type Entry, type Held } from './entries';
 
@@ -15,6 +15,8 @@ export interface FindingHandle {
   readonly add: (entry: Omit<NewEntry, 'id'>) => void;
   readonly setMachine: (machine: Held['machine']) => void;
   readonly confirm: (causes: readonly string[], note: string) => Promise<void>;
+  /** What the server would not take here goes into a finding of its own. */
+  readonly goOnInNew: () => void;
   /** Begins anew: the old one stays on record. */
   readonly begin: (fresh?: Partial<Pick<Held, 'machine' | 'entries'>>) => void;
 }
@@ -37,13 +39,17 @@ export function useFinding(tag: string | null): FindingHandle {
   useEffect(() => {
     let left = false;
     void load(tag).then(
-      (found) => void (left || keep(found)),
+      (found) => {
+        if (left) return;
+        keep(found);
+        void sync();
+      },
       (failure: Error) => void (left || setError(failure)),
     );
     return () => {
       left = true;
     };
-  }, [tag, tries, keep]);
+  }, [tag, tries, keep, sync]);
   const change = useCallback(
     (make: (before: Held) => Held) => {
       if (now.current === null) return;
@@ -54,27 +60,29 @@ export function useFinding(tag: string | null): FindingHandle {
   );
   const add = useCallback((entry: Omit<NewEntry, 'id'>) => change((before) => ({ ...before, entries: [...before.entries, { ...entry, id: newId(), at: new Date().toISOString(), by: person.name, sent: false }] })), [change, person.name]);
   const setMachine = useCallback((machine: Held['machine']) => {
-    change((before) => ({ ...before, machine }));
-    const standing = now.current;
-    if (standing?.opened) void call('changeMachine', { params: { id: standing.id }, body: { machine: machine as never } }).catch(() => undefined);
+    change((before) => ({ ...before, machine, machineUnsent: true }));
   }, [change]);
   const confirm = useCallback(async (causes: readonly string[], note: string) => {
     await sync();
     const standing = now.current;
     if (standing === null) return;
     const record = await call('confirmCauses', { params: { id: standing.id }, body: { causes: [...causes] as never, note } });
-    keep(merge(record, []));
+    keep(refusedIfUnsent(merge(record, now.current?.entries ?? [])));
     await queryClient.invalidateQueries();
   }, [keep, sync]);
   const begin = useCallback((fresh?: Partial<Pick<Held, 'machine' | 'entries'>>) => {
     keep(start(tag, fresh));
     void sync();
   }, [keep, sync, tag]);
+  const goOnInNew = useCallback(() => {
+    const standing = now.current;
+    if (standing) begin({ machine: standing.machine, entries: standing.entries.filter((entry) => !entry.sent) });
+  }, [begin]);
   const retry = useCallback(() => {
     setError(null);
     setTries((count) => count + 1);
   }, []);
-  return { held, error, retry, add, setMachine, confirm, begin };
+  return { held, error, retry, add, setMachine, confirm, begin, goOnInNew };
 }
 
 /** What is on the device, and what the server has of it. Without a connection, the device's is enough. */
@@ -84,11 +92,11 @@ async function load(tag: string | null): Promise<Held> {
   if (tag === null) return kept ?? start(null);
   try {
     const { finding } = await call('unitFinding', { params: { tag } });
-    if (finding !== null) return merge(finding, kept?.id === finding.id ? kept.entries : []);
-    // Closed by somebody else meanwhile, or closed here: what came of it is shown.
+    if (finding !== null) return kept?.id === finding.id ? merge(finding, kept.entries, saidAnew(kept)) : merge(finding, []);
+    // Closed by somebody else meanwhile, or closed here: what came of it is shown, with what was seen here since.
     if (kept?.opened) {
       const record = await call('finding', { params: { id: kept.id } });
-      if (record.closedAt !== null) return merge(record, []);
+      if (record.closedAt !== null) return refusedIfUnsent(merge(record, kept.entries));
     }
     const fresh = kept && !kept.opened ? kept : start(tag);
     return merge(await call('openFinding', { body: { id: fresh.id, tag, machine: fresh.machine as never } }), fresh.entries);
@@ -103,7 +111,10 @@ function useSync(now: React.RefObject<Held | null>, keep: (next: Held) => void):
   const busy = useRef<Promise<void> | null>(null);
   const sync = useCallback((): Promise<void> => {
     busy.current ??= sendAll(now, keep)
-      .catch(() => undefined)
+      // Away: tried again. Refused: kept, and said.
+      .catch((error: unknown) => {
+        if (now.current && error instanceof Refused && isFinal(error)) keep({ ...now.current, refused: error.problem.code });
+      })
       .finally(() => {
         busy.current = null;
       });
@@ -123,10 +134,16 @@ function useSync(now: React.RefObject<Held | null>, keep: (next: Held) => void):
 
 async function sendAll(now: React.RefObject<Held | null>, keep: (next: Held) => void): Promise<void> {
   const standing = now.current;
-  if (standing === null || standing.closedAt !== null || (!standing.opened && standing.entries.length === 0)) return;
+  if (standing === null || standing.closedAt !== null || standing.refused || (!standing.opened && standing.entries.length === 0)) return;
   if (!standing.opened) {
     const record = await call('openFinding', { body: { id: standing.id, tag: standing.tag, machine: standing.machine as never } });
-    keep(merge(record, now.current?.entries ?? []));
+    // Where somebody had begun already, theirs is gone on with, and what was said of the machine here goes to it.
+    keep(merge(record, now.current?.entries ?? [], record.id === standing.id ? null : saidAnew(now.current)));
+  }
+  if (now.current?.machineUnsent) {
+    const { machine } = now.current;
+    await call('changeMachine', { params: { id: now.current.id }, body: { machine: machine as never } });
+    if (now.current.machine === machine) keep({ ...now.current, machineUnsent: false });
   }
   for (;;) {
     const next = now.current?.entries.find((entry) => !entry.sent);
@@ -136,5 +153,10 @@ async function sendAll(now: React.RefObject<Held | null>, keep: (next: Held) => 
     keep({ ...after, entries: after.entries.map((entry) => (entry.id === next.id ? { ...entry, sent: true } : entry)) });
   }
 }
+
+/** Asked again, it would be refused again. */
+const isFinal = ({ problem: { status } }: Refused): boolean => status >= 400 && status < 500 && status !== 401 && status !== 429;
+const saidAnew = (held: Held | null): Held['machine'] | null => (held?.machineUnsent ? held.machine : null);
+const refusedIfUnsent = (held: Held): Held => ({ ...held, refused: held.entries.some((entry) => !entry.sent) ? 'finding-closed' : null });
 
 const bodyOf = ({ id, kind, observation, outcomes, reading, fault }: Entry): NewEntry => ({ id, kind, observation, outcomes, reading, fault });

@@ -1,9 +1,9 @@
 import type { Check, RaisedWork } from '../shapes';
+import { FIND_FAULT } from './findFault';
 
 const CHANGE_OIL: RaisedWork = { kind: 'service', work: 'oil-service', says: 'Oil service', minutes: 25 };
 const DRAIN_FUEL: RaisedWork = { kind: 'repair', work: 'drain-fuel', says: 'Drain tank, hose and bowl; fresh fuel', minutes: 35 };
 const AIR_FILTER: RaisedWork = { kind: 'prep', work: 'air-filter', says: 'Clean or renew the air filter', minutes: 10 };
-const FIND_FAULT: RaisedWork = { kind: 'repair', work: 'find-fault', says: 'Find the fault', minutes: 45 };
 
 /** Looks that every engine gets, whatever it drives. */
 export const OIL_LEVEL: Check = {

@@ -1,6 +1,5 @@
-import type { Complaint, ComplaintGroup, Consequence, RaisedWork } from '../shapes';
-
-const FIND_FAULT: RaisedWork = { kind: 'repair', work: 'find-fault', says: 'Find the fault', minutes: 45 };
+import { FIND_FAULT } from '../checklists/findFault';
+import type { Complaint, ComplaintGroup, Consequence } from '../shapes';
 
 /** The told observations by heading; what is not an engine's own is the machine's. */
 const GROUP: Readonly<Record<string, ComplaintGroup>> = {

@@ -1,3 +1,4 @@
+import { FIND_FAULT } from '../checklists/findFault';
 import type { DerivedFinding } from '../shapes';
 
 const shown = (observation: string, outcome: string) => ({ shown: { observation, outcome } }) as const;
@@ -30,7 +31,7 @@ export const DERIVED_FINDINGS: readonly DerivedFinding[] = [
     when: [shown('choke', 'needs-choke'), shown('fuel-look', 'stale')],
     consequence: 'hold',
     says: 'Runs only on choke on stale fuel: fresh fuel and a clean bowl come first.',
-    raises: { kind: 'repair', work: 'find-fault', says: 'Find the fault', minutes: 45 },
+    raises: FIND_FAULT,
     replaces: [{ observation: 'choke', outcome: 'needs-choke' }],
   },
   {
