@@ -1,5 +1,7 @@
 import type { Role } from '@hudrik/core/contracts';
+import type { LiveBench } from './cards/liveBench';
 import type { Db } from './database/tables';
+import type { Supplier } from './parts/supplier';
 
 /** Who asks. */
 export interface Actor {
@@ -8,8 +10,10 @@ export interface Actor {
   readonly role: Role;
 }
 
-/** What a use case is given: the database and the time. Nothing else comes from outside. */
+/** What a use case is given: the database, the time, and the outside behind its interfaces. Nothing else comes in. */
 export interface Context {
   readonly db: Db;
   readonly now: () => Date;
+  readonly supplier: Supplier;
+  readonly bench: LiveBench;
 }

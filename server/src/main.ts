@@ -3,9 +3,12 @@ import { existsSync } from 'node:fs';
 import path from 'node:path';
 import { fileURLToPath } from 'node:url';
 import pino from 'pino';
+import { httpLiveBench } from './cards/liveBench';
 import { migrate, openDatabase } from './database/open';
 import { httpApp } from './http/app';
+import { httpSupplier } from './parts/supplier';
 import { readDoor } from './people/sessions';
+import { startStandIns } from './standins/start';
 
 /** Composition root: what comes from the environment becomes arguments here and nowhere else. */
 const url = process.env.DATABASE_URL;
@@ -16,12 +19,16 @@ const log = pino({ level: process.env.HUDRIK_LOG ?? 'warn' });
 const db = openDatabase(url);
 await migrate(db);
 
-const people = demo ? (await readDoor({ db, now: () => new Date() }, true)).people.filter((person) => person.demoPin) : [];
+const people = demo ? (await readDoor({ db }, true)).people.filter((person) => person.demoPin) : [];
 const nobodyYet = (await db.selectFrom('person').select('id').limit(1).executeTakeFirst()) === undefined;
 const firstLeadCode = nobodyYet ? randomBytes(12).toString('base64url') : null;
 const built = path.resolve(path.dirname(fileURLToPath(import.meta.url)), '../../app/dist');
+// Until a real supplier and real instruments are named, the simulated ones that ship with it answer. In the demo a day of delivery is short.
+const standIns = await startStandIns({ dayMs: Number(process.env.HUDRIK_SUPPLIER_DAY_MS ?? (demo ? 4000 : 86_400_000)), failsOf100: Number(process.env.HUDRIK_SUPPLIER_FAILS ?? (demo ? 4 : 0)), now: Date.now });
+const supplier = httpSupplier(process.env.HUDRIK_SUPPLIER_URL ?? standIns.supplierUrl);
+const bench = httpLiveBench(process.env.HUDRIK_BENCH_URL ?? standIns.loadBankUrl);
 const app = httpApp({
-  context: { db, now: () => new Date() },
+  context: { db, now: () => new Date(), supplier, bench },
   installation: { version: process.env.npm_package_version ?? '0.1.0', demo, firstLeadCode },
   log,
   webFolder: existsSync(path.join(built, 'index.html')) ? built : null,
@@ -44,6 +51,7 @@ let stopping = false;
 function stop(): void {
   if (stopping) return;
   stopping = true;
+  standIns.stop();
   server.close(() => void db.destroy().then(() => process.exit(0)));
   server.closeIdleConnections();
   // Requests that still run get a moment; the process does not outlive it.

@@ -1,6 +1,6 @@
 export { call, isUnreachable, Refused, sentenceOf, Unreachable, whenSignedOut } from './client';
 export { kv } from './kv';
-export { post, takeBack, tryAll, useOutbox, type Letter } from './outbox';
+export { deliverPhoto, post, takeBack, tryAll, useOutbox, type Letter } from './outbox';
 export { dropPhoto, keepPhoto, readPhoto } from './photoStore';
 export { useChange, useRead } from './queries';
 export { queryClient, QueryProvider } from './QueryProvider';

@@ -70,7 +70,8 @@ async function refused(letter: Letter, { problem }: Refused): Promise<void> {
   await keep([...without(letter.body.id), { ...letter, state, problem: { code: problem.code, title: problem.title, facts: problem.facts } }]);
 }
 
-async function deliverPhoto(id: string): Promise<void> {
+/** Sends a photo that waits on this device; one that is sent already, or never was here, is left alone. */
+export async function deliverPhoto(id: string): Promise<void> {
   const photo = await readPhoto(id);
   if (photo === null) return;
   await call('putPhoto', { params: { id }, raw: { type: photo.type, content: photo } });

@@ -1,3 +1,4 @@
+import { droopOf, governorClassOf } from '../proof';
 import type { Calculator } from './shape';
 
 export const SPEED_AND_HERTZ: Calculator = {
@@ -8,17 +9,14 @@ export const SPEED_AND_HERTZ: Calculator = {
   worked: { given: { hertz: 60, poles: 2 }, gives: { rpm: 3600 } },
 };
 
-/** Largest droop by class, per cent (ISO 8528-5, from memory: look it up before it counts). */
-const DROOP_BY_CLASS = [{ name: 'G3', most: 3 }, { name: 'G2', most: 5 }, { name: 'G1', most: 8 }] as const;
-
 export const DROOP: Calculator = {
   id: 'droop', name: 'Frequency droop', does: 'How far a set sags from no load to full load',
   asks: [{ id: 'noLoad', label: 'No load', unit: 'Hz', usual: 62 }, { id: 'fullLoad', label: 'Full load', unit: 'Hz', usual: 60 }, { id: 'rated', label: 'Rated', unit: 'Hz', usual: 60 }],
   gives: ({ noLoad = 0, fullLoad = 0, rated = 0 }) => {
     if (rated <= 0) return null;
-    const droop = ((noLoad - fullLoad) / rated) * 100;
-    const reached = DROOP_BY_CLASS.find((entry) => droop <= entry.most);
-    return [{ id: 'droop', label: 'Droop', value: droop, unit: '%', says: droop < 0 ? 'It rises with load: look at the governor.' : reached ? `Within ${reached.name} by droop.` : 'Outside all classes.' }];
+    const droop = droopOf(noLoad, fullLoad, rated);
+    const reached = governorClassOf(droop);
+    return [{ id: 'droop', label: 'Droop', value: droop, unit: '%', says: droop < 0 ? 'It rises with load: look at the governor.' : reached ? `Within ${reached} by droop.` : 'Outside all classes.' }];
   },
   formula: '(no load − full load) ÷ rated', source: 'ISO 8528-5; the classes’ limits of 3, 5 and 8 % are from memory',
   worked: { given: { noLoad: 62.4, fullLoad: 60, rated: 60 }, gives: { droop: 4 } },

@@ -2,9 +2,11 @@ import { CLASSES } from './classes';
 import { COMPLAINTS, ENDED } from './complaints';
 import { RULES_EDITION } from './edition';
 import { DERIVED_FINDINGS } from './findings';
-import type { Check, Complaint, MachineClass } from './shapes';
+import { OBSERVATION_IDS, OBSERVATIONS, type ObservationId } from './observations';
+import type { Check, Complaint, MachineClass, ReadingKind } from './shapes';
 
 export * from './shapes';
+export * from './bench';
 export { CAUTIONS, type CautionId } from './cautions';
 export { FIND_FAULT } from './checklists/findFault';
 export { CLASSES } from './classes';
@@ -36,5 +38,8 @@ export const complaintsOf = (machineClass: MachineClass): readonly Complaint[] =
 
 /** Everything that a check-in of this class is judged by, in the present edition. */
 export const rulesOf = (machineClass: MachineClass) => ({ edition: RULES_EDITION, machineClass, complaints: [...complaintsOf(machineClass), ...ENDED], derived: DERIVED_FINDINGS });
+
+/** The check that takes a reading of a kind. */
+export const observationOfReading = (kind: ReadingKind): ObservationId => OBSERVATION_IDS.find((id) => OBSERVATIONS[id].reading === kind) as ObservationId;
 
 export const isClassId = (text: string): text is ClassId => CLASS_BY_ID.has(text);

@@ -1,4 +1,5 @@
 import type { InferType } from 'yup';
+import { JOB_STATES } from '../card';
 import { dataSheet } from './finding';
 import { array, boolean, classId, cursor, hireLine, hours, instant, jobKind, mixed, name, number, object, origin, readiness, readinessVerdict, reason, string, tag, version, words } from './fields';
 
@@ -27,7 +28,7 @@ export const jobLine = object({
   says: string().required(),
   minutes: number().required(),
   blocks: string().oneOf(['hold', 'prep', 'none']).required(),
-  state: string().oneOf(['waiting', 'open', 'done', 'dropped']).required(),
+  state: string().oneOf(JOB_STATES).required(),
   origins: array(origin.required()).required(),
   why: array(string().required()).required(),
   caution: string().nullable().defined(),
@@ -116,8 +117,6 @@ export const jobs = object({ jobs: array(jobLine.required()).required() });
 export const newJob = object({ tag: tag.required(), kind: jobKind.required(), says: name.required(), minutes: number().integer().min(1).max(2000).default(30), blocks: string().oneOf(['hold', 'prep', 'none']).default('prep') });
 export const jobDone = object({
   note: words.default(''),
-  /** Needed for repairs, services and wake-ups: what the run test was and that it passed. */
-  proof: object({ minutesUnderLoad: number().integer().min(0).max(600).required(), load: name.required(), passed: boolean().required() }).nullable().default(null),
 });
 export const jobDropped = object({ why: words.min(3).required() });
 

@@ -1,7 +1,9 @@
-import { mixed, object, string, type AnyObjectSchema, type Schema } from 'yup';
+import { mixed, number, object, string, type AnyObjectSchema, type Schema } from 'yup';
+import * as card from './card';
 import * as finding from './finding';
 import * as fleet from './fleet';
 import * as inspection from './inspection';
+import * as parts from './parts';
 import * as people from './people';
 import { ANYONE_SIGNED_IN, BENCH, DESK, HANDS_OUT, LEAD_ONLY, SIGNS_OFF, type Role } from './roles';
 
@@ -77,6 +79,31 @@ export const OPERATIONS = {
   startJob: operation({ method: 'post', path: '/api/jobs/{id}/start', summary: 'Take a job to the bench', who: BENCH, reply: fleet.jobLine }),
   finishJob: operation({ method: 'post', path: '/api/jobs/{id}/done', summary: 'Sign a job off', who: SIGNS_OFF, body: fleet.jobDone, reply: fleet.jobLine, ifMatch: true }),
   dropJob: operation({ method: 'post', path: '/api/jobs/{id}/drop', summary: 'Drop a job with a reason', who: SIGNS_OFF, body: fleet.jobDropped, reply: fleet.jobLine, ifMatch: true }),
+
+  card: operation({ method: 'get', path: '/api/jobs/{id}/card', summary: 'A job’s card, whole', who: ANYONE_SIGNED_IN, reply: card.card }),
+  addCardEntry: operation({ method: 'post', path: '/api/jobs/{id}/entries', summary: 'Something that happened on a card', who: BENCH, body: card.newCardEntry, reply: card.card, status: 201 }),
+  cardPdf: operation({ method: 'get', path: '/api/jobs/{id}/card.pdf', summary: 'The card to print', who: ANYONE_SIGNED_IN, reply: mixed() }),
+  estimatePdf: operation({ method: 'get', path: '/api/jobs/{id}/estimate.pdf', summary: 'The estimate to print', who: ANYONE_SIGNED_IN, query: card.waysQuery, reply: mixed() }),
+  ways: operation({ method: 'get', path: '/api/jobs/{id}/ways', summary: 'Mend, replace, swap the engine or let it go: the reckoning', who: ANYONE_SIGNED_IN, query: card.waysQuery, reply: card.ways }),
+  live: operation({ method: 'get', path: '/api/jobs/{id}/live', summary: 'Readings of the load bank and the tachometer, as server-sent events', who: BENCH, query: object({ load: number().min(0).max(1).default(0) }), reply: mixed() }),
+  clocks: operation({ method: 'get', path: '/api/clocks', summary: 'Waits that run, or have ended and want their result', who: ANYONE_SIGNED_IN, reply: card.clocks }),
+
+  parts: operation({ method: 'get', path: '/api/parts', summary: 'Parts, by any number they ever had or by name', who: ANYONE_SIGNED_IN, query: parts.partsQuery, reply: parts.parts }),
+  addPart: operation({ method: 'post', path: '/api/parts', summary: 'Add a part', who: SIGNS_OFF, body: parts.newPart, reply: parts.parts, status: 201 }),
+  countPart: operation({ method: 'post', path: '/api/parts/{number}/count', summary: 'What was counted on the shelf', who: SIGNS_OFF, body: parts.stockChange, reply: parts.parts }),
+  quotePart: operation({ method: 'get', path: '/api/parts/{number}/quote', summary: 'What the supplier says of a part', who: BENCH, reply: parts.quote }),
+  askPart: operation({ method: 'post', path: '/api/jobs/{id}/parts', summary: 'A part for a card: reserved from the shelf, or wanted', who: BENCH, body: parts.askedPart, reply: parts.partLines, status: 201 }),
+  changePartLine: operation({ method: 'post', path: '/api/part-lines/{id}/deed', summary: 'Use, give back, drop or reserve a card’s part', who: BENCH, body: parts.partDeed, reply: parts.partLines }),
+  orders: operation({ method: 'get', path: '/api/orders', summary: 'Orders to the supplier', who: ANYONE_SIGNED_IN, reply: parts.orders }),
+  addOrder: operation({ method: 'post', path: '/api/orders', summary: 'Order what cards want', who: SIGNS_OFF, body: parts.newOrder, reply: parts.order, status: 201 }),
+  sendOrder: operation({ method: 'post', path: '/api/orders/{id}/send', summary: 'Send an order again, or ask how it stands', who: SIGNS_OFF, reply: parts.order }),
+  receiveOrder: operation({ method: 'post', path: '/api/orders/{id}/receive', summary: 'It has arrived', who: BENCH, reply: parts.order }),
+  exchangeParts: operation({ method: 'get', path: '/api/exchange-parts', summary: 'Parts taken off, cleaned and proven', who: ANYONE_SIGNED_IN, reply: parts.exchangeParts }),
+  addExchangePart: operation({ method: 'post', path: '/api/exchange-parts', summary: 'Keep a part that was taken off', who: BENCH, body: parts.newExchangePart, reply: parts.exchangeParts, status: 201 }),
+  changeExchangePart: operation({ method: 'post', path: '/api/exchange-parts/{id}', summary: 'Cleaned, proven, fitted or scrapped', who: BENCH, body: parts.exchangeChange, reply: parts.exchangeParts }),
+  importParts: operation({ method: 'post', path: '/api/import/parts', summary: 'Take parts from CSV', who: LEAD_ONLY, raw: ['text/csv'], reply: fleet.importReport }),
+  exportParts: operation({ method: 'get', path: '/api/export/parts', summary: 'Parts as CSV', who: ANYONE_SIGNED_IN, reply: string() }),
+  photoThumb: operation({ method: 'get', path: '/api/photos/{id}/thumb', summary: 'A photo, small', who: ANYONE_SIGNED_IN, reply: mixed() }),
 
   importModels: operation({ method: 'post', path: '/api/import/models', summary: 'Take models from CSV', who: LEAD_ONLY, raw: ['text/csv'], reply: fleet.importReport }),
   exportModels: operation({ method: 'get', path: '/api/export/models', summary: 'Models as CSV', who: ANYONE_SIGNED_IN, reply: string() }),

@@ -3,6 +3,7 @@ import { CLASS_IDS } from '@hudrik/core/catalogue';
 import { sql } from 'kysely';
 import { addCheckIn } from '../checkins/addCheckIn';
 import { newestCheckInId } from '../checkins/opening';
+import { httpLiveBench } from '../cards/liveBench';
 import type { Actor, Context } from '../context';
 import { migrate, openDatabase } from '../database/open';
 import type { Db } from '../database/tables';
@@ -10,6 +11,7 @@ import { loadDemo } from '../demo/load';
 import { readHistory } from '../fleet/history';
 import { lastReading } from '../fleet/meters';
 import { readUnits } from '../fleet/unitLines';
+import { httpSupplier } from '../parts/supplier';
 import { wellCheckIn } from '../testing/samples';
 
 /**
@@ -22,7 +24,9 @@ const RUNS = 200;
 const url = process.env.DATABASE_URL;
 if (!url) throw new Error('DATABASE_URL is not set');
 const db = openDatabase(url, 4);
-const context: Context = { db, now: () => new Date() };
+// Neither is asked here: nothing listens at this address.
+const NOBODY = 'http://127.0.0.1:9';
+const context: Context = { db, now: () => new Date(), supplier: httpSupplier(NOBODY), bench: httpLiveBench(NOBODY) };
 await migrate(db);
 const began = performance.now();
 await loadDemo(db, new Date(), { times: TIMES, days: 210, gapDays: 16, notesPerHire: 22 });

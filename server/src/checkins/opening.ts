@@ -1,3 +1,4 @@
+import { STANDING_STATES } from '@hudrik/core/card';
 import type { Opening } from '@hudrik/core/contracts';
 import { forecastHours } from '@hudrik/core/hours';
 import type { Context } from '../context';
@@ -14,7 +15,7 @@ export async function readOpening({ db }: Pick<Context, 'db'>, tag: string): Pro
   const last = await lastReading(db, unit.id);
   const use = await rateOfUse(db, unit);
   const hire = await hireRows(db).where('h.unit_id', '=', unit.id).where('h.state', 'in', ['out', 'back']).executeTakeFirst();
-  const work = await db.selectFrom('job').select((eb) => eb.fn.sum<number>('minutes').as('minutes')).where('unit_id', '=', unit.id).where('state', 'in', ['waiting', 'open']).where('blocks', '<>', 'none').executeTakeFirst();
+  const work = await db.selectFrom('job').select((eb) => eb.fn.sum<number>('minutes').as('minutes')).where('unit_id', '=', unit.id).where('state', 'in', STANDING_STATES).where('blocks', '<>', 'none').executeTakeFirst();
   return {
     tag: unit.tag,
     classId: line.classId,

@@ -1,4 +1,5 @@
 import type { FindingRecord } from '@hudrik/core/contracts';
+import type { CardEntry, CardKind, JobState } from '@hudrik/core/card';
 import type { Readiness, ReadinessVerdict } from '@hudrik/core/readiness';
 import type { Verdict } from '@hudrik/core/verdict';
 import type { ColumnType, Generated, GeneratedAlways, JSONColumnType, Kysely, Selectable, Transaction } from 'kysely';
@@ -145,6 +146,7 @@ interface PhotoTable {
   width: number;
   height: number;
   bytes: Buffer;
+  thumb: Buffer | null;
   taken_at: Generated<Date>;
 }
 
@@ -160,7 +162,7 @@ interface JobTable {
   origins: Json<{ kind: string; id: string; exception?: string }[]>;
   why: Json<string[]>;
   caution: string | null;
-  state: Generated<'waiting' | 'open' | 'done' | 'dropped'>;
+  state: Generated<JobState>;
   raised_at: Instant;
   started_at: MaybeInstant;
   started_by: number | null;
@@ -233,7 +235,114 @@ interface LearningResetTable {
   person_id: number;
 }
 
+interface JobEntryTable {
+  id: string;
+  place: GeneratedAlways<number>;
+  job_id: number;
+  at: Instant;
+  person_id: number | null;
+  kind: CardKind;
+  facts: Json<CardEntry['facts']>;
+}
+
+interface ClockTable {
+  id: string;
+  job_id: number;
+  unit_id: number;
+  kind: string;
+  started_at: Instant;
+  started_by: number;
+  ends_at: Instant;
+  result: string | null;
+  ended_at: MaybeInstant;
+}
+
+interface LearntTeardownTable {
+  model_id: number;
+  teardown: string;
+  job_id: number;
+  things: Json<{ key: string; what: string; fasteners?: { count: number; size: string; place: string }[] }[]>;
+  at: Instant;
+}
+
+interface PartTable {
+  id: GeneratedAlways<number>;
+  number: string;
+  says: string;
+  cents: number;
+  place: string;
+  kind: Generated<'piece' | 'kit'>;
+}
+
+interface SupersessionTable {
+  old_number: string;
+  by_number: string;
+}
+
+interface KitPieceTable {
+  kit_id: number;
+  piece_id: number;
+  count: number;
+}
+
+interface PartMoveTable {
+  id: GeneratedAlways<number>;
+  part_id: number;
+  change: number;
+  why: 'counted' | 'received' | 'used' | 'returned';
+  note: string | null;
+  line_id: string | null;
+  person_id: number | null;
+  at: Instant;
+}
+
+interface PartLineTable {
+  id: string;
+  job_id: number;
+  asked: string;
+  part_id: number;
+  count: number;
+  state: 'wanted' | 'reserved' | 'ordered' | 'arrived' | 'used' | 'returned' | 'dropped';
+  order_id: string | null;
+  asked_by: number;
+  asked_at: Instant;
+}
+
+interface PartOrderTable {
+  id: string;
+  state: Generated<'sending' | 'placed' | 'arrived' | 'failed'>;
+  supplier_ref: string | null;
+  placed_at: MaybeInstant;
+  expected_at: MaybeInstant;
+  late: Generated<boolean>;
+  problem: string | null;
+  tries: Generated<number>;
+  cents: Generated<number>;
+  person_id: number;
+  made_at: Instant;
+}
+
+interface ExchangePartTable {
+  id: string;
+  says: string;
+  number: string | null;
+  state: Generated<'as-taken' | 'cleaned' | 'proven' | 'fitted' | 'scrapped'>;
+  origin_job_id: number;
+  place: string;
+  at: Instant;
+}
+
 export interface Tables {
+  job_entry: JobEntryTable;
+  clock: ClockTable;
+  learnt_teardown: LearntTeardownTable;
+  part: PartTable;
+  supersession: SupersessionTable;
+  kit_piece: KitPieceTable;
+  part_move: PartMoveTable;
+  part_line: PartLineTable;
+  part_order: PartOrderTable;
+  exchange_part: ExchangePartTable;
   finding: FindingTable;
   finding_entry: FindingEntryTable;
   proven_cause: ProvenCauseTable;

@@ -1,5 +1,7 @@
+import { STANDING_STATES } from '@hudrik/core/card';
 import { FAULTS, FIND_FAULT, type FaultId } from '@hudrik/core/catalogue';
 import type { FindingRecord } from '@hudrik/core/contracts';
+import { layCard } from '../cards/layCard';
 import type { Actor, Context } from '../context';
 import type { Trx } from '../database/tables';
 import { record } from '../fleet/history';
@@ -18,10 +20,17 @@ export async function confirmCauses(context: Context, actor: Actor, findingId: s
     await trx.updateTable('finding').set({ closed_at: at, causes: [...causes], job_id: jobId, version: finding.version + 1 }).where('id', '=', finding.id).execute();
     if (finding.unit_id === null) return undefined;
     await record(trx, { unitId: finding.unit_id, at, kind: 'finding-closed', personId: actor.id, facts: { findingId, jobId: String(jobId), causes: causes.map(saysOf), note } });
+    await layCauses(trx, jobId, at);
     await refreshReadiness(trx, finding.unit_id, at);
     return undefined;
   });
   return readFinding(context, findingId);
+}
+
+/** On a card that is at the bench already, the steps of the causes come behind those that stand. */
+async function layCauses(trx: Trx, jobId: number | null, at: Date): Promise<void> {
+  const job = jobId === null ? undefined : await trx.selectFrom('job').selectAll().where('id', '=', jobId).executeTakeFirst();
+  if (job && job.state !== 'waiting') await layCard(trx, job, at, 'causes');
 }
 
 interface Confirmed {
@@ -44,7 +53,7 @@ async function ontoJob(trx: Trx, { unitId, jobId, causes, at, actor }: Confirmed
     .selectFrom('job')
     .selectAll()
     .where('unit_id', '=', unitId)
-    .where('state', 'in', ['waiting', 'open'])
+    .where('state', 'in', STANDING_STATES)
     .where((eb) => (jobId === null ? eb('work', '=', FIND_FAULT.work) : eb('id', '=', jobId)))
     .executeTakeFirst();
   if (standing) {

@@ -1,3 +1,4 @@
+import { STANDING_STATES } from '@hudrik/core/card';
 import { randomUUID } from 'node:crypto';
 import { FIND_FAULT, OBSERVATIONS, type ObservationId } from '@hudrik/core/catalogue';
 import type { FindingEntry, FindingRecord, NewEntry } from '@hudrik/core/contracts';
@@ -34,7 +35,7 @@ async function openOn(db: Db | Trx, unitId: number): Promise<string | undefined>
 
 async function begin(trx: Trx, at: Date, actor: Actor, fresh: NewFinding, unit: UnitRow | null): Promise<string> {
   const machine = unit ? await machineOfUnit(trx, unit, fresh.machine, at) : fresh.machine;
-  const job = unit ? await trx.selectFrom('job').select('id').where('unit_id', '=', unit.id).where('work', '=', FIND_FAULT.work).where('state', 'in', ['waiting', 'open']).executeTakeFirst() : undefined;
+  const job = unit ? await trx.selectFrom('job').select('id').where('unit_id', '=', unit.id).where('work', '=', FIND_FAULT.work).where('state', 'in', STANDING_STATES).executeTakeFirst() : undefined;
   await trx.insertInto('finding').values({ id: fresh.id, unit_id: unit?.id ?? null, job_id: job?.id ?? null, machine: JSON.stringify(machine), opened_at: at, opened_by: actor.id, causes: null }).execute();
   if (unit) {
     await record(trx, { unitId: unit.id, at, kind: 'finding-opened', personId: actor.id, facts: { findingId: fresh.id } });

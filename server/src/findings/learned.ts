@@ -1,11 +1,16 @@
 import type { LearnedReply } from '@hudrik/core/contracts';
 import { engineFamily } from '@hudrik/core/diagnosis';
+import { sql } from 'kysely';
 import type { Actor, Context } from '../context';
 import type { Db, JobRow, Trx } from '../database/tables';
 
 /** A job that is done and proven teaches the cause that was confirmed on it. Never an unproven one. */
 export async function teachBy(trx: Trx, job: JobRow, at: Date): Promise<void> {
-  const findings = await trx.selectFrom('finding').select(['id', 'machine', 'causes']).where('job_id', '=', job.id).where('causes', 'is not', null).execute();
+  const all = await trx.selectFrom('finding').select(['id', 'machine', 'causes', 'closed_at']).where('job_id', '=', job.id).where('causes', 'is not', null).orderBy('closed_at').execute();
+  // What was confirmed before a proof failed was not it, or not all of it: what was confirmed after counts.
+  const failed = await trx.selectFrom('job_entry').select('at').where('job_id', '=', job.id).where('kind', '=', 'proved').where(sql<boolean>`facts ->> 'passed' = 'false'`).orderBy('place', 'desc').limit(1).executeTakeFirst();
+  const since = all.filter((finding) => failed === undefined || (finding.closed_at as Date) > failed.at);
+  const findings = since.length > 0 ? since : all.slice(-1);
   for (const { id, machine, causes } of findings) {
     await trx.insertInto('proven_cause').values({ finding_id: id, class_id: machine.classId ?? null, family: engineFamily(machine.engine), faults: causes ?? [], at }).onConflict((conflict) => conflict.column('finding_id').doNothing()).execute();
   }

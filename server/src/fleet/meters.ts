@@ -106,3 +106,17 @@ async function fitMeter(trx: Trx, unit: UnitRow, last: LastReading, event: NonNu
     .executeTakeFirstOrThrow();
   return { meterId: id, offsetHours: meter.offsetHours };
 }
+
+/** True hours as they were known at a time; null before the first reading. */
+export async function trueHoursAt(db: Db | Trx, unitId: number, at: Date): Promise<number | null> {
+  const row = await db
+    .selectFrom('meter_reading as r')
+    .select('r.true_hours')
+    .where('r.unit_id', '=', unitId)
+    .where('r.read_at', '<=', at)
+    .where(({ not, exists, selectFrom }) => not(exists(selectFrom('meter_reading as c').select('c.id').whereRef('c.corrects_id', '=', 'r.id'))))
+    .orderBy('r.stands_for', 'desc')
+    .limit(1)
+    .executeTakeFirst();
+  return row?.true_hours ?? null;
+}

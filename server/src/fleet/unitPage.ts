@@ -1,3 +1,4 @@
+import { STANDING_STATES } from '@hudrik/core/card';
 import { forecastHours, meanHoursPerDay } from '@hudrik/core/hours';
 import type { UnitPage } from '@hudrik/core/contracts';
 import type { Context } from '../context';
@@ -14,7 +15,7 @@ export async function readUnitPage({ db }: Pick<Context, 'db'>, tag: string): Pr
   const reading = await lastReading(db, unit.id);
   const use = await rateOfUse(db, unit);
   const hires = (await hireRows(db).where('h.unit_id', '=', unit.id).where('h.state', 'in', ['booked', 'out', 'back']).orderBy('h.from_at').limit(12).execute()).map(toHireLine);
-  const jobs = (await jobRows(db).where('j.unit_id', '=', unit.id).where('j.state', 'in', ['waiting', 'open']).execute()).map(toJobLine);
+  const jobs = (await jobRows(db).where('j.unit_id', '=', unit.id).where('j.state', 'in', STANDING_STATES).execute()).map(toJobLine);
   const lastCheckIn = await db.selectFrom('check_in').select('verdict').where('unit_id', '=', unit.id).orderBy('at', 'desc').limit(1).executeTakeFirst();
   const readings = await db.selectFrom('meter_reading as r')
     .select(['r.read_at', 'r.true_hours'])

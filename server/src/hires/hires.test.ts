@@ -3,6 +3,7 @@ import { randomUUID } from 'node:crypto';
 import { describe, test } from 'node:test';
 import type { ImportReport, Shift, UnitPage } from '@hudrik/core/contracts';
 import { foundCheckIn, wellCheckIn } from '../testing/samples';
+import { prove } from '../testing/proving';
 import { problemIn, useYard } from '../testing/yard';
 
 describe('hires and check-outs', () => {
@@ -72,11 +73,11 @@ describe('hires and check-outs', () => {
     await yard.addUnit('GE-07');
     await yard.checkIn(foundCheckIn('GE-07', 'generator', '101.0', { exhaust: 'loose' }));
     const [job] = (await unit('GE-07')).jobs;
-    const finish = (body: object) => yard.ask('POST', `/api/jobs/${job?.id}/done`, { as: 'technician', body });
-    assert.equal((await problemIn(await finish({ note: 'tightened' }))).code, 'not-proven');
-    assert.equal((await problemIn(await finish({ proof: { minutesUnderLoad: 20, load: 'heater', passed: false } }))).code, 'not-proven');
-    assert.equal((await finish({ proof: { minutesUnderLoad: 20, load: 'heater', passed: true } })).status, 200);
-    assert.equal((await problemIn(await finish({}))).code, 'job-closed');
+    const finish = () => yard.ask('POST', `/api/jobs/${job?.id}/done`, { as: 'technician', body: { note: 'tightened' } });
+    assert.equal((await problemIn(await finish())).code, 'not-proven');
+    assert.equal((await unit('GE-07')).unit.verdict.readiness, 'held');
+    assert.equal((await prove(yard, job?.id ?? '', 'generator')).status, 201);
+    assert.equal((await problemIn(await finish())).code, 'job-closed');
     assert.equal((await unit('GE-07')).unit.verdict.readiness, 'fit');
   });
 

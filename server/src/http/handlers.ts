@@ -1,6 +1,11 @@
 import { timingSafeEqual } from 'node:crypto';
 import type { Response } from 'express';
 import { sql } from 'kysely';
+import type { NewCardEntry } from '@hudrik/core/card';
+import { addCardEntry } from '../cards/addCardEntry';
+import { readClocks } from '../cards/clocks';
+import { readCard } from '../cards/readCard';
+import { readWays } from '../cards/ways';
 import { addCheckIn } from '../checkins/addCheckIn';
 import { readOpening } from '../checkins/opening';
 import { readCheckIn } from '../checkins/readCheckIn';
@@ -8,6 +13,7 @@ import { addCheckOut } from '../checkouts/addCheckOut';
 import type { Context } from '../context';
 import { exportHires, importHires } from '../exchange/hires';
 import { exportModels, importModels } from '../exchange/models';
+import { exportParts, importParts } from '../exchange/parts';
 import { exportUnits, importUnits } from '../exchange/units';
 import { addEntry, changeMachine, openFinding, readFinding, readUnitFinding } from '../findings/findings';
 import { confirmCauses } from '../findings/confirmCauses';
@@ -20,10 +26,18 @@ import { readUnitPage } from '../fleet/unitPage';
 import { addHire, cancelHire, hireBack, readHires } from '../hires/hires';
 import { addJob, dropJob, finishJob, readJobs, startJob } from '../jobs/jobs';
 import { addPerson, changePerson, readDoor, readPeople, SESSION_DAYS, setPreferences, signIn, signOut } from '../people/sessions';
-import { putPhoto, readPhoto } from '../photos/photos';
+import { addExchangePart, changeExchangePart, readExchangeParts } from '../parts/exchangeParts';
+import { addOrder, readOrders, receiveOrder, sendOrder } from '../parts/orders';
+import { askPart, changePartLine } from '../parts/partLines';
+import { addPart, countPart, readParts } from '../parts/parts';
+import { quotePart } from '../parts/quotePart';
+import { putPhoto, readPhoto, readThumb } from '../photos/photos';
+import { cardPdf } from '../printing/cardPdf';
+import { estimatePdf } from '../printing/estimatePdf';
 import { refuse } from '../refusal';
 import { readShift } from '../shift/shift';
 import { COOKIE, type Handlers } from './bind';
+import { streamLive } from './streamLive';
 import { openApiDocument } from './openapi';
 
 export interface Installation {
@@ -81,12 +95,8 @@ export function handlersOf(context: Context, installation: Installation): Handle
     checkIn: async ({ params }) => readCheckIn(context, param(params, 'id')),
     addCheckOut: async ({ actor, body }) => addCheckOut(context, actor, body),
     putPhoto: async ({ actor, params, body }) => putPhoto(context, actor, param(params, 'id'), Buffer.isBuffer(body) ? body : Buffer.alloc(0)),
-    photo: async ({ params, response }) => {
-      const { mediaType, bytes } = await readPhoto(context, param(params, 'id'));
-      response.setHeader('Cache-Control', 'private, max-age=31536000, immutable');
-      response.type(mediaType).send(bytes);
-      return undefined;
-    },
+    photo: async ({ params, response }) => sendPhoto(response, await readPhoto(context, param(params, 'id'))),
+    photoThumb: async ({ params, response }) => sendPhoto(response, await readThumb(context, param(params, 'id'))),
 
     openFinding: async ({ actor, body }) => openFinding(context, actor, body as never),
     finding: async ({ params }) => readFinding(context, param(params, 'id')),
@@ -103,6 +113,30 @@ export function handlersOf(context: Context, installation: Installation): Handle
     finishJob: async ({ actor, params, body, seenVersion }) => finishJob(context, actor, param(params, 'id'), body, seenVersion),
     dropJob: async ({ actor, params, body, seenVersion }) => dropJob(context, actor, param(params, 'id'), body.why, seenVersion),
 
+    card: async ({ params }) => readCard(context, param(params, 'id')),
+    addCardEntry: async ({ actor, params, body }) => addCardEntry(context, actor, param(params, 'id'), body as NewCardEntry),
+    cardPdf: async ({ params, response }) => sendPdf(response, `job-${param(params, 'id')}`, await cardPdf(context, param(params, 'id'))),
+    estimatePdf: async ({ params, query, response }) => sendPdf(response, `estimate-${param(params, 'id')}`, await estimatePdf(context, param(params, 'id'), query)),
+    ways: async ({ params, query }) => readWays(context, param(params, 'id'), query),
+    live: async ({ params, query, response }) => streamLive(context, param(params, 'id'), query.load, response),
+    clocks: async ({ actor }) => readClocks(context, actor),
+
+    parts: async ({ query }) => readParts(context, query.find),
+    addPart: async ({ actor, body }) => addPart(context, actor, body),
+    countPart: async ({ actor, params, body }) => countPart(context, actor, param(params, 'number'), body),
+    quotePart: async ({ params }) => quotePart(context, param(params, 'number')),
+    askPart: async ({ actor, params, body }) => askPart(context, actor, param(params, 'id'), body),
+    changePartLine: async ({ actor, params, body }) => changePartLine(context, actor, param(params, 'id'), body.deed),
+    orders: async () => readOrders(context),
+    addOrder: async ({ actor, body }) => addOrder(context, actor, body),
+    sendOrder: async ({ actor, params }) => sendOrder(context, actor, param(params, 'id')),
+    receiveOrder: async ({ actor, params }) => receiveOrder(context, actor, param(params, 'id')),
+    exchangeParts: async () => readExchangeParts(context),
+    addExchangePart: async ({ actor, body }) => addExchangePart(context, actor, body),
+    changeExchangePart: async ({ params, body }) => changeExchangePart(context, param(params, 'id'), body.state),
+    importParts: async ({ actor, body }) => importParts(db, text(body), now(), actor.id),
+    exportParts: async ({ response }) => sendCsv(response, 'parts', await exportParts(db)),
+
     importUnits: async ({ actor, body }) => importUnits(db, text(body), now(), actor.id),
     exportUnits: async ({ response }) => sendCsv(response, 'units', await exportUnits(db)),
     importModels: async ({ body }) => importModels(db, text(body)),
@@ -114,6 +148,18 @@ export function handlersOf(context: Context, installation: Installation): Handle
 
 const numberOf = (text: string): number => (/^\d{1,15}$/.test(text) ? Number(text) : refuse('not-found', { id: text }));
 const text = (body: unknown): string => (Buffer.isBuffer(body) ? body.toString('utf8') : '');
+
+function sendPhoto(response: Response, { mediaType, bytes }: { mediaType: string; bytes: Buffer }): undefined {
+  response.setHeader('Cache-Control', 'private, max-age=31536000, immutable');
+  response.type(mediaType).send(bytes);
+  return undefined;
+}
+
+function sendPdf(response: Response, name: string, bytes: Buffer): undefined {
+  response.setHeader('Content-Disposition', `inline; filename="${name}.pdf"`);
+  response.type('application/pdf').send(bytes);
+  return undefined;
+}
 
 function sendCsv(response: Response, name: string, csv: string): undefined {
   response.attachment(`${name}.csv`).type('text/csv; charset=utf-8; header=present').send(csv);

@@ -1,17 +1,21 @@
+import { cardOf, STANDING_STATES } from '@hudrik/core/card';
 import type { JobLine } from '@hudrik/core/contracts';
+import { beginJob } from '../cards/beginJob';
+import { cardEntries } from '../cards/cardEntries';
 import type { Actor, Context } from '../context';
-import { teachBy } from '../findings/learned';
-import type { JobRow, Trx } from '../database/tables';
+import type { JobRow } from '../database/tables';
 import { record } from '../fleet/history';
-import { lastReading } from '../fleet/meters';
 import { refreshReadiness } from '../fleet/refreshReadiness';
-import { lockUnit, lockUnitById } from '../fleet/units';
+import { lockUnit } from '../fleet/units';
 import { refuse } from '../refusal';
+import { closeJob } from './closeJob';
+import { endsWithALook } from './endsWithALook';
 import { jobRows, toJobLine } from './jobLines';
+import { lockJob } from './lockJob';
 
 export async function readJobs({ db }: Context, query: { state: string; tag?: string | undefined }): Promise<{ jobs: JobLine[] }> {
   const rows = await jobRows(db)
-    .$if(query.state === 'open', (q) => q.where('j.state', 'in', ['waiting', 'open']))
+    .$if(query.state === 'open', (q) => q.where('j.state', 'in', STANDING_STATES))
     .$if(query.tag !== undefined, (q) => q.where('ju.tag', '=', query.tag as string))
     .limit(300)
     .execute();
@@ -34,7 +38,7 @@ export async function addJob(context: Context, actor: Actor, fresh: HandJob): Pr
     const unit = await lockUnit(trx, fresh.tag);
     const at = context.now();
     const work = fresh.kind === 'service' ? 'oil-service' : `by-hand-${at.getTime()}`;
-    const standing = await trx.selectFrom('job').select('id').where('unit_id', '=', unit.id).where('work', '=', work).where('state', 'in', ['waiting', 'open']).executeTakeFirst();
+    const standing = await trx.selectFrom('job').select('id').where('unit_id', '=', unit.id).where('work', '=', work).where('state', 'in', STANDING_STATES).executeTakeFirst();
     if (standing) return refuse('already-there', { jobId: String(standing.id) });
     const row = await trx
       .insertInto('job')
@@ -48,41 +52,23 @@ export async function addJob(context: Context, actor: Actor, fresh: HandJob): Pr
   return readJob(context, id);
 }
 
-async function lockJob(trx: Trx, id: string): Promise<JobRow> {
-  const seen = /^\d{1,15}$/.test(id) ? await trx.selectFrom('job').select('unit_id').where('id', '=', Number(id)).executeTakeFirst() : undefined;
-  if (seen === undefined) return refuse('not-found', { job: id });
-  await lockUnitById(trx, seen.unit_id);
-  const job = await trx.selectFrom('job').selectAll().where('id', '=', Number(id)).executeTakeFirstOrThrow();
-  if (job.closed_at !== null) refuse('job-closed', { state: job.state });
-  return job;
-}
-
 export async function startJob(context: Context, actor: Actor, id: string): Promise<JobLine> {
   await context.db.transaction().execute(async (trx) => {
     const job = await lockJob(trx, id);
-    const at = context.now();
-    await trx.updateTable('job').set({ state: 'open', started_at: at, started_by: actor.id, version: job.version + 1 }).where('id', '=', job.id).execute();
-    await record(trx, { unitId: job.unit_id, at, kind: 'job-started', personId: actor.id, facts: { jobId: id, says: job.says } });
+    if (job.state === 'waiting') await beginJob(trx, job, actor, context.now());
   });
   return readJob(context, Number(id));
 }
 
-export interface JobDone {
-  readonly note: string;
-  readonly proof: { readonly minutesUnderLoad: number; readonly load: string; readonly passed: boolean } | null;
-}
-
-/** A prep or lay-up ends with a look; everything else ends with a run under load that passed. */
-const ENDS_WITH_A_LOOK: readonly JobRow['kind'][] = ['prep', 'lay-up'];
-
-export async function finishJob(context: Context, actor: Actor, id: string, done: JobDone, seenVersion: number | null): Promise<JobLine> {
+/** Signs off what ends with a look. What must run is done when its card's proof has passed. */
+export async function finishJob(context: Context, actor: Actor, id: string, { note }: { note: string }, seenVersion: number | null): Promise<JobLine> {
   await context.db.transaction().execute(async (trx) => {
     const job = await lockJob(trx, id);
     if (seenVersion !== null && seenVersion !== job.version) refuse('changed-meanwhile', { version: job.version });
-    if (!ENDS_WITH_A_LOOK.includes(job.kind) && done.proof?.passed !== true) refuse('not-proven', { kind: job.kind });
-    await closeJob(trx, job, { state: 'done', with: { note: done.note, proof: done.proof }, at: context.now(), actor });
-    await teachBy(trx, job, context.now());
-    if (job.work === 'oil-service') await restartOilService(trx, job.unit_id);
+    if (!endsWithALook(job.kind)) refuse('not-proven', { kind: job.kind });
+    const { ledger } = cardOf(await cardEntries(trx, job.id));
+    if (!ledger.complete) refuse('card-refused', { why: { code: 'things-off', things: [...ledger.putBack, ...ledger.onTrial].map((thing) => thing.what) } });
+    await closeJob(trx, job, { state: 'done', with: { note }, at: context.now(), actor });
     await refreshReadiness(trx, job.unit_id, context.now());
   });
   return readJob(context, Number(id));
@@ -96,25 +82,4 @@ export async function dropJob(context: Context, actor: Actor, id: string, why: s
     await refreshReadiness(trx, job.unit_id, context.now());
   });
   return readJob(context, Number(id));
-}
-
-interface Closing {
-  readonly state: 'done' | 'dropped';
-  readonly with: Readonly<Record<string, unknown>>;
-  readonly at: Date;
-  readonly actor: Actor;
-}
-
-async function closeJob(trx: Trx, job: JobRow, closing: Closing): Promise<void> {
-  await trx
-    .updateTable('job')
-    .set({ state: closing.state, closed_at: closing.at, closed_by: closing.actor.id, closed_with: JSON.stringify(closing.with), version: job.version + 1 })
-    .where('id', '=', job.id)
-    .execute();
-  await record(trx, { unitId: job.unit_id, at: closing.at, kind: `job-${closing.state}`, personId: closing.actor.id, facts: { jobId: String(job.id), says: job.says, kind: job.kind, ...closing.with } });
-}
-
-async function restartOilService(trx: Trx, unitId: number): Promise<void> {
-  const { trueHours } = await lastReading(trx, unitId);
-  await trx.updateTable('unit').set({ last_oil_service_true_hours: trueHours }).where('id', '=', unitId).execute();
 }

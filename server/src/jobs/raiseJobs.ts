@@ -1,3 +1,4 @@
+import { STANDING_STATES } from '@hudrik/core/card';
 import type { RaisedJob, Reason, Verdict } from '@hudrik/core/verdict';
 import type { Trx } from '../database/tables';
 
@@ -20,7 +21,7 @@ const STRICTNESS = ['none', 'prep', 'hold'] as const;
 async function raise(trx: Trx, { unitId, checkInId, verdict, at }: Raising, job: RaisedJob): Promise<string> {
   const reasons = reasonsFor(verdict, job);
   const why = reasons.map((reason) => reason.says);
-  const standing = await trx.selectFrom('job').selectAll().where('unit_id', '=', unitId).where('work', '=', job.work).where('state', 'in', ['waiting', 'open']).executeTakeFirst();
+  const standing = await trx.selectFrom('job').selectAll().where('unit_id', '=', unitId).where('work', '=', job.work).where('state', 'in', STANDING_STATES).executeTakeFirst();
   if (standing) {
     const blocks = STRICTNESS[Math.max(STRICTNESS.indexOf(standing.blocks), STRICTNESS.indexOf(job.blocks))] ?? 'hold';
     await trx.updateTable('job').set({ blocks, why: JSON.stringify([...new Set([...why, ...standing.why])]), version: standing.version + 1 }).where('id', '=', standing.id).execute();

@@ -1,3 +1,4 @@
+import { STANDING_STATES } from '@hudrik/core/card';
 import { classOf } from '@hudrik/core/catalogue';
 import type { HireLine, JobLine, Shift, ShiftLine, UnitLine } from '@hudrik/core/contracts';
 import { coverHires, type Shortfall } from '@hudrik/core/readiness';
@@ -18,7 +19,7 @@ export async function readShift({ db, now }: Context): Promise<Shift> {
   const at = now();
   const soonUntil = new Date(at.getTime() + SOON_HOURS * 3_600_000);
   const units = (await unitRows(db).where('u.readiness', 'not in', ['gone', 'laid-up']).orderBy('u.tag').execute()).map(toUnitLine);
-  const jobs = (await jobRows(db).where('j.state', 'in', ['waiting', 'open']).execute()).map(toJobLine);
+  const jobs = (await jobRows(db).where('j.state', 'in', STANDING_STATES).execute()).map(toJobLine);
   const hires = (await hireRows(db).where('h.state', 'in', ['booked', 'out', 'back']).where('h.from_at', '<', new Date(at.getTime() + 7 * 86_400_000)).orderBy('h.from_at').execute()).map(toHireLine);
   const leaving = hires.filter((hire) => hire.state === 'booked' && Date.parse(hire.fromAt) <= soonUntil.getTime());
   const soon = shortfallLines(leaving, units, jobs);

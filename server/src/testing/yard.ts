@@ -5,17 +5,21 @@ import type { ClassId } from '@hudrik/core/catalogue';
 import type { NewCheckIn, Problem, Role } from '@hudrik/core/contracts';
 import pg from 'pg';
 import pino from 'pino';
+import { httpLiveBench } from '../cards/liveBench';
 import { migrate, openDatabase } from '../database/open';
 import type { Db } from '../database/tables';
 import { insertUnit } from '../fleet/changeUnit';
 import { httpApp } from '../http/app';
+import { httpSupplier } from '../parts/supplier';
 import { addPerson } from '../people/sessions';
+import { startStandIns } from '../standins/start';
 
 /** A yard of its own for one test file: its database, its people, its clock, its server on a free port. */
 export class TestYard {
   db!: Db;
   url!: string;
   now = new Date('2030-03-04T09:00:00Z');
+  readonly #people = new Map<Role, number>();
   readonly #cookies = new Map<Role, string>();
   #close: () => Promise<void> = async () => undefined;
 
@@ -26,12 +30,14 @@ export class TestYard {
     const address = server.replace(/\/[^/]*$/, `/${name}`);
     this.db = openDatabase(address, 6);
     await migrate(this.db);
-    const context = { db: this.db, now: () => this.now };
+    const standIns = await startStandIns({ dayMs: 86_400_000, failsOf100: 0, now: () => this.now.getTime() }, 20);
+    const context = { db: this.db, now: () => this.now, supplier: httpSupplier(standIns.supplierUrl, { timeoutMs: 500, tries: 2, pauseMs: 10 }), bench: httpLiveBench(standIns.loadBankUrl) };
     const app = httpApp({ context, installation: { version: 'test', demo: false, firstLeadCode: 'first-code' }, log: pino({ level: 'silent' }), webFolder: null, signInsPerMinute });
     const listening = app.listen(0, '127.0.0.1');
     await new Promise((resolve) => listening.once('listening', resolve));
     this.url = `http://127.0.0.1:${(listening.address() as AddressInfo).port}`;
     this.#close = async () => {
+      standIns.stop();
       listening.closeAllConnections();
       listening.close();
       await this.db.destroy();
@@ -45,8 +51,14 @@ export class TestYard {
 
   async addPeople(): Promise<void> {
     for (const role of ['apprentice', 'technician', 'lead', 'counter'] as const) {
-      const person = await addPerson(this.db, { name: `The ${role}`, role, pin: '12345' });
-      const answer = await this.ask('POST', '/api/session', { body: { personId: person.id, pin: '12345' } });
+      this.#people.set(role, (await addPerson(this.db, { name: `The ${role}`, role, pin: '12345' })).id);
+    }
+    await this.signInAgain();
+  }
+
+  async signInAgain(): Promise<void> {
+    for (const [role, personId] of this.#people) {
+      const answer = await this.ask('POST', '/api/session', { body: { personId, pin: '12345' } });
       this.#cookies.set(role, answer.headers.get('set-cookie')?.split(';')[0] ?? '');
     }
   }

@@ -14,7 +14,7 @@ export function BenchScreen() {
   if (!jobs.data) return jobs.isError ? <Failure says="The bench can not be fetched just now." retry={() => void jobs.refetch()} /> : <Loading what="the bench" />;
   const all = [...jobs.data.jobs].sort((a, b) => Number(b.id === chosen) - Number(a.id === chosen));
   const groups: readonly [string, JobLine[]][] = [
-    ['On the bench', all.filter((job) => job.state === 'open')],
+    ['On the bench', all.filter((job) => job.state !== 'waiting')],
     ['Holds a unit', all.filter((job) => job.state === 'waiting' && job.blocks === 'hold')],
     ['Prep and service', all.filter((job) => job.state === 'waiting' && job.blocks !== 'hold')],
   ];

@@ -1,3 +1,4 @@
 export { CheckInScreen } from './CheckInScreen';
 export { FindTagScreen } from './FindTagScreen';
 export { restoreDraft } from './useDraft';
+export { shrinkPhoto } from './shrinkPhoto';

@@ -23,6 +23,11 @@ export function ExchangeScreen() {
         <Button label="Give out the units" onPress={() => window.open('/api/export/units')} />
         {role === 'lead' ? <TakeIn operation="importUnits" label="Take in units" /> : null}
       </Section>
+      <Section title="Parts">
+        <Words size={15}>Columns: number, says, cents, place, count, superseded_by, kit_of. A line with superseded_by is an old number; kit_of lists pieces as NUMBER*2 OTHER.</Words>
+        <Button label="Give out the parts" onPress={() => window.open('/api/export/parts')} />
+        {role === 'lead' ? <TakeIn operation="importParts" label="Take in parts" /> : null}
+      </Section>
       <Section title="Hires">
         <Words size={15}>Columns: reference, class, tag, from, to. No tag: any unit of the class.</Words>
         <Button label="Give out the hires" onPress={() => window.open('/api/export/hires')} />
@@ -32,7 +37,7 @@ export function ExchangeScreen() {
   );
 }
 
-function TakeIn({ operation, label }: { readonly operation: 'importModels' | 'importUnits' | 'importHires'; readonly label: string }) {
+function TakeIn({ operation, label }: { readonly operation: 'importModels' | 'importUnits' | 'importHires' | 'importParts'; readonly label: string }) {
   const take = useChange(operation);
   const file = useRef<HTMLInputElement>(null);
   const [name, setName] = useState('');

@@ -44,6 +44,7 @@ export function ReadingEntry({ observation, machine, altitudeM, limits, onReadin
   const reading = { ...Object.fromEntries(form.fields.map(([name]) => [name, numberIn(texts[name])])), unit, ...(method ? { method } : {}) };
   const complete = form.fields.every(([name]) => numberIn(texts[name]) !== null);
   const banded = complete ? bandReading(kind, reading, limitsFor(READING_LIMITS, limits), { engine: machine.engine, altitudeM }) : null;
+  const doubt = banded?.ok ? doubtOf(kind, reading) : null;
   return (
     <View className="gap-3">
       {form.methods ? (
@@ -61,7 +62,14 @@ export function ReadingEntry({ observation, machine, altitudeM, limits, onReadin
       </View>
       {banded && !banded.ok ? <Words tone="held">It can not be read: {banded.why}.</Words> : null}
       {banded?.ok ? <Band banded={banded} observation={observation} scale={form.scale} shown={unit} /> : null}
-      {banded?.ok && odd(kind, reading) ? <Words tone="held">{odd(kind, reading)}</Words> : null}
+      {doubt ? (
+        <View className="flex-row flex-wrap items-center gap-2" role="alert">
+          <Words tone="held" className="min-w-0 flex-1">
+            {doubt.says}
+          </Words>
+          <Button label={`It was ${doubt.meant}`} onPress={() => setUnit(doubt.meant)} />
+        </View>
+      ) : null}
       {banded?.ok ? <Button kind="main" tall label={`Take it: ${sayOutcome(observation, banded.outcome).toLowerCase()}`} onPress={() => onReading(banded.outcome, reading)} /> : null}
     </View>
   );
@@ -69,12 +77,12 @@ export function ReadingEntry({ observation, machine, altitudeM, limits, onReadin
 
 const numberIn = (text: string | undefined): number | null => (text !== undefined && /^\d+([.,]\d+)?$/.test(text) ? Number(text.replace(',', '.')) : null);
 
-/** A unit that can hardly be meant. */
-function odd(kind: ReadingKind, reading: { readonly unit: string; readonly value?: number | null }): string | null {
+/** A unit that can hardly be meant, and the one that was. */
+function doubtOf(kind: ReadingKind, reading: { readonly unit: string; readonly value?: number | null }): { readonly says: string; readonly meant: string } | null {
   const value = reading.value ?? 0;
-  if (kind === 'compression' && reading.unit === 'kPa' && value > 0 && value < 250) return 'That is very little in kPa. Was it psi?';
-  if (kind === 'compression' && reading.unit === 'psi' && value > 350) return 'That is very much in psi. Was it kPa?';
-  if (reading.unit === 'in' && value > 0.2) return 'That is very wide in inches. Was it mm?';
+  if (kind === 'compression' && reading.unit === 'kPa' && value > 0 && value < 250) return { says: 'That is very little in kPa. Was it psi?', meant: 'psi' };
+  if (kind === 'compression' && reading.unit === 'psi' && value > 350) return { says: 'That is very much in psi. Was it kPa?', meant: 'kPa' };
+  if (reading.unit === 'in' && value > 0.2) return { says: 'That is very wide in inches. Was it mm?', meant: 'mm' };
   return null;
 }
 

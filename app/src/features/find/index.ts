@@ -1,2 +1,5 @@
 export { FindScreen } from './FindScreen';
 export { LearnedScreen } from './LearnedScreen';
+export { ReadingEntry } from './ReadingEntry';
+export { sayFault, sayOutcome } from './say';
+export { useBench } from './useBench';

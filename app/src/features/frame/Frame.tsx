@@ -8,6 +8,7 @@ import { useEffect, useMemo, useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { tryAll } from '@/api';
 import { Sheet, useInk, useIsWide, useKeys, Words, type KeyBinding } from '@/design';
+import { ClockStrip } from '@/features/clocks';
 import { OutboxStrip } from './OutboxStrip';
 import { NextHires } from './NextHires';
 
@@ -36,10 +37,11 @@ export function Frame({ children }: { readonly children: React.ReactNode }) {
   const path = usePathname();
   const checksIn = /^\/u\/.*\/check-in$/.test(path);
   const findsFault = /^(\/u\/.*)?\/find$/.test(path);
+  const atCard = path.startsWith('/j/');
   // In the middle of a check-in or a finding a stray letter must not lead away from it.
-  useKeys(checksIn || findsFault ? helpKey : keys);
+  useKeys(checksIn || findsFault || atCard ? helpKey : keys);
   // The shift has its own line of time.
-  const hasTray = wide && path !== '/' && !findsFault;
+  const hasTray = wide && path !== '/' && !findsFault && !atCard;
   return (
     <View className={`flex-1 bg-tray ${wide ? 'flex-row' : ''}`}>
       {wide ? <Rail /> : null}
@@ -48,6 +50,7 @@ export function Frame({ children }: { readonly children: React.ReactNode }) {
         {children}
       </View>
       {hasTray ? <NextHires /> : null}
+      {wide ? null : <ClockStrip />}
       {wide || checksIn ? null : <BottomBar />}
       <Sheet title="Keys" open={help} onClose={() => setHelp(false)}>
         {[...keys, ...LIST_KEYS].map((binding) => (
@@ -72,12 +75,13 @@ const LIST_KEYS = [
 
 const placeKeys = (showHelp: () => void): readonly KeyBinding[] => [
   ...PLACES.map((place) => ({ keys: place.key, does: place.name, run: () => router.navigate(place.href) })),
+  { keys: 'g p', does: 'Parts', run: () => router.navigate('/parts') },
   { keys: 'g h', does: 'Hires', run: () => router.navigate('/hires') },
   { keys: '/', does: 'Find a tag', run: () => router.navigate('/yard?find=1') },
   { keys: '?', does: 'This sheet', run: showHelp },
 ];
 
-const isAt = (path: string, href: string): boolean => (href === '/' ? path === '/' : path.startsWith(href));
+const isAt = (path: string, href: string): boolean => (href === '/' ? path === '/' : path.startsWith(href) || (href === '/bench' && path.startsWith('/j/')));
 
 function BottomBar() {
   const path = usePathname();

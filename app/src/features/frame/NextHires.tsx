@@ -2,6 +2,7 @@ import { Link } from 'expo-router';
 import { View } from 'react-native';
 import { useRead } from '@/api';
 import { Section, Words } from '@/design';
+import { ClockTray } from '@/features/clocks';
 import { sayTime } from '@/features/fleet';
 import { classOf } from '@hudrik/core/catalogue';
 
@@ -11,6 +12,7 @@ export function NextHires() {
   const next = (shift.data?.hires ?? []).filter((hire) => hire.state === 'booked').slice(0, 9);
   return (
     <View className="no-print w-[232px] border-l border-line bg-tray-deep p-3" role="complementary" aria-label="Next hires">
+      <ClockTray />
       <Section title="Goes out next" count={next.length}>
         {next.map((hire) => (
           <View key={hire.reference} className="flex-row items-center gap-2 border-b border-line py-2">

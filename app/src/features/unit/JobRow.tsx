@@ -1,9 +1,11 @@
 import { CAUTIONS, type CautionId } from '@hudrik/core/catalogue';
 import type { JobLine } from '@hudrik/core/contracts';
+import { router } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { sentenceOf, useChange } from '@/api';
-import { Button, Card, Caution, Choice, Failure, Field, ReadinessMark, Sheet, Words } from '@/design';
+import { Button, Card, Caution, Failure, Field, ReadinessMark, Sheet, Words } from '@/design';
+import { STATE_WORD } from '@/features/card';
 import { sayMinutes } from '@/features/fleet';
 import { usePerson } from '@/features/session';
 
@@ -24,7 +26,7 @@ export function JobRow({ job, title }: { readonly job: JobLine; readonly title?:
         <View className="min-w-0 flex-1">
           <Words face="strong">{job.says}</Words>
           <Words size={15} tone="ink-soft">
-            {KIND_WORD[job.kind]} · {sayMinutes(job.minutes)} · {job.state === 'open' ? `on the bench${job.startedBy ? ` with ${job.startedBy}` : ''}` : 'waiting'}
+            {KIND_WORD[job.kind]} · {sayMinutes(job.minutes)} · {`${STATE_WORD[job.state].toLowerCase()}${job.startedBy ? ` with ${job.startedBy}` : ''}`}
           </Words>
           {job.why.map((why) => (
             <Words key={why} size={15}>
@@ -37,7 +39,8 @@ export function JobRow({ job, title }: { readonly job: JobLine; readonly title?:
       {role === 'counter' ? null : (
         <View className="flex-row flex-wrap gap-2">
           {job.state === 'waiting' ? <Button className="grow" label="Start" aria-label={`Start: ${job.says}`} onPress={() => start.mutate({ params: { id: job.id } })} /> : null}
-          {signs ? <Button className="grow" label="Sign off" aria-label={`Sign off: ${job.says}`} onPress={() => setSheet('done')} /> : null}
+          <Button className="grow" kind={LOOK_ENDS_IT.includes(job.kind) ? 'plain' : 'main'} label="Card" aria-label={`Card: ${job.says}`} onPress={() => router.navigate(`/j/${job.id}`)} />
+          {signs && LOOK_ENDS_IT.includes(job.kind) ? <Button className="grow" label="Sign off" aria-label={`Sign off: ${job.says}`} onPress={() => setSheet('done')} /> : null}
           {signs ? <Button kind="quiet" label="Drop" aria-label={`Drop: ${job.says}`} onPress={() => setSheet('drop')} /> : null}
         </View>
       )}
@@ -47,39 +50,20 @@ export function JobRow({ job, title }: { readonly job: JobLine; readonly title?:
   );
 }
 
+/** What ends with a look is signed here; what must run is proven on its card. */
 function SignOff({ job, onClose }: { readonly job: JobLine; readonly onClose: () => void }) {
   const finish = useChange('finishJob');
-  const byLook = LOOK_ENDS_IT.includes(job.kind);
   const [note, setNote] = useState('');
-  const [minutes, setMinutes] = useState('');
-  const [load, setLoad] = useState('');
-  const [passed, setPassed] = useState<boolean | null>(null);
-  const ready = byLook || (Number(minutes) > 0 && load.trim() !== '' && passed === true);
   const send = async () => {
-    const proof = byLook ? null : { minutesUnderLoad: Math.round(Number(minutes)), load, passed: passed === true };
-    await finish.mutateAsync({ params: { id: job.id }, body: { note, proof }, seenVersion: job.version });
+    await finish.mutateAsync({ params: { id: job.id }, body: { note }, seenVersion: job.version });
     onClose();
   };
   return (
     <Sheet title={`Sign off: ${job.says}`} open onClose={onClose}>
       {finish.isError ? <Failure says={sentenceOf(finish.error)} kept="What you wrote is still here." /> : null}
-      {byLook ? (
-        <Words>You looked, and it is done.</Words>
-      ) : (
-        <>
-          <Words>Not proven, not fit: run it 15 to 20 minutes under load, and at least twice the time after which the trouble came. Look for leaks with the fuel on before the first pull.</Words>
-          <Caution says={CAUTIONS['carbon-monoxide']} />
-          <Field label="Minutes under load" value={minutes} onChangeText={setMinutes} inputMode="numeric" />
-          <Field label="What the load was" value={load} onChangeText={setLoad} />
-          <View className="flex-row gap-2">
-            <Choice className="flex-1" label="It passed" on={passed === true} onPress={() => setPassed(true)} />
-            <Choice className="flex-1" label="It did not" tone="held" on={passed === false} onPress={() => setPassed(false)} />
-          </View>
-          {passed === false ? <Words tone="held">Then the job stays open and holds the unit.</Words> : null}
-        </>
-      )}
+      <Words>You looked, and it is done.</Words>
       <Field label="Note (what was done)" value={note} onChangeText={setNote} multiline />
-      <Button kind="main" tall label="Sign off" disabled={!ready || finish.isPending} onPress={() => void send().catch(() => undefined)} />
+      <Button kind="main" tall label="Sign off" disabled={finish.isPending} onPress={() => void send().catch(() => undefined)} />
     </Sheet>
   );
 }

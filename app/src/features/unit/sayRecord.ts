@@ -1,5 +1,6 @@
 import type { HistoryRecord } from '@hudrik/core/contracts';
 import { READINESS_WORD, type ReadinessName } from '@/design';
+import { SAY_CARD } from './sayCardRecord';
 import { sayFuel, sayHours, sayTime } from '@/features/fleet';
 
 interface Said {
@@ -42,6 +43,7 @@ const SAY: Readonly<Record<string, (facts: Facts) => Said>> = {
   'finding-taken-back': (facts) => ({ title: `Taken back: ${text(facts, 'says').toLowerCase()}`, lines: [] }),
   'finding-repaired': (facts) => ({ title: `Put right, and the trouble was still there: ${text(facts, 'fault').replaceAll('-', ' ')}`, lines: [] }),
   'finding-closed': (facts) => ({ title: `Found: ${list(facts, 'causes').join('; ').toLowerCase()}`, lines: facts['note'] ? [text(facts, 'note')] : [] }),
+  ...SAY_CARD,
   note: (facts) => ({ title: 'Note', lines: [text(facts, 'text')] }),
 };
 
@@ -52,8 +54,9 @@ function sayReading(reading: unknown): string[] {
 }
 
 function sayProof(proof: unknown): string[] {
-  const run = proof as { minutesUnderLoad: number; load: string } | null | undefined;
-  return run ? [`Proved: ${run.minutesUnderLoad} min. ${run.load}.`] : [];
+  const run = proof as { minutesUnderLoad?: number; minutesRun?: number; load: string | null; readings?: { says: string; value: number; unit: string }[] } | null | undefined;
+  if (!run) return [];
+  return [`Proved: ${run.minutesRun ?? run.minutesUnderLoad} min under load${run.minutesUnderLoad === undefined || !run.load ? '' : `. ${run.load}`}.`, ...(run.readings ?? []).map((reading) => `${reading.says}: ${reading.value} ${reading.unit}`)];
 }
 
 function sayChange(facts: Facts): string {

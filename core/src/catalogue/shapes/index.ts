@@ -13,3 +13,4 @@ export type { Fault, Lane, School } from './fault';
 export { READING_KINDS } from './observation';
 export type { Observation, OutcomeEntry, ReadingKind, SameFact, SetUp, Tool } from './observation';
 export type { Misleading, Standstill, TellsPast } from './warning';
+export type { ClockKind, ProofLook, ProofPlan, ProofReading, StepTemplate, Teardown, UsualThing } from './bench';

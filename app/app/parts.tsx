@@ -1,0 +1,5 @@
+import { PartsScreen } from '@/features/parts';
+
+export default function Route() {
+  return <PartsScreen />;
+}

@@ -1,0 +1,163 @@
+import { CAUTIONS, EVERY_PROOF, proofOf, type CautionId } from '@hudrik/core/catalogue';
+import { droopOf, governorClassOf, proofOfEntries, type Proof } from '@hudrik/core/proof';
+import { router } from 'expo-router';
+import { useState } from 'react';
+import { View } from 'react-native';
+import { sentenceOf } from '@/api';
+import { Button, Caution, Choice, Failure, Field, Loading, Page, Section, useIsWide, Words } from '@/design';
+import { useDeviceNow } from '@/features/clocks';
+import { usePerson } from '@/features/session';
+import { LiveBench } from './LiveBench';
+import { NotTaken } from './NotTaken';
+import { ReadingLines } from './ReadingLines';
+import { sayMissing, sayProof } from './say';
+import { useCard, type CardHandle } from './useCard';
+
+/** The proof: leaks first, then a run under load on a clock with the class's readings, restart hot; passed or back to finding. */
+export function ProofScreen({ jobId }: { readonly jobId: string }) {
+  const handle = useCard(jobId);
+  const wide = useIsWide();
+  const device = useDeviceNow(1000);
+  const { reply } = handle;
+  if (reply === null) return handle.error ? <Page><Failure says={sentenceOf(handle.error)} retry={handle.retry} /></Page> : <Loading what="the proof" />;
+  const plan = proofOf(reply.unit.classId);
+  const proof = proofOfEntries(handle.entries, { plan, everyLooks: EVERY_PROOF, complaint: { afterMinutes: reply.complaint.afterMinutes ?? null, comesAndGoes: reply.complaint.comesAndGoes }, byLook: false }, new Date(device + handle.ahead).toISOString());
+  if (reply.job.state === 'done' || reply.job.state === 'dropped') return <Ended tag={reply.unit.tag} proof={proof} passed={reply.job.state === 'done'} />;
+  const head = (
+    <View className="gap-2">
+      <Words face="stencil" size={32}>
+        {reply.unit.tag}
+      </Words>
+      <Words role="heading" aria-level={1} size={22} face="strong" aria-live="polite">
+        {handle.state === 'to-prove' ? sayProof(proof) : 'This card is not in its proof.'}
+      </Words>
+      {handle.state === 'to-prove' ? null : <Button kind="main" label="To the card" onPress={() => router.navigate(`/j/${jobId}`)} />}
+      <NotTaken handle={handle} />
+    </View>
+  );
+  if (handle.state !== 'to-prove') return <Page>{head}</Page>;
+  const first = <First handle={handle} proof={proof} cautions={plan.cautions} />;
+  const run = <Run handle={handle} proof={proof} loads={plan.loads} />;
+  const bench = <LiveBench jobId={jobId} classId={reply.unit.classId} handle={handle} proof={proof} />;
+  const readings = <ReadingLines handle={handle} proof={proof} />;
+  const looks = <Looks handle={handle} proof={proof} />;
+  const end = <End handle={handle} proof={proof} jobId={jobId} tag={reply.unit.tag} />;
+  if (!wide) return <Page>{head}{first}{run}{bench}{readings}{looks}{end}</Page>;
+  return (
+    <Page wide>
+      <View className="flex-row items-start gap-6">
+        <View className="w-[340px] gap-5">{head}{first}{run}{looks}{end}</View>
+        <View className="min-w-0 flex-1 gap-5">{bench}{readings}</View>
+      </View>
+    </Page>
+  );
+}
+
+function First({ handle, proof, cautions }: { readonly handle: CardHandle; readonly proof: Proof; readonly cautions: readonly string[] }) {
+  return (
+    <Section title="Before the first pull">
+      {proof.leakLook === 'dry' ? null : cautions.map((id) => <Caution key={id} says={CAUTIONS[id as CautionId]} />)}
+      <View className="flex-row gap-2" role="group" aria-label="Leaks">
+        <Choice className="flex-1" label="Fuel on: dry" on={proof.leakLook === 'dry'} onPress={() => handle.add('leak-look', { dry: true, note: '' })} />
+        <Choice className="flex-1" label="It leaks" tone="held" on={proof.leakLook === 'leaks'} onPress={() => handle.add('leak-look', { dry: false, note: '' })} />
+      </View>
+    </Section>
+  );
+}
+
+function Run({ handle, proof, loads }: { readonly handle: CardHandle; readonly proof: Proof; readonly loads: readonly { readonly id: string; readonly says: string }[] }) {
+  const running = proof.runningSince !== null;
+  const ready = proof.leakLook === 'dry' && proof.smoke !== 'smoking';
+  return (
+    <Section title="Under load">
+      <View className="flex-row items-baseline gap-3">
+        <Words face="figures" size={56} role="timer">
+          {proof.minutesRun}
+        </Words>
+        <Words size={22}>{`of ${proof.minutesWanted} min`}</Words>
+      </View>
+      <View className="h-[10px] bg-paper">
+        <View className="h-full bg-fit" style={{ width: `${Math.min((proof.minutesRun / proof.minutesWanted) * 100, 100)}%` }} />
+      </View>
+      <View className="flex-row flex-wrap gap-2" role="group" aria-label="Load">
+        {loads.map((load) => (
+          <Choice key={load.id} className="grow" label={load.says} on={proof.load === load.id} onPress={() => handle.add('proof-load', { load: load.id })} />
+        ))}
+        <Choice className="grow" label="No load" on={proof.tested !== 'untested' && proof.load === null} onPress={() => handle.add('proof-load', { load: null })} />
+      </View>
+      <View className="flex-row gap-2" role="group" aria-label="Smoke">
+        <Choice className="flex-1" label="Exhaust clear" on={proof.smoke === 'clear'} onPress={() => handle.add('smoke', { clear: true })} />
+        <Choice className="flex-1" label="It smokes" tone="held" on={proof.smoke === 'smoking'} onPress={() => handle.add('smoke', { clear: false })} />
+      </View>
+      <Button kind={running ? 'plain' : 'main'} tall label={running ? 'Stop the run' : proof.minutesRun > 0 ? 'Go on running' : 'It runs: start the time'} disabled={!running && !ready} onPress={() => handle.add(running ? 'run-stopped' : 'run-started', (running ? { why: '' } : {}) as never)} />
+    </Section>
+  );
+}
+
+function Looks({ handle, proof }: { readonly handle: CardHandle; readonly proof: Proof }) {
+  return (
+    <Section title="Looks">
+      {proof.looks.map(({ look, ok }) => (
+        <View key={look.id} className="gap-2 border-b border-line py-2">
+          <Words>{look.says}</Words>
+          {ok === null && look.caution ? <Caution says={CAUTIONS[look.caution as CautionId]} /> : null}
+          <View className="flex-row gap-2" role="group" aria-label={look.says}>
+            <Choice className="flex-1" label="Right" on={ok === true} onPress={() => handle.add('proof-look', { look: look.id, ok: true })} />
+            <Choice className="flex-1" label="Not right" tone="held" on={ok === false} onPress={() => handle.add('proof-look', { look: look.id, ok: false })} />
+          </View>
+        </View>
+      ))}
+      <GovernorClass proof={proof} />
+    </Section>
+  );
+}
+
+/** Of a set with hertz at no load and at full: its droop, and the class that reaches. */
+function GovernorClass({ proof }: { readonly proof: Proof }) {
+  const hertz = (load: number) => proof.readings.find(({ reading }) => reading.unit === 'Hz' && reading.atLoad === load)?.value ?? null;
+  const [none, full] = [hertz(0), hertz(1)];
+  if (none === null || full === null) return null;
+  const droop = droopOf(none, full, none > 55 ? 60 : 50);
+  const reached = governorClassOf(droop);
+  return (
+    <Words role="status">{`Droop ${droop.toFixed(1)} %: ${reached ? `within ${reached} of ISO 8528-5 by droop` : droop < 0 ? 'it rises with load, look at the governor' : 'outside all classes of ISO 8528-5'}.`}</Words>
+  );
+}
+
+function End({ handle, proof, jobId, tag }: { readonly handle: CardHandle; readonly proof: Proof; readonly jobId: string; readonly tag: string }) {
+  const { role } = usePerson();
+  const [note, setNote] = useState('');
+  const signs = role === 'technician' || role === 'lead';
+  const finish = (passed: boolean) => {
+    if (proof.runningSince !== null) handle.add('run-stopped', { why: '' });
+    handle.add('proved', { passed, note: note.trim() });
+    if (!passed) router.navigate(`/u/${tag}/find`);
+  };
+  return (
+    <Section title="The end of it">
+      {proof.missing.length > 0 ? <Words size={15}>{`Wanted before it passes: ${proof.missing.map(sayMissing).join('; ')}.`}</Words> : null}
+      {signs ? (
+        <>
+          <Field label="What was done, for the next who opens it" value={note} onChangeText={setNote} multiline />
+          <Button kind="main" tall label="Passed: sign it" disabled={proof.missing.length > 0} onPress={() => finish(true)} />
+          <Button kind="stop" label="It failed: back to finding" onPress={() => finish(false)} />
+        </>
+      ) : (
+        <Words>A technician or the lead signs it.</Words>
+      )}
+      <Button kind="quiet" label="Back to the bench" onPress={() => { handle.add('back-to-bench', { why: '' }); router.navigate(`/j/${jobId}`); }} />
+    </Section>
+  );
+}
+
+function Ended({ tag, proof, passed }: { readonly tag: string; readonly proof: Proof; readonly passed: boolean }) {
+  return (
+    <Page>
+      <Words role="heading" aria-level={1} size={32} face="strong">
+        {passed ? `${tag}: proven.` : `${tag}: dropped.`}
+      </Words>
+      {passed ? <Words role="status">{`${proof.minutesRun} minutes under load. This job no longer holds it.`}</Words> : null}
+      <Button kind="main" tall label={`See ${tag}`} onPress={() => router.replace(`/u/${tag}`)} />
+    </Page>
+  );
+}

@@ -1,0 +1,50 @@
+import type { Proof, ShownReading } from '@hudrik/core/proof';
+import { useState } from 'react';
+import { View } from 'react-native';
+import { Button, Field, Gauge, Section, Sheet, Words } from '@/design';
+import type { CardHandle } from './useCard';
+
+const VERDICT_WORD = { 'not-taken': 'Not taken', well: 'Well', low: 'Low', high: 'High' } as const;
+
+/** The class's readings, each on its gauge; a line is typed where no instrument reads it. */
+export function ReadingLines({ handle, proof }: { readonly handle: CardHandle; readonly proof: Proof }) {
+  const [open, setOpen] = useState<ShownReading | null>(null);
+  return (
+    <Section title="Readings" count={proof.readings.filter((shown) => shown.verdict !== 'not-taken').length}>
+      <View className="flex-row flex-wrap gap-x-6">
+        {proof.readings.map((shown) => (
+          <View key={shown.reading.id} className="min-w-[280px] grow basis-0 gap-1 border-b border-line py-2">
+            <View className="flex-row items-center gap-2">
+              <Words face="strong" className="min-w-0 flex-1">
+                {shown.reading.says}
+              </Words>
+              <Button label={shown.value === null ? 'Type it' : 'Again'} aria-label={`${shown.reading.says}: type it`} onPress={() => setOpen(shown)} />
+            </View>
+            {shown.value === null ? null : <Gauge scale={shown.reading.scale} good={[shown.reading.least ?? null, shown.reading.most ?? null]} value={shown.value} unit={shown.reading.unit} verdict={VERDICT_WORD[shown.verdict]} tone={shown.verdict === 'well' ? 'fit' : 'held'} />}
+            <Words size={13} tone="ink-soft">{`${limitsOf(shown)} ${shown.reading.unit} (${shown.reading.source.kind})`}</Words>
+          </View>
+        ))}
+      </View>
+      {open ? <TypeSheet shown={open} onKeep={(value) => { handle.add('proof-reading', { reading: open.reading.id, value, live: false }); setOpen(null); }} onClose={() => setOpen(null)} /> : null}
+    </Section>
+  );
+}
+
+function limitsOf({ reading: { least, most } }: ShownReading): string {
+  if (least !== undefined && most !== undefined) return `${least} to ${most}`;
+  return least === undefined ? `at most ${most}` : `at least ${least}`;
+}
+
+function TypeSheet({ shown, onKeep, onClose }: { readonly shown: ShownReading; readonly onKeep: (value: number) => void; readonly onClose: () => void }) {
+  const [text, setText] = useState('');
+  const value = /^\d+([.,]\d+)?$/.test(text) ? Number(text.replace(',', '.')) : null;
+  const [from, to] = shown.reading.scale;
+  const odd = value !== null && (value > to * 2 || (from > 0 && value < from / 4));
+  return (
+    <Sheet title={shown.reading.says} open onClose={onClose}>
+      <Field label={`Reading, ${shown.reading.unit}`} value={text} onChangeText={setText} inputMode="decimal" autoFocus wrong={text !== '' && value === null ? 'Figures, with at most one point.' : undefined} />
+      {odd ? <Words tone="held" role="alert">{`That is far off the scale of ${from} to ${to} ${shown.reading.unit}. Was it another unit? Read it again.`}</Words> : null}
+      <Button kind="main" tall label="Keep the reading" disabled={value === null} onPress={() => value !== null && onKeep(value)} />
+    </Sheet>
+  );
+}

@@ -1,0 +1,2 @@
+export { ClockStrip, ClockTray } from './ClockStrip';
+export { sayLeft, useDeviceNow } from './sayLeft';

@@ -1,0 +1,1 @@
+export { PartsScreen } from './PartsScreen';

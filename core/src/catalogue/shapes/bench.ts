@@ -1,0 +1,79 @@
+import type { ReadingKind } from './observation';
+import type { Shown } from './check';
+import type { Source } from './source';
+
+/** One thing to do, as a template of a job's card has it. The key stays the same when the words change. */
+export interface StepTemplate {
+  readonly key: string;
+  readonly says: string;
+  readonly caution?: string;
+  /** The wait that it starts. */
+  readonly clock?: string;
+  /** What is measured at it. */
+  readonly reading?: ReadingKind;
+  /** The teardown that it begins. */
+  readonly teardown?: string;
+}
+
+/** A wait with an end: what it is for, how long as a rule, and what one finds at its end. */
+export interface ClockKind {
+  readonly says: string;
+  readonly minutes: number;
+  readonly note: string;
+  /** By id: the words, and whether the work may go on by it. */
+  readonly results: Readonly<Record<string, readonly [words: string, goesOn: boolean]>>;
+  readonly source: Source;
+}
+
+/** A thing that comes off in a common job, in the usual order. */
+export interface UsualThing {
+  readonly key: string;
+  readonly what: string;
+  readonly fasteners?: readonly { readonly count: number; readonly size: string; readonly place: string }[];
+  /** What is worth writing down of it. */
+  readonly asks?: readonly ('orientation' | 'link-hole' | 'stack' | 'turns')[];
+  readonly caution?: string;
+}
+
+export interface Teardown {
+  readonly says: string;
+  readonly things: readonly UsualThing[];
+  readonly note: string;
+}
+
+/** What a run under load is judged by. */
+export interface ProofReading {
+  readonly id: string;
+  readonly says: string;
+  readonly unit: string;
+  readonly least?: number;
+  readonly most?: number;
+  readonly scale: readonly [number, number];
+  readonly source: Source;
+  /** The channel of a live reading. */
+  readonly live?: string;
+  /** The load step that it belongs to: 0 none, 1 full. */
+  readonly atLoad?: number;
+  /** In the fault-finding vocabulary, what a reading outside shows. */
+  readonly low?: Shown;
+  readonly high?: Shown;
+}
+
+export interface ProofLook {
+  readonly id: string;
+  readonly says: string;
+  readonly caution?: string;
+  readonly fails?: Shown;
+}
+
+/** How a class is proven. */
+export interface ProofPlan {
+  readonly classId: string;
+  /** Minutes under load as a rule. */
+  readonly minutes: number;
+  /** What counts as load. */
+  readonly loads: readonly { readonly id: string; readonly says: string }[];
+  readonly readings: readonly ProofReading[];
+  readonly looks: readonly ProofLook[];
+  readonly cautions: readonly string[];
+}

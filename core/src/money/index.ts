@@ -1,0 +1,1 @@
+export { reckonWays, type Risk, type Way, type WayAsked, type WayId, type Ways } from './reckonWays';

@@ -1,0 +1,20 @@
+import type { Response } from 'express';
+import { familiesStill } from '../cards/live';
+import type { Context } from '../context';
+import { refuse } from '../refusal';
+
+/** Passes the bench's readings on to a screen until it goes away. */
+export async function streamLive(context: Context, jobId: string, load: number, response: Response): Promise<void> {
+  const gone = new AbortController();
+  response.on('close', () => gone.abort());
+  const stream = await context.bench.open({ ...(await familiesStill(context, jobId)), load }, gone.signal);
+  if (stream === null) return refuse('bench-away');
+  response.set({ 'Content-Type': 'text/event-stream', 'Cache-Control': 'no-cache, no-transform' });
+  response.flushHeaders();
+  try {
+    for await (const chunk of stream) response.write(chunk);
+  } catch {
+    // The screen went away, or the bench was switched off: the screen asks again by itself.
+  }
+  response.end();
+}
