@@ -1,4 +1,5 @@
-import { expect, type APIRequestContext, type Page } from '@playwright/test';
+import { expect, request as requests, type APIRequestContext, type Page } from '@playwright/test';
+import config from './playwright.config';
 
 export interface UnitSeen {
   readonly tag: string;
@@ -24,6 +25,27 @@ export async function unitLike(request: APIRequestContext, classId: string, read
   const unit = fitting.at(at);
   if (unit === undefined) throw new Error(`No ${readiness} ${classId} to spare`);
   return unit;
+}
+
+/** The lead's own line to the server, past whatever befalls the page's. */
+export async function asLead(): Promise<APIRequestContext> {
+  const lead = await requests.newContext({ baseURL: config.use?.baseURL ?? '' });
+  await lead.post('/api/session', { data: { personId: 1, pin: '4711' } });
+  return lead;
+}
+
+/** A unit that no other test wants, put on the yard by the lead. Out: its tag. */
+export async function freshUnit(classId: string): Promise<string> {
+  const lead = await asLead();
+  const { models } = (await (await lead.get('/api/models')).json()) as { models: { id: number; classId: string }[] };
+  const model = models.find((entry) => entry.classId === classId);
+  const { units } = (await (await lead.get(`/api/units?class=${classId}&limit=200`)).json()) as { units: UnitSeen[] };
+  const letters = units[0]?.tag.slice(0, 2) ?? 'GE';
+  const tag = `${letters}-${Math.max(NEW_IN_A_TEST + 50, ...units.map((unit) => Number(unit.tag.slice(3)))) + 1}`;
+  const answer = await lead.post('/api/units', { data: { tag, modelId: model?.id, serial: `T-${tag}`, homeBay: 'North 1', meterReading: 210, meterOffset: 0 } });
+  expect(answer.status()).toBe(201);
+  await lead.dispose();
+  return tag;
 }
 
 /** Counts every tap that is made through it. */

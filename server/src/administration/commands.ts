@@ -3,9 +3,11 @@ import path from 'node:path';
 import { newPerson } from '@hudrik/core/contracts';
 import { migrate } from '../database/open';
 import type { Db } from '../database/tables';
+import { layBenchWork } from '../demo/benchWork';
 import { loadDemo } from '../demo/load';
 import { exportHires, importHires } from '../exchange/hires';
 import { exportModels, importModels } from '../exchange/models';
+import { exportParts, importParts } from '../exchange/parts';
 import { exportUnits, importUnits } from '../exchange/units';
 import { computeReadiness } from '../fleet/refreshReadiness';
 import { addPerson } from '../people/sessions';
@@ -35,17 +37,19 @@ export const COMMANDS: Readonly<Record<string, Command>> = {
     does: 'Fill an empty database with the demo’s yard',
     run: async (db, _args, print) => {
       await migrate(db);
-      const records = await loadDemo(db, new Date());
+      const now = new Date();
+      const records = await loadDemo(db, now);
+      if (records !== null) await layBenchWork(db, now);
       print(records === null ? 'Left alone: there are people or units here already.' : `Wrote ${records} records.`);
       return 0;
     },
   },
-  import: { usage: 'import models|units|hires FILE.csv', does: 'Take models, units or hires from CSV, with a report per line', run: importFile },
+  import: { usage: 'import models|units|hires|parts FILE.csv', does: 'Take models, units, hires or parts from CSV, with a report per line', run: importFile },
   export: {
-    usage: 'export models|units|hires',
-    does: 'Write models, units or hires as CSV to standard output',
+    usage: 'export models|units|hires|parts',
+    does: 'Write models, units, hires or parts as CSV to standard output',
     run: async (db, [what], print) => {
-      print((await pickOf(what, { models: exportModels, units: exportUnits, hires: exportHires })(db)).trimEnd());
+      print((await pickOf(what, { models: exportModels, units: exportUnits, hires: exportHires, parts: exportParts })(db)).trimEnd());
       return 0;
     },
   },
@@ -82,7 +86,7 @@ function pickOf<T>(what: string | undefined, choices: Readonly<Record<string, T>
 }
 
 async function importFile(db: Db, [what, file]: readonly string[], print: (line: string) => void): Promise<number> {
-  const take = pickOf(what, { models: importModels, units: importUnits, hires: importHires });
+  const take = pickOf(what, { models: importModels, units: importUnits, hires: importHires, parts: importParts });
   if (file === undefined) throw new Misuse('Name the CSV file.');
   const report = await take(db, await readFile(path.resolve(process.env['INIT_CWD'] ?? '.', file), 'utf8'), new Date(), null);
   for (const line of report.lines) print(`line ${line.line}: ${line.what}: ${line.taken ? 'taken' : `refused: ${line.why ?? ''}`}`);

@@ -11,6 +11,7 @@ import { beginJob } from './beginJob';
 import { cardEntries } from './cardEntries';
 import { endByProof, failProof } from './endByProof';
 import { jobBackground, settingOf } from './jobBackground';
+import { layCard } from './layCard';
 import { readCard } from './readCard';
 
 /** What a device says of the past is believed for so long. */
@@ -29,6 +30,7 @@ export async function addCardEntry(context: Context, actor: Actor, jobId: string
     const now = context.now();
     const at = believed(fresh.at, now);
     if (job.state === 'waiting') await beginJob(trx, job, actor, now);
+    else await layCard(trx, job, now, 'template', { onlyOnce: true });
     const { class_id: classId } = await trx.selectFrom('unit').select('class_id').where('id', '=', job.unit_id).executeTakeFirstOrThrow();
     const { complaint } = await jobBackground(trx, job);
     const entries = await cardEntries(trx, job.id);

@@ -5,8 +5,9 @@ import type { JobRow, Trx } from '../database/tables';
 import { cardEntries } from './cardEntries';
 import { jobBackground } from './jobBackground';
 
-/** Lays the steps that the template wants and the card has not: at its start, when causes are confirmed, when the template has changed. */
-export async function layCard(trx: Trx, job: Pick<JobRow, 'id' | 'kind' | 'work' | 'check_in_id'>, at: Date, from: string): Promise<void> {
+/** Lays the steps that the template wants and the card has not: at its start, and when causes are confirmed. */
+export async function layCard(trx: Trx, job: Pick<JobRow, 'id' | 'kind' | 'work' | 'check_in_id'>, at: Date, from: string, { onlyOnce = false } = {}): Promise<void> {
+  if (onlyOnce && (await trx.selectFrom('job_entry').select('id').where('job_id', '=', job.id).where('kind', '=', 'steps-laid').limit(1).executeTakeFirst())) return;
   const { causes } = await jobBackground(trx, job);
   const wanted = stepsFor({ kind: STEPS_OF_KIND[job.kind], work: STEPS_OF_WORK[job.work] ?? null, causes: causes.map((id) => causeSource(id as FaultId)) });
   const there = new Set((await cardEntries(trx, job.id)).flatMap((entry) => (entry.kind === 'steps-laid' ? entry.facts.steps.map((step) => step.key) : [])));

@@ -21,7 +21,7 @@ const schema = newPart.concat(object({ supersededBy: string().trim().uppercase()
  * Takes parts from CSV. A line with `superseded_by` is an old number; one with `kit_of` ("NUMBER*2 OTHER") is a kit of pieces that are there
  * already. A line that would make a loop or a fork is refused and says so.
  */
-export async function importParts(db: Db, text: string, at: Date, personId: number): Promise<ImportReport> {
+export async function importParts(db: Db, text: string, at: Date, personId: number | null): Promise<ImportReport> {
   return importCsv<PartLineIn>(db, text, {
     columns: PART_COLUMNS,
     schema,

@@ -44,7 +44,10 @@ export async function sendOrder(context: Context, actor: Actor, id: string): Pro
   if (order.state === 'arrived') return order;
   const byNumber = new Map<string, number>();
   for (const line of order.lines) if (line.state === 'ordered') byNumber.set(line.number, (byNumber.get(line.number) ?? 0) + line.count);
-  const answer = order.state === 'placed' && order.supplierRef ? await supplier.standing(order.supplierRef) : await supplier.order(id, [...byNumber].map(([number, count]) => ({ number, count })));
+  const lines = [...byNumber].map(([number, count]) => ({ number, count }));
+  const standing = order.state === 'placed' && order.supplierRef ? await supplier.standing(order.supplierRef) : null;
+  // A supplier that has lost an order is given it again, under the same key.
+  const answer = standing === null || (!standing.ok && standing.code === 'refused') ? await supplier.order(id, lines) : standing;
   if (answer.ok) await keep(context, actor, order, answer.value);
   else await fail(db, order, answer);
   return readOrder(db, id);

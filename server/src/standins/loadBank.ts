@@ -1,11 +1,11 @@
-import { LIVE_EFFECTS, LIVE_UNITS, type LiveEffect } from '@hudrik/core/catalogue';
+import { LIVE_EFFECTS, LIVE_RPM, LIVE_UNITS, type LiveEffect } from '@hudrik/core/catalogue';
 import express, { type Express } from 'express';
 import seedrandom from 'seedrandom';
 
 /** All channels at one time, and the load it was at. */
 export type LiveReading = Readonly<Record<string, number>> & { readonly rpm: number; readonly load: number };
 
-const RATED_RPM = 3750;
+const USUAL_RPM = 3600;
 /** A sound governor lets it fall by so much to full load. */
 const DROOP_RPM = 150;
 const JITTER_RPM = 14;
@@ -13,12 +13,13 @@ const JITTER_RPM = 14;
 /** One reading of a unit of a class under a load (0 to 1), with these families of faults in it. The wave and the jitter come in. */
 export function readingOf(classId: string, families: readonly string[], load: number, wave: number, jitter: () => number): LiveReading {
   const channels = LIVE_UNITS[classId] ?? {};
+  const rated = LIVE_RPM[classId] ?? USUAL_RPM;
   const effects = families.flatMap((family) => LIVE_EFFECTS[family] ?? []);
   const sum = (name: keyof LiveEffect): number => effects.reduce((total, effect) => total + (effect[name] ?? 0), 0);
   if (effects.some((effect) => effect.diesAt !== undefined && load > effect.diesAt)) return { ...Object.fromEntries(Object.keys(channels).map((name) => [name, 0])), rpm: 0, load };
-  const rpm = Math.max(0, RATED_RPM + sum('rpm') - load * (DROOP_RPM + sum('droop')) + sum('hunts') * Math.sin(wave) + (jitter() - 0.5) * JITTER_RPM);
+  const rpm = Math.max(0, rated + sum('rpm') - load * (DROOP_RPM + sum('droop')) + sum('hunts') * Math.sin(wave) + (jitter() - 0.5) * JITTER_RPM);
   const shown = Object.entries(channels).map(([name, { none, full, power, by, digits }]) => {
-    const value = (none + (full - none) * load) * (1 + (by ? sum(by) : 0)) * (rpm / RATED_RPM) ** power;
+    const value = (none + (full - none) * load) * (1 + (by ? sum(by) : 0)) * (rpm / rated) ** power;
     return [name, Number(Math.max(value, 0).toFixed(digits))];
   });
   return { ...Object.fromEntries(shown), rpm: Math.round(rpm), load };

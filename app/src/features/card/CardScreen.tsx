@@ -102,15 +102,18 @@ function Actions({ handle, jobId, name, signs, byLook }: { readonly handle: Card
     router.navigate(`/j/${jobId}/proof`);
   };
   const off = card?.ledger.complete === false;
+  const stepsLeft = card?.steps.some((step) => step.state === 'to-do') === true;
   return (
     <View className="gap-2">
       {state === 'waits-clock' || state === 'waits-part' || state === 'waits-decision' ? (
         <Button kind="main" tall label="Go on with it" onPress={() => handle.add('goes-on', { why: '' })} />
+      ) : state === 'waiting' ? (
+        <Button kind="main" tall label="Take it to the bench" detail="Its steps are laid then" onPress={() => handle.add('hands-on', {})} />
       ) : byLook ? null : (
-        <Button kind="main" tall label={state === 'to-prove' ? 'Go on with the proof' : off ? 'To the proof: things are off' : 'To the proof'} disabled={off && state !== 'to-prove'} onPress={toProof} />
+        <Button kind={stepsLeft && state !== 'to-prove' ? 'plain' : 'main'} tall={!stepsLeft || state === 'to-prove'} label={state === 'to-prove' ? 'Go on with the proof' : off ? 'To the proof: things are off' : 'To the proof'} disabled={off && state !== 'to-prove'} onPress={toProof} />
       )}
       <View className="flex-row flex-wrap gap-2">
-        <Button className="grow" label={mine ? 'Hands off' : 'Hands on'} detail={spent.map(([who, minutes]) => `${who}: ${sayMinutes(minutes)}`).join(', ')} onPress={() => handle.add(mine ? 'hands-off' : 'hands-on', {})} />
+        {state === 'waiting' ? null : <Button className="grow" kind={!mine && stepsLeft && state === 'open' ? 'main' : 'plain'} label={mine ? 'Hands off' : 'Hands on'} detail={spent.map(([who, minutes]) => `${who}: ${sayMinutes(minutes)}`).join(', ')} onPress={() => handle.add(mine ? 'hands-off' : 'hands-on', {})} />}
         <Button className="grow" label="Wait, or try it" onPress={() => setWaiting(true)} />
         {signs ? <Button className="grow" label="Fix, replace, swap?" onPress={() => router.navigate(`/j/${jobId}/ways`)} /> : null}
       </View>

@@ -15,12 +15,14 @@ import { useCard, type CardHandle } from './useCard';
 export function PutBackScreen({ jobId }: { readonly jobId: string }) {
   const handle = useCard(jobId);
   const wide = useIsWide();
+  const [other, setOther] = useState(false);
   if (handle.card === null) return handle.error ? <Page><Failure says={sentenceOf(handle.error)} retry={handle.retry} /></Page> : <Loading what="the ledger" />;
   const { putBack, onTrial, things } = handle.card.ledger;
   const thing = putBack[0] ?? onTrial[0] ?? null;
   const off = things.length - putBack.length - onTrial.length;
   return (
-    <Page wide={wide}>
+    <View className="flex-1">
+      <Page wide={wide}>
       <View className="flex-row items-baseline gap-3">
         <Words role="heading" aria-level={1} size={22} face="strong" className="flex-1">
           {thing === null ? 'Nothing is left over.' : `${off + 1} of ${things.length}`}
@@ -31,13 +33,19 @@ export function PutBackScreen({ jobId }: { readonly jobId: string }) {
         <View className="h-full bg-mark" style={{ width: `${things.length === 0 ? 100 : (off / things.length) * 100}%` }} />
       </View>
       <NotTaken handle={handle} />
-      {thing ? <OneThing key={thing.thingId} thing={thing} things={things} handle={handle} jobId={jobId} wide={wide} /> : <Button kind="main" tall label="To the card" onPress={() => router.navigate(`/j/${jobId}`)} />}
-    </Page>
+      {thing ? <OneThing key={thing.thingId} thing={thing} things={things} handle={handle} jobId={jobId} wide={wide} other={other} setOther={setOther} /> : <Button kind="main" tall label="To the card" onPress={() => router.navigate(`/j/${jobId}`)} />}
+      </Page>
+      {thing ? (
+        <View className="gap-2 border-t-2 border-ink bg-tray-deep p-3">
+          {thing.state === 'on-trial' ? null : <Button kind="main" tall label="It is back on" onPress={() => handle.add('put-back', { thingId: thing.thingId })} />}
+          <Button kind={thing.state === 'on-trial' ? 'main' : 'plain'} label="Replaced, or left off on purpose" onPress={() => setOther(true)} />
+        </View>
+      ) : null}
+    </View>
   );
 }
 
-function OneThing({ thing, things, handle, jobId, wide }: { readonly thing: Thing; readonly things: readonly Thing[]; readonly handle: CardHandle; readonly jobId: string; readonly wide: boolean }) {
-  const [other, setOther] = useState(false);
+function OneThing({ thing, things, handle, jobId, wide, other, setOther }: { readonly thing: Thing; readonly things: readonly Thing[]; readonly handle: CardHandle; readonly jobId: string; readonly wide: boolean; readonly other: boolean; readonly setOther: (open: boolean) => void }) {
   const shown = thing.photos.at(-1);
   const caution = Object.values(TEARDOWNS).flatMap((entry): readonly { key: string; caution?: string }[] => entry.things).find((entry) => entry.key === thing.key)?.caution;
   const onTrial = thing.state === 'on-trial';
@@ -61,8 +69,6 @@ function OneThing({ thing, things, handle, jobId, wide }: { readonly thing: Thin
         </View>
         <View className={wide ? 'min-w-0 flex-1' : ''}>{shown ? <MarkedPhoto id={shown.photoId} marks={shown.marks} says={`How ${thing.what.toLowerCase()} sat`} /> : <Words tone="ink-soft">No photo was taken of it.</Words>}</View>
       </View>
-      {onTrial ? null : <Button kind="main" tall label="It is back on" onPress={() => handle.add('put-back', { thingId: thing.thingId })} />}
-      <Button kind={onTrial ? 'main' : 'plain'} label="Replaced, or left off on purpose" onPress={() => setOther(true)} />
       {other ? <OtherSheet thing={thing} handle={handle} jobId={jobId} onClose={() => setOther(false)} /> : null}
     </>
   );

@@ -13,6 +13,8 @@ type Way = WaysReply['ways'][number];
 const STATES = Object.entries(STATES_FOUND) as [StateFound, (typeof STATES_FOUND)[StateFound]][];
 const RISK_LIST = Object.entries(RISKS) as [RiskId, (typeof RISKS)[RiskId]][];
 const ACCESS = [0, 30, 60, 120, 360] as const;
+/** Nearer than this no way is better. */
+const AS_GOOD_CENTS = 1000;
 const ROWS = [['Hands', 'handsCents'], ['Parts', 'partsCents'], ['Days lost', 'daysCents'], ['Risks', 'riskCents'], ['Odds of a comeback', 'comebackCents'], ['If it fails: the next way', 'failCents']] as const;
 
 /** Fix, replace, swap the engine or let it go, with figures; the answer first, then what it rests on. */
@@ -58,7 +60,7 @@ export function WaysScreen({ jobId }: { readonly jobId: string }) {
           {handle.reply.unit.tag}
         </Words>
         <Words role="heading" aria-level={1} size={22} face="strong">
-          {best ? `${WAY_WORD[best.way]}: ${sayMoney(margin)} better than ${second ? WAY_WORD[second.way].toLowerCase() : 'nothing'}.` : 'No way to reckon with.'}
+          {best === undefined || second === undefined ? 'No way to reckon with.' : margin < AS_GOOD_CENTS ? `${WAY_WORD[best.way]}, or ${WAY_WORD[second.way].toLowerCase()}: the same within ${sayMoney(AS_GOOD_CENTS)}.` : `${WAY_WORD[best.way]}: ${sayMoney(margin)} better than ${WAY_WORD[second.way].toLowerCase()}.`}
         </Words>
         {breakEvenSuccess === null ? null : <Words>{`Mending pays while more than ${Math.round((breakEvenSuccess ?? 0) * 100)} in 100 hold.`}</Words>}
       </View>

@@ -20,7 +20,7 @@ export function sayRefusal(refused: Refused): string {
   switch (why.code) {
     case 'things-off': return `Still off: ${list(why.things)}. Put back, replace or strike each.`;
     case 'on-trial': return `Fitted for the trial only: ${list(why.things)}. Replace before the proof.`;
-    case 'not-off': return `${why.what} is ${THING_WORD[why.state as keyof typeof THING_WORD] ?? why.state} already: somebody was here meanwhile.`;
+    case 'not-off': return `${why.what}: ${THING_WORD[why.state as keyof typeof THING_WORD] ?? why.state} already. Somebody was here meanwhile.`;
     case 'clock-ended': return 'That clock has its result already.';
     case 'no-such-thing': return 'What it was about is not on the card.';
     case 'not-in-proof': return 'The card is not in its proof any more.';

@@ -47,6 +47,7 @@ export function Frame({ children }: { readonly children: React.ReactNode }) {
       {wide ? <Rail /> : null}
       <View className="min-w-0 flex-1" role="main">
         <OutboxStrip />
+        {wide && !hasTray ? <ClockStrip /> : null}
         {children}
       </View>
       {hasTray ? <NextHires /> : null}

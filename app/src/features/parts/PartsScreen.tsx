@@ -51,7 +51,7 @@ export function PartsScreen() {
   return (
     <Page wide={wide}>
       <Words role="heading" aria-level={1} size={22} face="strong">
-        {short === 0 ? 'The shelf is stocked.' : `${short === 1 ? 'One part is' : `${short} parts are`} under the point to order again.`}
+        {short === 0 ? 'Nothing is under its point to order again.' : `${short === 1 ? 'One part is' : `${short} parts are`} under the point to order again.`}
       </Words>
       {wide ? (
         <View className="flex-row items-start gap-6">
