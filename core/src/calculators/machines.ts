@@ -65,3 +65,39 @@ export const DUTY_CYCLE: Calculator = {
   formula: 'rated duty × (rated current ÷ setting)², at most 100 %, in ten minutes', source: 'IEC 60974-1, ten-minute cycle',
   worked: { given: { ratedCurrent: 200, ratedDuty: 60, current: 250 }, gives: { duty: 38.4, on: 3.84, off: 6.16 } },
 };
+
+export const SPLITTER_CYCLE: Calculator = {
+  id: 'splitter-cycle', name: 'Splitter’s cycle', does: 'Out and back with a two-stage pump',
+  asks: [{ id: 'bore', label: 'Bore', unit: 'in', usual: 4 }, { id: 'rod', label: 'Rod', unit: 'in', usual: 2 }, { id: 'stroke', label: 'Stroke', unit: 'in', usual: 24 }, { id: 'fast', label: 'First stage', unit: 'L/min', usual: 50 }, { id: 'slow', label: 'Second stage', unit: 'L/min', usual: 13 }, { id: 'loaded', label: 'of the way in the log', unit: '%', usual: 0 }],
+  gives: ({ bore = 0, rod = 0, stroke = 0, fast = 0, slow = 0, loaded = 0 }) => {
+    if (fast <= 0 || slow <= 0 || rod >= bore || loaded > 100) return null;
+    const litres = (area: number): number => (area * stroke * 16.387064) / 1000;
+    const out = litres((Math.PI / 4) * bore ** 2);
+    const back = litres((Math.PI / 4) * (bore ** 2 - rod ** 2));
+    const share = loaded / 100;
+    const forth = (out * (1 - share) * 60) / fast + (out * share * 60) / slow;
+    return [{ id: 'forth', label: 'Out', value: forth, unit: 's' }, { id: 'back', label: 'Back', value: (back * 60) / fast, unit: 's' }, { id: 'cycle', label: 'In all', value: forth + (back * 60) / fast, unit: 's' }];
+  },
+  formula: 'swept volume ÷ flow of the stage that works', source: 'Volume over flow; 1 in³ = 16.387064 mL by definition',
+  worked: { given: { bore: 4, rod: 2, stroke: 24, fast: 50, slow: 13, loaded: 0 }, gives: { forth: 5.931, back: 4.448, cycle: 10.379 } },
+};
+
+export const BUCKET_FLOW: Calculator = {
+  id: 'bucket-flow', name: 'Flow by bucket', does: 'Litres a minute, and the size of nozzle that it goes with',
+  asks: [{ id: 'bucket', label: 'Bucket', unit: 'L', usual: 10 }, { id: 'seconds', label: 'Time to fill it', unit: 's', usual: 52 }, { id: 'pressure', label: 'Pressure', unit: 'psi', usual: 2500 }],
+  gives: ({ bucket = 0, seconds = 0, pressure = 0 }) => {
+    if (seconds <= 0 || pressure <= 0) return null;
+    const flow = (bucket * 60) / seconds;
+    return [{ id: 'flow', label: 'Flow', value: flow, unit: 'L/min' }, { id: 'gallons', label: 'that is', value: flow / 3.785411784, unit: 'US gal/min' }, { id: 'size', label: 'Nozzle size number', value: (flow / 3.785411784) * Math.sqrt(4000 / pressure), unit: '' }];
+  },
+  formula: 'bucket ÷ time; size = US gal/min × √(4000 ÷ psi)', source: 'The size number is US gallons a minute at 4000 psi (common practice)',
+  worked: { given: { bucket: 3.785411784, seconds: 15, pressure: 4000 }, gives: { gallons: 4, size: 4 } },
+};
+
+export const LOAD_STEPS: Calculator = {
+  id: 'load-steps', name: 'Load steps', does: 'Kilowatts and amperes of each step to rated',
+  asks: [{ id: 'rated', label: 'Rated', unit: 'W', usual: 5000 }, { id: 'volts', label: 'Volts', unit: 'V', usual: 240 }],
+  gives: ({ rated = 0, volts = 0 }) => (volts <= 0 ? null : [0.25, 0.5, 0.75, 1].map((share) => ({ id: `at${share * 100}`, label: `${share * 100} %`, value: (rated * share) / volts, unit: 'A', says: `${((rated * share) / 1000).toFixed(2)} kW` }))),
+  formula: 'watts × share ÷ volts', source: 'Power of a resistive load, by definition',
+  worked: { given: { rated: 4800, volts: 240 }, gives: { at25: 5, at50: 10, at75: 15, at100: 20 } },
+};

@@ -4,7 +4,7 @@ import type { AnyUnit } from '../units';
 export interface Asked {
   readonly id: string;
   readonly label: string;
-  readonly unit: AnyUnit | 'rpm' | 'poles' | '%' | 'L/min' | 'A' | '°C' | ': 1';
+  readonly unit: AnyUnit | 'rpm' | 'poles' | '%' | 'L/min' | 'A' | '°C' | ': 1' | 's' | 'W' | 'mL/L';
   /** What stands there at first. */
   readonly usual: number;
 }

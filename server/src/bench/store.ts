@@ -1,8 +1,12 @@
+import { randomUUID } from 'node:crypto';
 import { performance } from 'node:perf_hooks';
 import { CLASS_IDS } from '@hudrik/core/catalogue';
 import { sql } from 'kysely';
+import sharp from 'sharp';
+import { addCardEntry } from '../cards/addCardEntry';
 import { addCheckIn } from '../checkins/addCheckIn';
 import { newestCheckInId } from '../checkins/opening';
+import { readCard } from '../cards/readCard';
 import { httpLiveBench } from '../cards/liveBench';
 import type { Actor, Context } from '../context';
 import { migrate, openDatabase } from '../database/open';
@@ -12,6 +16,8 @@ import { readHistory } from '../fleet/history';
 import { lastReading } from '../fleet/meters';
 import { readUnits } from '../fleet/unitLines';
 import { httpSupplier } from '../parts/supplier';
+import { addJob } from '../jobs/jobs';
+import { putPhoto, readThumb } from '../photos/photos';
 import { wellCheckIn } from '../testing/samples';
 
 /**
@@ -41,6 +47,7 @@ await compare(
   () => plainHistory(tags[at++ % tags.length]?.id ?? 0),
 );
 await commits();
+await largeCard();
 await db.destroy();
 
 async function counted(from: Db): Promise<string> {
@@ -101,4 +108,37 @@ function quantile(times: readonly number[], share: number): number {
 
 function ms(time: number): string {
   return `${time.toFixed(1)} ms`;
+}
+
+const LINES = 200;
+const PHOTOS = 60;
+const OPENINGS = 30;
+
+/** A card with a long ledger and many photos: how long the server takes to open it, photos as thumbnails only. */
+async function largeCard(): Promise<void> {
+  const unit = await db.selectFrom('unit').select(['id', 'tag']).where('readiness', '=', 'fit').limit(1).executeTakeFirstOrThrow();
+  const person = await db.selectFrom('person').selectAll().where('role', '=', 'technician').limit(1).executeTakeFirstOrThrow();
+  const actor: Actor = { id: person.id, name: person.name, role: person.role };
+  const job = await addJob(context, actor, { tag: unit.tag, kind: 'repair', says: 'Everything apart', minutes: 600, blocks: 'hold' });
+  const photo = await sharp({ create: { width: 1600, height: 1200, channels: 3, noise: { type: 'gaussian', mean: 120, sigma: 40 }, background: '#777' } }).jpeg({ quality: 80 }).toBuffer();
+  const photos: string[] = [];
+  for (let n = 0; n < LINES; n++) {
+    const thingId = randomUUID();
+    await addCardEntry(context, actor, job.id, { id: randomUUID(), kind: 'taken-off', facts: { thingId, what: `Thing ${n}`, key: null, tray: 'A', place: (n % 24) + 1, fasteners: [{ count: 4, size: 'M6 × 20', place: 'rim' }], orientation: 'Arrow to the front', linkHole: '', stack: ['gasket', 'spacer'], quarterTurns: 5 } });
+    if (n >= PHOTOS) continue;
+    const photoId = randomUUID();
+    photos.push(photoId);
+    await putPhoto(context, actor, photoId, photo);
+    await addCardEntry(context, actor, job.id, { id: randomUUID(), kind: 'photo', facts: { photoId, marks: [{ kind: 'number', at: [0.5, 0.5], number: 1 }], stepId: null, thingId } });
+  }
+  const times: number[] = [];
+  const thumbs: number[] = [];
+  for (let n = 0; n < OPENINGS; n++) {
+    const began = performance.now();
+    await readCard(context, job.id);
+    times.push(performance.now() - began);
+    await Promise.all(photos.map((id) => readThumb(context, id)));
+    thumbs.push(performance.now() - began);
+  }
+  console.log(`a card with ${LINES} ledger lines and ${PHOTOS} photos of ${Math.round(photo.length / 1000)} kB: opened in median ${quantile(times, 0.5).toFixed(0)} ms, p95 ${quantile(times, 0.95).toFixed(0)} ms of server time; with all its thumbnails median ${quantile(thumbs, 0.5).toFixed(0)} ms`);
 }

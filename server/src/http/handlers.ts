@@ -115,8 +115,8 @@ export function handlersOf(context: Context, installation: Installation): Handle
 
     card: async ({ params }) => readCard(context, param(params, 'id')),
     addCardEntry: async ({ actor, params, body }) => addCardEntry(context, actor, param(params, 'id'), body as NewCardEntry),
-    cardPdf: async ({ params, response }) => sendPdf(response, `job-${param(params, 'id')}`, await cardPdf(context, param(params, 'id'))),
-    estimatePdf: async ({ params, query, response }) => sendPdf(response, `estimate-${param(params, 'id')}`, await estimatePdf(context, param(params, 'id'), query)),
+    cardPdf: async ({ params, response }) => sendPdf(response, `job-${param(params, 'id')}`, await cardPdf(context, param(params, 'id'), originOf(response))),
+    estimatePdf: async ({ params, query, response }) => sendPdf(response, `estimate-${param(params, 'id')}`, await estimatePdf(context, param(params, 'id'), query, originOf(response))),
     ways: async ({ params, query }) => readWays(context, param(params, 'id'), query),
     live: async ({ params, query, response }) => streamLive(context, param(params, 'id'), query.load, response),
     clocks: async ({ actor }) => readClocks(context, actor),
@@ -154,6 +154,9 @@ function sendPhoto(response: Response, { mediaType, bytes }: { mediaType: string
   response.type(mediaType).send(bytes);
   return undefined;
 }
+
+/** Where the app is reached, as the one who asks reached it: a printed code must lead back there. */
+const originOf = ({ req }: Response): string => `${req.protocol}://${req.get('host') ?? 'localhost'}`;
 
 function sendPdf(response: Response, name: string, bytes: Buffer): undefined {
   response.setHeader('Content-Disposition', `inline; filename="${name}.pdf"`);

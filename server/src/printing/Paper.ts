@@ -13,6 +13,7 @@ const EDGE = 46;
 const INK = '#12211b';
 const LINE = '#8d8672';
 const QR_EDGE = 84;
+const SIGN_HEIGHT = 52;
 
 /** A sheet of A4 that fills from the top and goes on to the next. */
 export class Paper {
@@ -107,10 +108,11 @@ export class Paper {
   /** A line to sign on. */
   sign(who: string): this {
     const doc = this.#doc;
-    doc.moveDown(2);
-    if (doc.y > doc.page.height - EDGE - 30) doc.addPage();
-    doc.moveTo(EDGE, doc.y + 14).lineTo(EDGE + 220, doc.y + 14).lineWidth(0.8).stroke(INK);
-    doc.font('text').fontSize(9).fillColor(INK).text(who, EDGE, doc.y + 18);
+    // It may stand in the foot of the sheet: a sheet of its own for a line to sign is lost.
+    if (doc.y + SIGN_HEIGHT > doc.page.height - EDGE / 2) doc.addPage();
+    const line = doc.y + SIGN_HEIGHT - 16;
+    doc.moveTo(EDGE, line).lineTo(EDGE + 220, line).lineWidth(0.8).stroke(INK);
+    doc.font('text').fontSize(9).fillColor(INK).text(who, EDGE, line + 4, { lineBreak: false });
     return this;
   }
 

@@ -8,11 +8,11 @@ const THING_WORD = { off: 'off', back: 'back', replaced: 'replaced by', 'on-tria
 const day = (instant: string): string => instant.slice(0, 16).replace('T', ' ');
 
 /** A job's card on paper: enough for somebody else to go on by it. */
-export async function cardPdf(context: Context, jobId: string): Promise<Buffer> {
+export async function cardPdf(context: Context, jobId: string, origin: string): Promise<Buffer> {
   const { job, unit, entries, parts, causes, comeback } = await readCard(context, jobId);
   const card = cardOf(entries);
   const paper = new Paper(`${unit.tag} job ${jobId}`);
-  paper.head(unit.tag, job.says, [`${unit.model}, serial ${unit.serial}, ${unit.trueHours} h`, `Job ${job.id}, raised ${day(job.raisedAt)}${job.startedBy ? `, begun by ${job.startedBy}` : ''}`, ...job.why], `/u/${unit.tag}`);
+  paper.head(unit.tag, job.says, [`${unit.model}, serial ${unit.serial}, ${unit.trueHours} h`, `Job ${job.id}, raised ${day(job.raisedAt)}${job.startedBy ? `, begun by ${job.startedBy}` : ''}`, ...job.why], `${origin}/u/${unit.tag}`);
   if (comeback) paper.section('A comeback').lines([`${comeback.says}, ${day(comeback.closedAt)}: ${comeback.days} days${comeback.hours === null ? '' : `, ${comeback.hours} h`} ago. ${comeback.did}`]);
   const cautions = [...new Set([job.caution, ...card.steps.map((step) => step.caution)].flatMap((id) => (id && Object.hasOwn(CAUTIONS, id) ? CAUTIONS[id as CautionId] : [])))];
   if (cautions.length > 0) paper.section('Mind').lines(cautions);

@@ -6,19 +6,20 @@ import type { Context } from '../context';
 import { Paper } from './Paper';
 
 const WAY_WORD: Readonly<Record<WaysReply['ways'][number]['way'], string>> = { mend: 'Clean or mend it', replace: 'Replace the part', 'swap-engine': 'Swap the engine', retire: 'Let the unit go' };
-const money = (cents: number): string => (cents / 100).toFixed(2);
+const money = (cents: number): string => `${cents < 0 ? '−' : ''}${(Math.abs(cents) / 100).toFixed(2)}`;
 
 /** What each way costs, with what it rests on and what nobody has looked at yet. */
-export async function estimatePdf(context: Context, jobId: string, query: WaysQuery): Promise<Buffer> {
+export async function estimatePdf(context: Context, jobId: string, query: WaysQuery, origin: string): Promise<Buffer> {
   const [{ job, unit, causes, parts }, ways] = await Promise.all([readCard(context, jobId), readWays(context, jobId, query)]);
   const paper = new Paper(`${unit.tag} estimate`);
-  paper.head(unit.tag, 'Estimate', [job.says, `${unit.model}, ${unit.trueHours} h`, `State found: ${STATES_FOUND[query.state as StateFound].says}`], `/u/${unit.tag}`);
+  paper.head(unit.tag, 'Estimate', [job.says, `${unit.model}, ${unit.trueHours} h`, `State found: ${STATES_FOUND[query.state as StateFound].says}`], `${origin}/u/${unit.tag}`);
   if (ways.notLookedAt.length > 0) paper.section('A guess until it is looked at').lines([`Not looked at yet: ${ways.notLookedAt.join(', ')}.`]);
   if (causes.length > 0) paper.section('What is wrong').lines(causes.map((id) => FAULTS[id as FaultId]?.says ?? id));
   paper.section('What it costs, less what the unit is worth after').table(
     [{ title: 'Way', share: 4 }, ...['Hands', 'Parts', 'Days lost', 'Risks', 'Comeback', 'If it fails', 'Worth after', 'In all'].map((title) => ({ title, share: 2, right: true }))],
     ways.ways.map((way) => [WAY_WORD[way.way], ...[way.handsCents, way.partsCents, way.daysCents, way.riskCents, way.comebackCents, way.failCents, way.valueCents, way.costCents].map(money)]),
   );
+  paper.lines(['Under nothing: the unit is worth more after than the way costs.']);
   if (ways.breakEvenSuccess !== null) paper.lines([`Mending pays while its odds are above ${Math.round(ways.breakEvenSuccess * 100)} in 100.`]);
   if (ways.notToBeHad.length > 0) paper.section('Not to be had').lines(ways.notToBeHad);
   const risks = query.risks.split(',').filter((id): id is RiskId => Object.hasOwn(RISKS, id));

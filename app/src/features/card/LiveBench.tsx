@@ -28,10 +28,11 @@ export function LiveBench({ jobId, handle, proof }: Props) {
   const shown = [...new Map((here.length > 0 ? here : readable).map((entry) => [entry.reading.live, entry])).values()];
   return (
     <Section title="Load bank and tachometer (simulated)">
+      <Words size={13} tone="ink-soft">Load, per cent of rated</Words>
       <View className="flex-row gap-2" role="group" aria-label="Load step">
         <Choice className="flex-1" label="Off" on={load === OFF} onPress={() => setLoad(OFF)} />
         {STEPS.map((step) => (
-          <Choice key={step} className="flex-1" label={`${step * 100} %`} on={load === step} onPress={() => setLoad(step)} />
+          <Choice key={step} className="flex-1" label={String(step * 100)} aria-label={`${step * 100} %`} on={load === step} onPress={() => setLoad(step)} />
         ))}
       </View>
       {live.away ? <Words tone="held" role="alert">The instruments do not answer. They are asked again; readings can be typed.</Words> : null}

@@ -1,6 +1,7 @@
 import type { CardStep } from '@hudrik/core/card';
 import { CAUTIONS, CLOCKS, observationOfReading, READING_KINDS, type CautionId, type ClockId, type ReadingKind, type TeardownId, TEARDOWNS } from '@hudrik/core/catalogue';
 import type { OwnLimits } from '@hudrik/core/readings';
+import { router } from 'expo-router';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { newId } from '@/api';
@@ -145,7 +146,12 @@ export function Readings({ handle, works }: { readonly handle: CardHandle; reado
           <Words size={15}>{`After: ${say('after', of)}`}</Words>
         </View>
       ))}
-      {works ? <Button className="self-start" label="Take a reading" onPress={() => setPicking(true)} /> : null}
+      {works ? (
+        <View className="flex-row flex-wrap gap-2">
+          <Button className="grow" label="Take a reading" onPress={() => setPicking(true)} />
+          <Button className="grow" label="Tightening" onPress={() => router.navigate('/torque')} />
+        </View>
+      ) : null}
       {picking ? (
         <Sheet title="Which reading" open onClose={() => setPicking(false)}>
           {READING_KINDS.map((entry) => (

@@ -98,7 +98,7 @@ export function WaysScreen({ jobId }: { readonly jobId: string }) {
 
 function WayCard({ way, first, onDecide }: { readonly way: Way; readonly first: boolean; readonly onDecide: () => void }) {
   return (
-    <View className={`min-w-0 flex-1 gap-1 border bg-card p-3 ${first ? 'border-2 border-ink' : 'border-card-edge'}`} role="group" aria-label={WAY_WORD[way.way]}>
+    <View className={`gap-1 border bg-card p-3 md:min-w-0 md:flex-1 ${first ? 'border-2 border-ink' : 'border-card-edge'}`} role="group" aria-label={WAY_WORD[way.way]}>
       <Words face="strong">{WAY_WORD[way.way]}</Words>
       <Words face="figures" size={32}>
         {way.costCents < 0 ? `+ ${sayMoney(-way.costCents)}` : sayMoney(way.costCents)}

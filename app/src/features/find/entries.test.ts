@@ -46,3 +46,13 @@ describe('the server’s record and the device’s', () => {
 
   test('closed is closed', () => expect(merge({ ...record([]), closedAt: '2030-03-04T10:00:00Z', causes: ['coil-failed'] }, []).causes).toEqual(['coil-failed']));
 });
+
+describe('what was said of the machine without a connection', () => {
+  const record = { id: 'f', tag: 'GE-01', machine: { engine: { ignition: 'coil' }, past: {} }, limits: null, openedAt: '', openedBy: '', closedAt: null, causes: null, jobId: null, entries: [], version: 3 } as unknown as FindingRecord;
+  const mine = { engine: { ignition: 'points' }, past: {} } as never;
+
+  test('stands over the server’s until it is sent', () => {
+    expect(merge(record, [], mine)).toMatchObject({ machine: mine, machineUnsent: true });
+    expect(merge(record, [])).toMatchObject({ machine: record.machine, machineUnsent: false });
+  });
+});

@@ -20,7 +20,7 @@ describe('records of the history in words', () => {
   });
   test('a corrected reading, a proof, a unit that went', () => {
     expect(say('reading-corrected', { from: 108, reading: 103, why: 'Misread' })).toEqual({ title: 'Reading corrected: 108 to 103', lines: ['Misread'] });
-    expect(say('job-done', { says: 'New plug', proof: { minutesUnderLoad: 20, load: 'Heater' }, note: '' }).lines).toEqual(['Proved: 20 min. Heater.']);
+    expect(say('job-done', { says: 'New plug', proof: { minutesUnderLoad: 20, load: 'Heater' }, note: '' }).lines).toEqual(['Proved: 20 min under load. Heater.']);
     expect(say('unit-changed', { gone: { why: 'Crankcase cracked' } }).title).toBe('Gone: Crankcase cracked');
     expect(say('unit-changed', { laidUp: true }).title).toBe('Laid up');
   });

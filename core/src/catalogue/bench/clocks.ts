@@ -9,7 +9,7 @@ export const CLOCKS = {
   bath: { says: 'Carburettor bath', minutes: 600, note: 'Overnight. Plastic arms and rubber stay out of it.', results: { clean: ['Clean', true], gummed: ['Still gummed', false] }, source: COMMON_PRACTICE },
   glue: { says: 'Glue setting', minutes: 60, note: 'By the maker’s sheet of the glue.', results: { set: ['Set', true], soft: ['Still soft', false] }, source: JUDGEMENT },
   charge: { says: 'Battery charge', minutes: 240, note: 'Vent caps as the maker says, no spark near it; rest an hour before the volts count.', results: { holds: ['Holds', true], 'does-not-hold': ['Does not hold', false] }, source: JUDGEMENT },
-  'run-test': { says: 'Run test', minutes: 20, note: 'Running under load, somebody by it.', results: { steady: ['Steady', true], 'not-steady': ['Not steady', false], stopped: ['It stopped', false] }, source: COMMON_PRACTICE },
+  'run-test': { says: 'Run test', minutes: 20, note: 'Running under load, somebody by it.', results: { steady: ['Steady', true], 'not-steady': ['Not steady', false], died: ['It stopped', false] }, source: COMMON_PRACTICE },
 } as const satisfies Readonly<Record<string, ClockKind>>;
 
 export type ClockId = keyof typeof CLOCKS;
