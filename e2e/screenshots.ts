@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto';
 import path from 'node:path';
 import { chromium, type Browser, type Page } from '@playwright/test';
 import config from './playwright.config';
@@ -31,7 +32,6 @@ async function heldReturn(page: Page): Promise<void> {
   const thumb = new Thumb(page);
   await page.goto('/u/PW-05/check-in');
   await page.keyboard.type(await hoursAfter(page, 6.4));
-  await keep(page, 'check-in-hours-phone');
   await thumb.tap('Next');
   await fuelAndNothingNoticed(thumb);
   for (const [check, found] of [[/^Oil at the mark/, 'Over-full'], [/^Oil clean/, 'Smells of fuel']] as const) {
@@ -45,6 +45,26 @@ async function heldReturn(page: Page): Promise<void> {
   await keep(page, 'check-in-verdict-phone');
 }
 
+/** The job of a unit that is at the bench. */
+async function cardOf(page: Page, tag: string): Promise<string> {
+  const { jobs } = (await (await page.request.get(`/api/jobs?tag=${tag}`)).json()) as { jobs: { id: string }[] };
+  return jobs[0]?.id ?? '';
+}
+
+/** A proof half run, the load bank at half load. */
+async function proof(page: Page, name: string): Promise<void> {
+  const { id } = (await (await page.request.post('/api/jobs', { data: { tag: 'GE-04', kind: 'repair', says: 'New brushes', minutes: 40, blocks: 'hold' } })).json()) as { id: string };
+  const ago = new Date(Date.now() - 9 * 60_000).toISOString();
+  for (const [kind, facts, at] of [['to-proof', {}], ['leak-look', { dry: true, note: '' }], ['smoke', { clear: true }], ['proof-load', { load: 'load-bank' }], ['run-started', {}, ago], ['proof-reading', { reading: 'hertz-0', value: 62.1, live: true }], ['proof-reading', { reading: 'volts-0', value: 120.4, live: true }]] as const) {
+    await page.request.post(`/api/jobs/${id}/entries`, { data: { id: randomUUID(), kind, facts, ...(at ? { at } : {}) } });
+  }
+  await page.goto(`/j/${id}/proof`);
+  await page.getByRole('button', { name: '50 %' }).click();
+  await page.waitForTimeout(6000);
+  // The readings never stop coming: there is no idle network to wait for.
+  await page.screenshot({ path: path.join(folder, `${name}.png`) });
+}
+
 /** A finding a few readings on, with one on its gauge. */
 async function finding(page: Page, name: string): Promise<void> {
   await page.goto('/u/SN-06/find');
@@ -55,11 +75,14 @@ async function finding(page: Page, name: string): Promise<void> {
 
 const browser = await chromium.launch(config.use?.launchOptions ?? {});
 const phone = await open(browser, 'phone');
-await screens(phone, 'phone', { shift: '/', yard: '/yard', unit: '/u/GE-03', bench: '/bench', 'find-tag': '/check-in' });
+await screens(phone, 'phone', { shift: '/', yard: '/yard', unit: '/u/GE-03' });
+const jobId = await cardOf(phone, 'GE-07');
+await screens(phone, 'phone', { card: `/j/${jobId}`, 'put-back': `/j/${jobId}/back`, ways: `/j/${jobId}/ways` });
 await heldReturn(phone);
 await finding(phone, 'find-phone');
 const wide = await open(browser, 'wide');
-await screens(wide, 'wide', { shift: '/', yard: '/yard', unit: '/u/SN-06', bench: '/bench' });
+await screens(wide, 'wide', { shift: '/', yard: '/yard', unit: '/u/SN-06', bench: '/bench', card: `/j/${jobId}`, parts: '/parts' });
+await proof(wide, 'proof-wide');
 await finding(wide, 'find-wide');
 const dark = await open(browser, 'phone', true);
 await screens(dark, 'phone-dark', { unit: '/u/GE-03' });

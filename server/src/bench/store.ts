@@ -26,6 +26,10 @@ import { wellCheckIn } from '../testing/samples';
  */
 const TIMES = 84;
 const RUNS = 200;
+/** A large card: ledger lines, photos, and how often it is opened. */
+const LINES = 200;
+const PHOTOS = 60;
+const OPENINGS = 30;
 
 const url = process.env.DATABASE_URL;
 if (!url) throw new Error('DATABASE_URL is not set');
@@ -109,10 +113,6 @@ function quantile(times: readonly number[], share: number): number {
 function ms(time: number): string {
   return `${time.toFixed(1)} ms`;
 }
-
-const LINES = 200;
-const PHOTOS = 60;
-const OPENINGS = 30;
 
 /** A card with a long ledger and many photos: how long the server takes to open it, photos as thumbnails only. */
 async function largeCard(): Promise<void> {

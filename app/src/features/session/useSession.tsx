@@ -7,7 +7,8 @@ import { Refused, tryAll, useRead, whenSignedOut } from '@/api';
 import { Failure, Loading } from '@/design';
 import { SignIn } from './SignIn';
 
-const PersonContext = createContext<Person | null>(null);
+/** Who is signed in, or nobody. Screens ask by usePerson. */
+export const PersonContext = createContext<Person | null>(null);
 
 /** Who is signed in. Only below the gate. */
 export function usePerson(): Person {

@@ -46,6 +46,6 @@ function ActionOf({ line }: { readonly line: ShiftLine }) {
     const raise = () => addJob.mutate({ body: { tag: line.tag ?? '', kind: 'service', says: 'Oil service', minutes: 25, blocks: 'none' } });
     return <Button className={button} label="Raise job" aria-label={`Raise the oil service of ${line.tag}`} disabled={addJob.isPending || addJob.isSuccess} onPress={raise} />;
   }
-  if (line.jobId) return <Button className={button} label="Job" aria-label={`To the job of ${line.tag}`} onPress={go(`/bench?job=${line.jobId}`)} />;
+  if (line.jobId) return <Button className={button} label="Job" aria-label={`To the job of ${line.tag}`} onPress={go(`/j/${line.jobId}` as Href)} />;
   return null;
 }

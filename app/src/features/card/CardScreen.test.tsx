@@ -1,0 +1,142 @@
+import { router } from 'expo-router';
+import { fireEvent, screen, waitFor } from '@testing-library/react-native';
+import { CARD, ENTRIES, entryOf, STEPS, taking, thingOf } from '@/testing/cardReply';
+import { IVO, press, refusal, show, type, type Sent } from '@/testing/screen';
+import { CardScreen } from './CardScreen';
+
+const kinds = (sent: readonly Sent[]): unknown[] => sent.map((one) => one.body['kind']);
+
+describe('a job’s card', () => {
+  test('says what it is, why, where it stands and what to mind', async () => {
+    show(<CardScreen jobId="7" />, taking([STEPS]));
+    expect(await screen.findByText('Clear the main jet')).toBeTruthy();
+    expect(screen.getByText('Main jet blocked.')).toBeTruthy();
+    expect(screen.getByText('On the bench')).toBeTruthy();
+    expect(screen.getByText(/^Fuel vapour sinks/)).toBeTruthy();
+    expect(screen.getByRole('checkbox', { name: 'Make it safe' })).toBeTruthy();
+  });
+
+  test('a comeback is said with what was done then', async () => {
+    show(<CardScreen jobId="7" />, taking([STEPS], { comeback: { jobId: '3', says: 'New plug', closedAt: '2030-02-20T09:00:00Z', days: 12, hours: 8.5, did: 'Ran well', causes: ['Plug fouled'] } }));
+    expect(await screen.findByText('A comeback: 12 days and 8.5 h after the last proof.')).toBeTruthy();
+    expect(screen.getByText('Then: New plug. Plug fouled. Ran well.')).toBeTruthy();
+  });
+
+  test('a waiting card is taken to the bench by one tap', async () => {
+    const server = show(<CardScreen jobId="7" />, taking([], { job: { state: 'waiting' } }));
+    await press(/^Take it to the bench/);
+    await waitFor(() => expect(kinds(server.sent)).toEqual(['hands-on']));
+  });
+
+  test('a step is ticked, and stands ticked at once', async () => {
+    const server = show(<CardScreen jobId="7" />, taking([STEPS]));
+    fireEvent.press(await screen.findByRole('checkbox', { name: 'Make it safe' }));
+    expect(screen.getByRole('checkbox', { name: 'Make it safe', checked: true })).toBeTruthy();
+    await waitFor(() => expect(server.sent[0]?.body).toMatchObject({ kind: 'step-done', facts: { stepId: 's1' } }));
+  });
+
+  test('a step is changed with what stood there, or dropped with a reason', async () => {
+    const server = show(<CardScreen jobId="7" />, taking([STEPS]));
+    await press('Clear the jet: change or drop');
+    type('What is to be done', 'Clear both jets');
+    await press('Change it');
+    await waitFor(() => expect(server.sent[0]?.body).toMatchObject({ kind: 'step-changed', facts: { stepId: 's2', says: 'Clear both jets', was: 'Clear the jet' } }));
+    await press('Make it safe: change or drop');
+    type('Not done: why', 'Was safe');
+    await press('Drop the step');
+    await waitFor(() => expect(kinds(server.sent)).toEqual(['step-changed', 'step-dropped']));
+  });
+
+  test('a usual job offers its things in their order; one tap takes one off to the next hole', async () => {
+    const server = show(<CardScreen jobId="7" />, taking([STEPS, entryOf('teardown-begun', { teardown: 'flywheel-off' })]));
+    await press('Off: Plug lead and plug');
+    await press('Off: Blower housing with the starter');
+    await waitFor(() => expect(server.sent).toHaveLength(2));
+    expect(server.sent.map((one) => [(one.body['facts'] as { what: string }).what, (one.body['facts'] as { place: number }).place])).toEqual([['Plug lead and plug', 1], ['Blower housing with the starter', 2]]);
+    expect(screen.getByText('Put back: 2 to go')).toBeTruthy();
+  });
+
+  test('a model’s own order comes before the usual one', async () => {
+    show(<CardScreen jobId="7" />, taking([STEPS, entryOf('teardown-begun', { teardown: 'head-off' })], { learnt: { 'head-off': [{ key: 'guard', what: 'Guard' }, { key: 'plug', what: 'Plug' }] } }));
+    expect(await screen.findByRole('button', { name: 'Off: Guard' })).toBeTruthy();
+    expect(screen.queryByRole('button', { name: 'Off: Muffler and guard' })).toBeNull();
+  });
+
+  test('with things off it does not go to its proof; with all back it does', async () => {
+    show(<CardScreen jobId="7" />, taking([STEPS, entryOf('taken-off', thingOf('t', 'Bowl', 1))]));
+    expect(await screen.findByRole('button', { name: 'To the proof: things are off', disabled: true })).toBeTruthy();
+    screen.unmount();
+    const server = show(<CardScreen jobId="7" />, taking([STEPS, entryOf('taken-off', thingOf('t', 'Bowl', 1)), entryOf('put-back', { thingId: 't' })]));
+    await press('To the proof');
+    await waitFor(() => expect(kinds(server.sent)).toEqual(['to-proof']));
+    expect(router.navigate).toHaveBeenLastCalledWith('/j/7/proof');
+  });
+
+  test('what the server would not take is said and kept until it was seen', async () => {
+    const replies = taking([STEPS, entryOf('taken-off', thingOf('t', 'Bowl', 1))]);
+    show(<CardScreen jobId="7" />, { ...replies, [ENTRIES]: refusal(409, 'card-refused', { why: { code: 'things-off', things: ['Bowl'] } }) });
+    type(await screen.findByLabelText('Note').then(() => 'Note'), 'Cracked clamp');
+    await press('Keep the note');
+    expect(await screen.findByText('Not taken: a note: Cracked clamp.')).toBeTruthy();
+    expect(screen.getByText('Still off: Bowl. Put back, replace or strike each.')).toBeTruthy();
+    await press('Seen, put it away');
+    expect(screen.queryByText('Not taken: a note: Cracked clamp.')).toBeNull();
+  });
+
+  test('without a connection it goes on, and says what waits', async () => {
+    const server = show(<CardScreen jobId="7" />, taking([STEPS]));
+    await screen.findByRole('checkbox', { name: 'Make it safe' });
+    server.isAway = true;
+    fireEvent.press(screen.getByRole('checkbox', { name: 'Make it safe' }));
+    expect(await screen.findByText('One entry waits on this device.')).toBeTruthy();
+    expect(screen.getByRole('checkbox', { name: 'Make it safe', checked: true })).toBeTruthy();
+  });
+
+  test('put aside for a part, and gone on with', async () => {
+    const server = show(<CardScreen jobId="7" />, taking([STEPS]));
+    await press('Wait, or try it');
+    type('Why (may stay empty)', 'Gasket torn');
+    await press('Put it aside');
+    expect(await screen.findByText('Waits for a part')).toBeTruthy();
+    await press('Go on with it');
+    await waitFor(() => expect(kinds(server.sent)).toEqual(['waits', 'goes-on']));
+  });
+
+  test('a trial start is a line of its own, with its cautions', async () => {
+    const server = show(<CardScreen jobId="7" />, taking([STEPS, entryOf('taken-off', thingOf('t', 'Air box', 1))]));
+    await press('Wait, or try it');
+    expect(screen.getByText('Off meanwhile: air box. A trial is never the proof.')).toBeTruthy();
+    await press('It ran badly');
+    await waitFor(() => expect(server.sent[0]?.body).toMatchObject({ kind: 'trial-start', facts: { how: 'ran-badly' } }));
+    expect(await screen.findByText(/^Trial start: ran badly/)).toBeTruthy();
+  });
+
+  test('a clock is started by its kind; one that has ended asks for its result', async () => {
+    const old = { ...entryOf('clock-started', { clockId: 'c', clock: 'drip-test', minutes: 5, stepId: null }), at: new Date(Date.now() - 3_600_000).toISOString() };
+    const server = show(<CardScreen jobId="7" />, taking([STEPS, old]));
+    expect(await screen.findByText('It has ended. What came of it?')).toBeTruthy();
+    await press('Drips');
+    await waitFor(() => expect(server.sent[0]?.body).toMatchObject({ kind: 'clock-ended', facts: { clockId: 'c', result: 'drips' } }));
+    await press('Start a clock');
+    fireEvent.press(screen.getByRole('button', { name: 'Battery charge' }));
+    await press('Start: 4 h 00');
+    await waitFor(() => expect(server.sent[1]?.body).toMatchObject({ kind: 'clock-started', facts: { clock: 'charge', minutes: 240 } }));
+  });
+
+  test('steps of an earlier edition are said to be so', async () => {
+    show(<CardScreen jobId="7" />, taking([STEPS], { edition: 'later' }));
+    expect(await screen.findByText(/^The steps were laid by an earlier edition of the template \(now\); it is later now\./)).toBeTruthy();
+  });
+
+  test('the counter sees the card and can touch nothing of it', async () => {
+    show(<CardScreen jobId="7" />, taking([STEPS]), { ...IVO, role: 'counter' });
+    expect(await screen.findByRole('checkbox', { name: 'Make it safe', disabled: true })).toBeTruthy();
+    for (const name of ['Hands on', 'To the proof', 'Start a clock', 'Ask for a part', 'Something else came off']) expect(screen.queryByRole('button', { name })).toBeNull();
+  });
+
+  test('a card that can not be fetched says so and can be asked again', async () => {
+    show(<CardScreen jobId="7" />, { [CARD]: refusal(404, 'not-found', {}, 'There is nothing here under that name.') });
+    expect(await screen.findByText(/There is nothing here under that name/)).toBeTruthy();
+    expect(screen.getByRole('button', { name: 'Try again' })).toBeTruthy();
+  });
+});

@@ -1,0 +1,99 @@
+import { EVERY_PROOF, proofOf } from '@hudrik/core/catalogue';
+import { screen, waitFor } from '@testing-library/react-native';
+import { router } from 'expo-router';
+import { entryOf, STEPS, taking } from '@/testing/cardReply';
+import { IVO, press, show, type, type Sent } from '@/testing/screen';
+import { ProofScreen } from './ProofScreen';
+
+const begun = entryOf('to-proof', {});
+const inProof = { job: { state: 'to-prove' } } as const;
+const ago = <E extends object>(entry: E, minutes: number): E => ({ ...entry, at: new Date(Date.now() - minutes * 60_000).toISOString() });
+const kinds = (sent: readonly Sent[]): unknown[] => sent.map((one) => one.body['kind']);
+
+/** All of a generator's proof but its run. */
+const well = [
+  STEPS, begun, entryOf('leak-look', { dry: true, note: '' }), entryOf('smoke', { clear: true }), entryOf('proof-load', { load: 'load-bank' }),
+  ...proofOf('generator').readings.map((reading) => entryOf('proof-reading', { reading: reading.id, value: ((reading.least ?? 0) + (reading.most ?? 0)) / 2, live: true })),
+  ...[...proofOf('generator').looks, ...EVERY_PROOF].map((look) => entryOf('proof-look', { look: look.id, ok: true })),
+];
+
+describe('the proof', () => {
+  test('begins with leaks and its cautions; nothing runs before', async () => {
+    const server = show(<ProofScreen jobId="7" />, taking([STEPS, begun], inProof));
+    expect(await screen.findByText('First look for leaks, fuel on, before the first pull.')).toBeTruthy();
+    expect(screen.getByText(/^Exhaust kills indoors/)).toBeTruthy();
+    expect(screen.getByRole('button', { name: 'It runs: start the time', disabled: true })).toBeTruthy();
+    await press('Fuel on: dry');
+    await waitFor(() => expect(kinds(server.sent)).toEqual(['leak-look']));
+    expect(await screen.findByText('Not run yet: 20 minutes under load are wanted.')).toBeTruthy();
+    expect(screen.getByRole('button', { name: 'It runs: start the time', disabled: false })).toBeTruthy();
+  });
+
+  test('a leak stops it', async () => {
+    show(<ProofScreen jobId="7" />, taking([STEPS, begun], inProof));
+    await press('It leaks');
+    expect(await screen.findByText('It leaks. Do not start it.')).toBeTruthy();
+  });
+
+  test('smoke holds the time until it is clear', async () => {
+    show(<ProofScreen jobId="7" />, taking([STEPS, begun, entryOf('leak-look', { dry: true, note: '' })], inProof));
+    await press('It smokes');
+    expect(await screen.findByText('It smokes: let it clear. The time does not count yet.')).toBeTruthy();
+    await press('Exhaust clear');
+    expect(await screen.findByText('Not run yet: 20 minutes under load are wanted.')).toBeTruthy();
+  });
+
+  test('a complaint that took long to come wants a longer run', async () => {
+    show(<ProofScreen jobId="7" />, taking([STEPS, begun], { ...inProof, complaint: { afterMinutes: 30, comesAndGoes: false } }));
+    expect(await screen.findByText('of 60 min')).toBeTruthy();
+  });
+
+  test('a reading is typed; one far off its scale is doubted; one outside is said to be so', async () => {
+    const server = show(<ProofScreen jobId="7" />, taking([STEPS, begun], inProof));
+    await press('Volts, full load: type it');
+    type('Reading, V', '1180');
+    expect(screen.getByText(/^That is far off the scale of 90 to 140 V/)).toBeTruthy();
+    type('Reading, V', 'a lot');
+    expect(screen.getByText('Figures, with at most one point.')).toBeTruthy();
+    type('Reading, V', '101,5');
+    await press('Keep the reading');
+    await waitFor(() => expect(server.sent[0]?.body).toMatchObject({ kind: 'proof-reading', facts: { reading: 'volts-100', value: 101.5, live: false } }));
+    expect(await screen.findByLabelText('101.5 V, Low')).toBeTruthy();
+  });
+
+  test('with all of it well it passes, and says the class that its droop reaches', async () => {
+    const server = show(<ProofScreen jobId="7" />, taking([...well, ago(entryOf('run-started', {}), 21)], inProof));
+    expect(await screen.findByText('It has passed. Sign it.')).toBeTruthy();
+    expect(screen.getByText(/^Droop 4\.2 %: within G2 of ISO 8528-5/)).toBeTruthy();
+    type(/^What was done/, 'New jet');
+    await press('Passed: sign it');
+    await waitFor(() => expect(kinds(server.sent)).toEqual(['run-stopped', 'proved']));
+    expect(server.sent[1]?.body['facts']).toEqual({ passed: true, note: 'New jet' });
+    expect(await screen.findByText('GE-07: proven.')).toBeTruthy();
+  });
+
+  test('before its minutes are run it is not signed, and says what is wanted', async () => {
+    show(<ProofScreen jobId="7" />, taking([...well, ago(entryOf('run-started', {}), 8)], inProof));
+    expect(await screen.findByText('12 of 20 minutes still to run.')).toBeTruthy();
+    expect(screen.getByText('Wanted before it passes: minutes under load.')).toBeTruthy();
+    expect(screen.getByRole('button', { name: 'Passed: sign it', disabled: true })).toBeTruthy();
+  });
+
+  test('a failed proof leads back to finding', async () => {
+    const server = show(<ProofScreen jobId="7" />, taking([STEPS, begun], inProof));
+    await press('It failed: back to finding');
+    await waitFor(() => expect(server.sent.at(-1)?.body).toMatchObject({ kind: 'proved', facts: { passed: false } }));
+    expect(router.navigate).toHaveBeenLastCalledWith('/u/GE-07/find');
+  });
+
+  test('an apprentice runs it and signs nothing', async () => {
+    show(<ProofScreen jobId="7" />, taking([...well, ago(entryOf('run-started', {}), 21)], inProof), { ...IVO, role: 'apprentice' });
+    expect(await screen.findByText('A technician or the lead signs it.')).toBeTruthy();
+    expect(screen.queryByRole('button', { name: 'Passed: sign it' })).toBeNull();
+  });
+
+  test('a card that is not in its proof says so', async () => {
+    show(<ProofScreen jobId="7" />, taking([STEPS]));
+    expect(await screen.findByText('This card is not in its proof.')).toBeTruthy();
+  });
+});
