@@ -2,10 +2,14 @@ import type { Person } from '@hudrik/core/contracts';
 import AsyncStorage from '@react-native-async-storage/async-storage';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { fireEvent, render, screen } from '@testing-library/react-native';
+import { queryClient } from '@/api';
 import { PersonContext } from '@/features/session/useSession';
 
 // What one test left on the device is not there for the next.
 beforeEach(() => AsyncStorage.clear());
+// Stores of reads wait a while before they forget: a test run does not.
+const stores = new Set([queryClient]);
+afterEach(() => stores.forEach((store) => store.clear()));
 
 export interface Sent {
   readonly method: string;
@@ -48,7 +52,8 @@ const problem = (status: number, facts: object) => ({ ok: false, status, headers
 /** Shows a screen to somebody who is signed in. */
 export function show(node: React.ReactElement, replies: Replies, me: Person = IVO): FakeServer {
   const server = new FakeServer(replies);
-  const client = new QueryClient({ defaultOptions: { queries: { retry: false, gcTime: Number.POSITIVE_INFINITY }, mutations: { retry: false } } });
+  const client = new QueryClient({ defaultOptions: { queries: { retry: false, gcTime: Number.POSITIVE_INFINITY }, mutations: { retry: false, gcTime: Number.POSITIVE_INFINITY } } });
+  stores.add(client);
   render(
     <QueryClientProvider client={client}>
       <PersonContext.Provider value={me}>{node}</PersonContext.Provider>

@@ -25,7 +25,7 @@ export async function readShift({ db, now }: Context): Promise<Shift> {
   const soon = shortfallLines(leaving, units, jobs);
   const waitingFor = new Set(soon.map((line) => line.tag));
   const back = backLines(hires, units, at);
-  const opened = jobs.filter((job) => job.state === 'open');
+  const opened = jobs.filter((job) => job.state !== 'waiting');
   return {
     at: at.toISOString(),
     goingOut: leaving.length,

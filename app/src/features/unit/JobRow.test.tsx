@@ -1,0 +1,58 @@
+import { fireEvent, screen, waitFor } from '@testing-library/react-native';
+import { router } from 'expo-router';
+import { jobLine } from '@/testing/samples';
+import { IVO, press, refusal, show, type } from '@/testing/screen';
+import { JobRow } from './JobRow';
+
+describe('a job as a line', () => {
+  test('says what, why, minutes, where it stands and what to mind', async () => {
+    show(<JobRow job={jobLine({ state: 'waits-part', startedBy: 'Maren Askild', caution: 'fuel-vapour' })} />, {});
+    expect(await screen.findByText('Repair · 20 min · waits for a part with Maren Askild')).toBeTruthy();
+    expect(screen.getByText('Main jet blocked.')).toBeTruthy();
+    expect(screen.getByText(/^Fuel vapour sinks/)).toBeTruthy();
+  });
+
+  test('leads to its card', async () => {
+    show(<JobRow job={jobLine()} />, {});
+    await press('Card: Clear the main jet');
+    expect(router.navigate).toHaveBeenLastCalledWith('/j/7');
+  });
+
+  test('is started by one tap', async () => {
+    const server = show(<JobRow job={jobLine()} />, { 'POST /api/jobs/7/start': jobLine({ state: 'open' }) });
+    await press('Start: Clear the main jet');
+    await waitFor(() => expect(server.sent.map((one) => one.path)).toEqual(['/api/jobs/7/start']));
+  });
+
+  test('what must run is not signed off here', async () => {
+    show(<JobRow job={jobLine()} />, {});
+    expect(await screen.findByRole('button', { name: 'Card: Clear the main jet' })).toBeTruthy();
+    expect(screen.queryByRole('button', { name: 'Sign off: Clear the main jet' })).toBeNull();
+  });
+
+  test('a prep ends with a look; a refusal keeps what was written', async () => {
+    const server = show(<JobRow job={jobLine({ kind: 'prep', says: 'Clean it' })} />, { 'POST /api/jobs/7/done': refusal(412, 'changed-meanwhile', {}, 'Somebody changed this meanwhile.') });
+    await press('Sign off: Clean it');
+    type('Note (what was done)', 'Washed');
+    // The row's own button has the same word.
+    fireEvent.press(screen.getAllByRole('button', { name: 'Sign off' }).at(-1) as never);
+    await waitFor(() => expect(server.sent[0]?.body).toEqual({ note: 'Washed' }));
+    expect(await screen.findByText(/Somebody changed this meanwhile/)).toBeTruthy();
+    expect(screen.getByText('What you wrote is still here.')).toBeTruthy();
+  });
+
+  test('is dropped with a reason only', async () => {
+    const server = show(<JobRow job={jobLine()} />, { 'POST /api/jobs/7/drop': jobLine({ state: 'dropped' }) });
+    await press('Drop: Clear the main jet');
+    expect(screen.getByRole('button', { name: 'Drop the job', disabled: true })).toBeTruthy();
+    type('Why', 'Unit is sold');
+    await press('Drop the job');
+    await waitFor(() => expect(server.sent[0]?.body).toEqual({ why: 'Unit is sold' }));
+  });
+
+  test.each(['counter', 'apprentice'] as const)('a %s signs and drops nothing', async (role) => {
+    show(<JobRow job={jobLine({ kind: 'prep' })} />, {}, { ...IVO, role });
+    expect(await screen.findByText('Clear the main jet')).toBeTruthy();
+    for (const name of ['Sign off: Clear the main jet', 'Drop: Clear the main jet']) expect(screen.queryByRole('button', { name })).toBeNull();
+  });
+});
