@@ -9,7 +9,7 @@ import { ROOT } from './places.mjs';
 const IDS = readdirSync(path.join(ROOT, 'core/src/catalogue/classes'))
   .filter((file) => file !== 'index.ts')
   .map((file) => readFileSync(path.join(ROOT, 'core/src/catalogue/classes', file), 'utf8').match(/^ {2}id: '([a-z-]+)'/m)?.[1]);
-const LEFT_OUT = /core\/src\/catalogue\/|\.test\.tsx?$|server\/src\/(demo|testing)\/|fleet\/silhouettes\.tsx$/;
+const LEFT_OUT = /core\/src\/catalogue\/|\.test\.tsx?$|server\/src\/(demo|testing)\/|app\/src\/testing\/|fleet\/silhouettes\.tsx$/;
 
 const filesUnder = (folder) => readdirSync(folder, { withFileTypes: true }).flatMap((entry) => (entry.isDirectory() ? filesUnder(path.join(folder, entry.name)) : [path.join(folder, entry.name)]));
 const stray = ['core/src', 'server/src', 'app/src', 'app/app']
