@@ -48,14 +48,14 @@ const THINGS = ['Air filter and its cover', 'Air box', 'Fuel hose', 'Choke link'
 const button = (page: Page, name: string | RegExp) => page.getByRole('button', { name, ...(typeof name === 'string' ? { exact: true } : {}) });
 
 test('from a cause to a unit that is fit again: taken apart, a part late, put back, proven on the load bank, all of it told', async ({ page }) => {
-  test.setTimeout(150_000);
+  test.setTimeout(300_000);
   await signIn(page, 'Ivo Tarnwell');
   const { tag, jobId } = await heldWithCause(page);
   await page.goto(`/u/${tag}`);
   await expect(page.getByText(/^Held: /).first()).toBeVisible();
   await button(page, /^Card: /).first().click();
   await button(page, /^Take it to the bench/).click();
-  await expect(page.getByText('Clear the main jet').first()).toBeVisible();
+  await expect(page.getByRole('checkbox', { name: 'Clear the main jet' })).toBeVisible();
 
   // Six things off, the first with a photo that is marked.
   await button(page, 'A usual job').click();
@@ -98,7 +98,7 @@ test('from a cause to a unit that is fit again: taken apart, a part late, put ba
   await expect(async () => {
     await order.getByRole('button', { name: 'How does it stand?' }).click();
     await expect(order.getByText(/late, now expected/)).toBeVisible({ timeout: 1500 });
-  }).toPass({ timeout: 40_000, intervals: [1500] });
+  }).toPass({ timeout: 60_000, intervals: [1500] });
   await order.getByRole('button', { name: 'It has arrived' }).click();
   await page.goto(`/j/${jobId}`);
   await expect(page.getByText('On the bench', { exact: true })).toBeVisible();
@@ -193,6 +193,8 @@ test('without a connection the card goes on; what waits is sent after, what some
   const { jobId } = await heldWithCause(page);
   await page.goto(`/j/${jobId}`);
   await button(page, /^Take it to the bench/).click();
+  // The steps are laid by the server and push what is below them down.
+  await expect(page.getByRole('checkbox').first()).toBeVisible();
   await button(page, 'A usual job').click();
   await page.getByRole('dialog').getByRole('button', { name: 'Carburettor off' }).click();
   await button(page, 'Off: Fuel hose').click();

@@ -6,12 +6,12 @@ export default defineConfig({
   testMatch: '*.spec.ts',
   outputDir: 'results',
   workers: 1,
-  timeout: 60_000,
-  expect: { timeout: 10_000 },
+  timeout: 120_000,
+  expect: { timeout: 20_000 },
   reporter: 'list',
   use: {
     baseURL: process.env['BASE_URL'] ?? 'http://localhost:4780',
-    actionTimeout: 10_000,
+    actionTimeout: 20_000,
     launchOptions: {
       executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium',
       args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync', '--disable-dev-shm-usage'],

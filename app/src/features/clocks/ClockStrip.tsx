@@ -14,7 +14,8 @@ const AGAIN_MS = 20_000;
 
 /** The yard's clocks by the server's time. Without a connection they go on by what was read last. */
 function useClocks(): readonly Running[] {
-  const { data, dataUpdatedAt } = useRead('clocks', { refetchInterval: AGAIN_MS });
+  // What was kept on the device may be from before the last clock was started.
+  const { data, dataUpdatedAt } = useRead('clocks', { refetchInterval: AGAIN_MS, staleTime: 0 });
   const device = useDeviceNow(1000);
   const now = Date.parse(data?.now ?? '') + Math.max(device - dataUpdatedAt, 0);
   const clocks = (data?.clocks ?? []).map((clock) => ({ ...clock, leftMs: Date.parse(clock.endsAt) - now }));
