@@ -48,6 +48,12 @@ describe('what a card does not take', () => {
     expect(refused([...off, entry('put-back', { thingId: 't1' }), entry('struck', { thingId: 't2', why: 'stays' })], entry('to-proof', {}))).toBeNull();
   });
 
+  test('a run or a pass while something came off again in the proof', () => {
+    const proof = [entry('taken-off', thing('t1')), entry('put-back', { thingId: 't1' }), entry('to-proof', {}), entry('leak-look', { dry: true, note: '' }), entry('off-again', { thingId: 't1' })];
+    for (const fresh of [entry('run-started', {}), entry('proved', { passed: true, note: '' })]) expect(refused(proof, fresh, 'to-prove')).toEqual({ code: 'things-off', things: ['t1'] });
+    expect(refused(proof, entry('proved', { passed: false, note: '' }), 'to-prove')).toBeNull();
+  });
+
   test('a thing put back twice, or one that nobody took off', () => {
     const entries = [entry('taken-off', thing('t1')), entry('put-back', { thingId: 't1' })];
     expect(refused(entries, entry('put-back', { thingId: 't1' }))).toMatchObject({ code: 'not-off', state: 'back' });

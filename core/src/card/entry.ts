@@ -1,4 +1,4 @@
-import type { Fasteners, Mark } from '../teardown';
+import type { Mark, OffFacts } from '../teardown';
 
 /** What happens on a job's card, by kind, with its facts. A card is a row of these; nothing of it is ever overwritten. */
 export interface CardFacts {
@@ -54,19 +54,8 @@ export interface LaidStep {
   readonly teardown?: string | undefined;
 }
 
-export interface ThingFacts {
-  readonly thingId: string;
-  readonly what: string;
-  /** Of its teardown's template, where it is one of that. */
-  readonly key: string | null;
-  readonly tray: string;
-  readonly place: number;
-  readonly fasteners: readonly Fasteners[];
-  readonly orientation: string;
-  readonly linkHole: string;
-  readonly stack: readonly string[];
-  readonly quarterTurns: number | null;
-}
+/** What is written down of a thing as it comes off. */
+export type ThingFacts = OffFacts;
 
 export type CardKind = keyof CardFacts;
 export type CardEntryOf<K extends CardKind> = { readonly id: string; readonly at: string; readonly by: string | null; readonly kind: K; readonly facts: CardFacts[K] };

@@ -37,15 +37,18 @@ export function refusalOf(entries: readonly CardEntry[], entry: NewCardEntry, st
     if (clock === undefined) return { code: 'no-such-thing', id: String(facts.clockId) };
     if (clock.result !== null) return { code: 'clock-ended', result: clock.result };
   }
-  if (entry.kind === 'to-proof') {
+  // Something may come off again in the middle of a proof: it is neither run on nor signed like that.
+  if (entry.kind === 'to-proof' || entry.kind === 'run-started' || isPass(entry)) {
     if (card.ledger.putBack.length > 0) return { code: 'things-off', things: card.ledger.putBack.map((thing) => thing.what) };
     if (card.ledger.onTrial.length > 0) return { code: 'on-trial', things: card.ledger.onTrial.map((thing) => thing.what) };
   }
   return proofRefusal(entries, entry, setting, now);
 }
 
+const isPass = (entry: NewCardEntry): boolean => entry.kind === 'proved' && (entry.facts as { passed: boolean }).passed;
+
 function proofRefusal(entries: readonly CardEntry[], entry: NewCardEntry, setting: ProofSetting, now: string): CardRefusal | null {
-  if (entry.kind !== 'run-started' && !(entry.kind === 'proved' && (entry.facts as { passed: boolean }).passed)) return null;
+  if (entry.kind !== 'run-started' && !isPass(entry)) return null;
   const proof = proofOfEntries(entries, setting, now);
   if (entry.kind === 'run-started') return proof.leakLook !== 'dry' ? { code: 'leak-look-first' } : proof.smoke === 'smoking' ? { code: 'smoke-first' } : null;
   return proof.missing.length > 0 ? { code: 'not-passed', missing: proof.missing } : null;

@@ -31,7 +31,7 @@ export interface Thing {
   readonly photos: readonly { readonly photoId: string; readonly marks: readonly Mark[] }[];
 }
 
-type OffFacts = Omit<Thing, 'state' | 'by' | 'turn' | 'photos'>;
+export type OffFacts = Omit<Thing, 'state' | 'by' | 'turn' | 'photos'>;
 export type LedgerEntry =
   | { readonly kind: 'taken-off' | 'thing-changed'; readonly facts: OffFacts }
   | { readonly kind: 'put-back' | 'off-again'; readonly facts: { readonly thingId: string } }
