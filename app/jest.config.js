@@ -3,6 +3,7 @@ const preset = require('jest-expo/jest-preset');
 module.exports = {
   ...preset,
   displayName: 'app',
+  testTimeout: 60_000,
   // Packages that come as .mjs need Babel too.
   transform: { ...preset.transform, '\\.mjs$': ['babel-jest', { caller: { name: 'metro', bundler: 'metro', platform: 'ios' } }] },
   moduleNameMapper: { ...preset.moduleNameMapper, '^@/(.*)$': '<rootDir>/src/$1', '^expo-router$': '<rootDir>/jest.router.js', '\\.css$': '<rootDir>/jest.css.js', '^@react-native-async-storage/async-storage$': '@react-native-async-storage/async-storage/jest/async-storage-mock' },

@@ -1,9 +1,12 @@
 import type { Person } from '@hudrik/core/contracts';
 import AsyncStorage from '@react-native-async-storage/async-storage';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
-import { fireEvent, render, screen } from '@testing-library/react-native';
+import { configure, fireEvent, render, screen } from '@testing-library/react-native';
 import { queryClient } from '@/api';
 import { PersonContext } from '@/features/session/useSession';
+
+// The first screen of a file takes seconds on a slow machine.
+configure({ asyncUtilTimeout: 10_000 });
 
 // What one test left on the device is not there for the next.
 beforeEach(() => AsyncStorage.clear());
