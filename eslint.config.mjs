@@ -3,24 +3,69 @@ import expo from 'eslint-config-expo/flat.js';
 /** Words for rooms that say nothing of what is in them. */
 const WEAK_ROOM = '^\\.{1,2}/(.*/)?(utils|helpers|common|types|tools)(/|$)';
 
+/** Files that are tables: their length says how much is known, not how much is done. */
+const TABLES = ['core/src/catalogue/**/*.ts', 'core/src/contracts/operations.ts', 'server/src/database/tables.ts'];
+
 export default [
-  { ignores: ['**/node_modules/**', 'app/dist/**', 'app/.expo/**', 'app/expo-env.d.ts', '.hudrik/**', 'e2e/results/**', 'app/public/**'] },
+  {
+    ignores: [
+      '**/node_modules/**',
+      'app/dist/**',
+      'app/.expo/**',
+      'app/expo-env.d.ts',
+      '.hudrik/**',
+      '.stryker-tmp/**',
+      'e2e/results/**',
+      'app/public/**',
+    ],
+  },
   ...expo,
   {
     rules: {
-      'no-restricted-imports': ['error', { paths: [{ name: 'lucide-react-native', message: 'Import the icon by its own path: the whole set is large.' }, { name: 'date-fns', message: 'Import the function by its own path.' }], patterns: [{ regex: WEAK_ROOM, message: 'Name the room for what is in it.' }] }],
+      'no-restricted-imports': [
+        'error',
+        {
+          paths: [
+            { name: 'lucide-react-native', message: 'Import the icon by its own path: the whole set is large.' },
+            { name: 'date-fns', message: 'Import the function by its own path.' },
+          ],
+          patterns: [{ regex: WEAK_ROOM, message: 'Name the room for what is in it.' }],
+        },
+      ],
       'import/no-unresolved': 'off',
       'import/namespace': 'off',
       'import/no-named-as-default': 'off',
       'import/no-named-as-default-member': 'off',
-      'max-lines': ['error', { max: 400, skipBlankLines: true, skipComments: true }],
+      'max-lines': ['error', { max: 420, skipBlankLines: true, skipComments: true }],
+      'max-statements': ['error', 33],
+      'max-statements-per-line': ['error', { max: 1 }],
+      'max-depth': ['error', 4],
+      complexity: ['error', 32],
     },
+  },
+  { files: TABLES, rules: { 'max-lines': 'off' } },
+  {
+    files: ['**/*.test.ts', '**/*.test.tsx', 'e2e/**/*.ts'],
+    rules: { 'max-lines': ['error', { max: 420, skipBlankLines: true, skipComments: true }], 'max-statements': 'off' },
   },
   {
     files: ['core/src/**/*.ts'],
     ignores: ['**/*.test.ts'],
     rules: {
-      'no-restricted-globals': ['error', ...['process', 'Buffer', 'fetch', 'console', 'setTimeout', 'setInterval', 'performance', 'window', 'document'].map((name) => ({ name, message: 'core has no clock, no input and no output.' }))],
+      'no-restricted-globals': [
+        'error',
+        ...[
+          'process',
+          'Buffer',
+          'fetch',
+          'console',
+          'setTimeout',
+          'setInterval',
+          'performance',
+          'window',
+          'document',
+        ].map((name) => ({ name, message: 'core has no clock, no input and no output.' })),
+      ],
     },
   },
 ];

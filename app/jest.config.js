@@ -5,8 +5,17 @@ module.exports = {
   displayName: 'app',
   testTimeout: 60_000,
   // Packages that come as .mjs need Babel too.
-  transform: { ...preset.transform, '\\.mjs$': ['babel-jest', { caller: { name: 'metro', bundler: 'metro', platform: 'ios' } }] },
-  moduleNameMapper: { ...preset.moduleNameMapper, '^@/(.*)$': '<rootDir>/src/$1', '^expo-router$': '<rootDir>/jest.router.js', '\\.css$': '<rootDir>/jest.css.js', '^@react-native-async-storage/async-storage$': '@react-native-async-storage/async-storage/jest/async-storage-mock' },
+  transform: {
+    ...preset.transform,
+    '\\.mjs$': ['babel-jest', { caller: { name: 'metro', bundler: 'metro', platform: 'ios' } }],
+  },
+  moduleNameMapper: {
+    ...preset.moduleNameMapper,
+    '^@/(.*)$': '<rootDir>/src/$1',
+    '^expo-router$': '<rootDir>/jest.router.js',
+    '\\.css$': '<rootDir>/jest.css.js',
+    '^@react-native-async-storage/async-storage$': '@react-native-async-storage/async-storage/jest/async-storage-mock',
+  },
   transformIgnorePatterns: [
     '/node_modules/(?!(\\.pnpm|react-native|@react-native|@react-native-community|expo|@expo|@expo-google-fonts|react-navigation|@react-navigation|nativewind|lucide-react-native|gifted-charts-core|standard-navigation))',
     '/node_modules/react-native-reanimated/plugin/',

@@ -7,5 +7,6 @@ module.exports = {
   router: { navigate: jest.fn(), replace: jest.fn(), back: jest.fn() },
   usePathname: () => '/',
   useLocalSearchParams: () => ({}),
-  Link: ({ href, children, ...rest }) => createElement(Text, { role: 'link', 'aria-label': typeof href === 'string' ? href : undefined, ...rest }, children),
+  Link: ({ href, children, ...rest }) =>
+    createElement(Text, { role: 'link', 'aria-label': typeof href === 'string' ? href : undefined, ...rest }, children),
 };

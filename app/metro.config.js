@@ -13,10 +13,19 @@ config.server = {
     const next = enhance ? enhance(middleware, server) : middleware;
     return (request, response, done) => {
       if (!request.url.startsWith('/api/')) return next(request, response, done);
-      const upstream = http.request({ host: api.hostname, port: api.port, path: request.url, method: request.method, headers: { ...request.headers, host: api.host } }, (answer) => {
-        response.writeHead(answer.statusCode, answer.headers);
-        answer.pipe(response);
-      });
+      const upstream = http.request(
+        {
+          host: api.hostname,
+          port: api.port,
+          path: request.url,
+          method: request.method,
+          headers: { ...request.headers, host: api.host },
+        },
+        (answer) => {
+          response.writeHead(answer.statusCode, answer.headers);
+          answer.pipe(response);
+        },
+      );
       upstream.on('error', (error) => {
         response.statusCode = 502;
         response.end(String(error));

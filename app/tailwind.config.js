@@ -12,7 +12,14 @@ module.exports = {
   theme: {
     extend: {
       colors: { ...colors, transparent: 'transparent' },
-      fontSize: { 13: ['13px', '18px'], 15: ['15px', '21px'], 17: ['17px', '24px'], 22: ['22px', '28px'], 32: ['32px', '36px'], 56: ['56px', '58px'] },
+      fontSize: {
+        13: ['13px', '18px'],
+        15: ['15px', '21px'],
+        17: ['17px', '24px'],
+        22: ['22px', '28px'],
+        32: ['32px', '36px'],
+        56: ['56px', '58px'],
+      },
       fontFamily: {
         text: ['AtkinsonHyperlegibleNext_400Regular'],
         strong: ['AtkinsonHyperlegibleNext_700Bold'],

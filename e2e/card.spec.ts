@@ -24,10 +24,19 @@ async function photo(page: Page) {
     pen?.fillRect(200, 150, 400, 300);
     return canvas.toDataURL('image/png');
   });
-  return { name: 'air-filter.png', mimeType: 'image/png', buffer: Buffer.from(url.slice(url.indexOf(',') + 1), 'base64') };
+  return {
+    name: 'air-filter.png',
+    mimeType: 'image/png',
+    buffer: Buffer.from(url.slice(url.indexOf(',') + 1), 'base64'),
+  };
 }
 
-async function drag(page: Page, on: Locator, from: readonly [number, number], to: readonly [number, number]): Promise<void> {
+async function drag(
+  page: Page,
+  on: Locator,
+  from: readonly [number, number],
+  to: readonly [number, number],
+): Promise<void> {
   const box = await on.boundingBox();
   if (box === null) throw new Error('Nothing to draw on');
   await page.mouse.move(box.x + box.width * from[0], box.y + box.height * from[1]);
@@ -44,16 +53,28 @@ function lateId(): string {
   }
 }
 
-const THINGS = ['Air filter and its cover', 'Air box', 'Fuel hose', 'Choke link', 'Governor link and its spring', 'Carburettor'];
-const button = (page: Page, name: string | RegExp) => page.getByRole('button', { name, ...(typeof name === 'string' ? { exact: true } : {}) });
+const THINGS = [
+  'Air filter and its cover',
+  'Air box',
+  'Fuel hose',
+  'Choke link',
+  'Governor link and its spring',
+  'Carburettor',
+];
+const button = (page: Page, name: string | RegExp) =>
+  page.getByRole('button', { name, ...(typeof name === 'string' ? { exact: true } : {}) });
 
-test('from a cause to a unit that is fit again: taken apart, a part late, put back, proven on the load bank, all of it told', async ({ page }) => {
+test('from a cause to a unit that is fit again: taken apart, a part late, put back, proven on the load bank, all of it told', async ({
+  page,
+}) => {
   test.setTimeout(300_000);
   await signIn(page, 'Ivo Tarnwell');
   const { tag, jobId } = await heldWithCause(page);
   await page.goto(`/u/${tag}`);
   await expect(page.getByText(/^Held: /).first()).toBeVisible();
-  await button(page, /^Card: /).first().click();
+  await button(page, /^Card: /)
+    .first()
+    .click();
   await button(page, /^Take it to the bench/).click();
   await expect(page.getByRole('checkbox', { name: 'Clear the main jet' })).toBeVisible();
 
@@ -61,7 +82,10 @@ test('from a cause to a unit that is fit again: taken apart, a part late, put ba
   await button(page, 'A usual job').click();
   await page.getByRole('dialog').getByRole('button', { name: 'Carburettor off' }).click();
   await button(page, `Off: ${THINGS[0]}`).click();
-  await page.getByLabel('Photo file').first().setInputFiles(await photo(page));
+  await page
+    .getByLabel('Photo file')
+    .first()
+    .setInputFiles(await photo(page));
   const canvas = page.getByLabel('Draw here');
   await drag(page, canvas, [0.2, 0.2], [0.6, 0.6]);
   await page.getByRole('dialog').getByRole('button', { name: 'Number' }).click();
@@ -78,7 +102,9 @@ test('from a cause to a unit that is fit again: taken apart, a part late, put ba
   await expect(page.getByText('1¼ turns out from lightly seated')).toBeVisible();
   await page.reload();
   await expect(button(page, 'Put back: 6 to go')).toBeVisible();
-  const kept = (await (await page.request.get(`/api/jobs/${jobId}/card`)).json()) as { entries: { kind: string; facts: { marks?: unknown[] } }[] };
+  const kept = (await (await page.request.get(`/api/jobs/${jobId}/card`)).json()) as {
+    entries: { kind: string; facts: { marks?: unknown[] } }[];
+  };
   expect(kept.entries.findLast((entry) => entry.kind === 'marked')?.facts.marks).toHaveLength(2);
 
   // A part by an old number: today's is ordered, late, and arrives; the card sleeps meanwhile.
@@ -87,7 +113,13 @@ test('from a cause to a unit that is fit again: taken apart, a part late, put ba
   await button(page, 'What the supplier says').click();
   await expect(page.getByText(/Carburettor, complete: \$54\.00, in 4 days/)).toBeVisible();
   await button(page, 'Ask for it').click();
-  await page.route('**/api/orders', async (route) => route.continue(route.request().method() === 'POST' ? { postData: JSON.stringify({ ...(route.request().postDataJSON() as object), id: lateId() }) } : {}));
+  await page.route('**/api/orders', async (route) =>
+    route.continue(
+      route.request().method() === 'POST'
+        ? { postData: JSON.stringify({ ...(route.request().postDataJSON() as object), id: lateId() }) }
+        : {},
+    ),
+  );
   await button(page, 'Order it').click();
   await expect(page.getByText(/^on order, expected/)).toBeVisible();
   await button(page, 'Wait for parts').click();
@@ -123,12 +155,17 @@ test('from a cause to a unit that is fit again: taken apart, a part late, put ba
   await expect(page.getByRole('status').filter({ hasText: THINGS[0] as string })).toBeVisible();
   await button(page, 'To the card').click();
   await expect(button(page, 'To the proof: things are off')).toBeDisabled();
-  expect((await page.request.post(`/api/jobs/${jobId}/entries`, { data: { id: randomUUID(), kind: 'to-proof', facts: {} } })).status()).toBe(409);
+  expect(
+    (
+      await page.request.post(`/api/jobs/${jobId}/entries`, { data: { id: randomUUID(), kind: 'to-proof', facts: {} } })
+    ).status(),
+  ).toBe(409);
   await button(page, 'Put back: 1 to go').click();
   await button(page, 'It is back on').click();
   await expect(page.getByText('Nothing is left over.')).toBeVisible();
   await button(page, 'To the card').first().click();
-  for (const step of await page.getByRole('checkbox').all()) if ((await step.getAttribute('aria-checked')) === 'false') await step.click();
+  for (const step of await page.getByRole('checkbox').all())
+    if ((await step.getAttribute('aria-checked')) === 'false') await step.click();
 
   // The proof, on the simulated load bank.
   await button(page, 'To the proof').click();
@@ -138,8 +175,19 @@ test('from a cause to a unit that is fit again: taken apart, a part late, put ba
   await button(page, 'Load bank, in steps to rated').click();
   await expect(page.getByRole('heading', { level: 1 })).toHaveText(/Not run yet: 20 minutes/);
   // The run began a while ago: the device had no connection and says so now.
-  await expect.poll(async () => ((await (await page.request.get(`/api/jobs/${jobId}/card`)).json()) as { entries: { kind: string }[] }).entries.some((entry) => entry.kind === 'proof-load')).toBe(true);
-  await post(page, `/api/jobs/${jobId}/entries`, { id: randomUUID(), at: new Date(Date.now() - 21 * 60_000).toISOString(), kind: 'run-started', facts: {} });
+  await expect
+    .poll(async () =>
+      (
+        (await (await page.request.get(`/api/jobs/${jobId}/card`)).json()) as { entries: { kind: string }[] }
+      ).entries.some((entry) => entry.kind === 'proof-load'),
+    )
+    .toBe(true);
+  await post(page, `/api/jobs/${jobId}/entries`, {
+    id: randomUUID(),
+    at: new Date(Date.now() - 21 * 60_000).toISOString(),
+    kind: 'run-started',
+    facts: {},
+  });
   await page.reload();
   await expect(page.getByRole('heading', { level: 1 })).toHaveText(/The time is run/);
   for (const load of ['0 %', '50 %', '100 %']) {
@@ -159,13 +207,33 @@ test('from a cause to a unit that is fit again: taken apart, a part late, put ba
   await expect(page.getByText(/^Done: /).first()).toBeAttached();
   // The history tells the whole story, in its order.
   const told: string[] = [];
-  for (let cursor: string | null = ''; cursor !== null; ) {
-    const { records, next } = (await (await page.request.get(`/api/units/${tag}/history?limit=100${cursor ? `&cursor=${cursor}` : ''}`)).json()) as { records: { kind: string; facts: { what?: string } }[]; next: string | null };
+  for (let cursor: string | null = ''; cursor !== null;) {
+    const { records, next } = (await (
+      await page.request.get(`/api/units/${tag}/history?limit=100${cursor ? `&cursor=${cursor}` : ''}`)
+    ).json()) as { records: { kind: string; facts: { what?: string } }[]; next: string | null };
     told.unshift(...records.map((record) => `${record.kind} ${record.facts.what ?? ''}`.trim()).reverse());
     cursor = next;
   }
-  const story = ['finding-closed', 'job-started', 'card-taken-off Fuel hose', 'part-ordered', 'card-waits', 'part-late', 'part-arrived', 'card-woken', 'part-used', 'card-reading', 'card-put-back Fuel hose', 'card-to-proof', 'card-proof-reading', 'card-proved', 'job-done'];
-  expect(story.map((kind) => told.indexOf(kind))).toEqual(story.map((kind) => told.indexOf(kind)).sort((a, b) => a - b));
+  const story = [
+    'finding-closed',
+    'job-started',
+    'card-taken-off Fuel hose',
+    'part-ordered',
+    'card-waits',
+    'part-late',
+    'part-arrived',
+    'card-woken',
+    'part-used',
+    'card-reading',
+    'card-put-back Fuel hose',
+    'card-to-proof',
+    'card-proof-reading',
+    'card-proved',
+    'job-done',
+  ];
+  expect(story.map((kind) => told.indexOf(kind))).toEqual(
+    story.map((kind) => told.indexOf(kind)).sort((a, b) => a - b),
+  );
   expect(story.filter((kind) => !told.includes(kind))).toEqual([]);
 });
 
@@ -179,16 +247,30 @@ test('a clock stands on every screen, outlives a reload, and its result is asked
   await expect(page.getByText('Whole minutes, up to two weeks.')).toBeVisible();
   await page.getByLabel('Minutes').fill('9');
   await button(page, 'Start: 9 min').click();
-  await expect(page.getByRole('timer').filter({ hasText: /^8:\d\d$/ }).first()).toBeVisible();
+  await expect(
+    page
+      .getByRole('timer')
+      .filter({ hasText: /^8:\d\d$/ })
+      .first(),
+  ).toBeVisible();
   await page.goto('/yard');
   await expect(page.getByRole('button', { name: /Carburettor bath: / }).first()).toBeVisible();
   await page.reload();
-  await page.getByRole('button', { name: /Carburettor bath: / }).first().click();
-  await page.getByRole('group', { name: 'Result of carburettor bath' }).getByRole('button', { name: 'Still gummed' }).click();
+  await page
+    .getByRole('button', { name: /Carburettor bath: / })
+    .first()
+    .click();
+  await page
+    .getByRole('group', { name: 'Result of carburettor bath' })
+    .getByRole('button', { name: 'Still gummed' })
+    .click();
   await expect(page.getByText('Carburettor bath: still gummed')).toBeVisible();
 });
 
-test('without a connection the card goes on; what waits is sent after, what somebody else did first is said', async ({ page, context }) => {
+test('without a connection the card goes on; what waits is sent after, what somebody else did first is said', async ({
+  page,
+  context,
+}) => {
   await signIn(page, 'Ivo Tarnwell');
   const { jobId } = await heldWithCause(page);
   await page.goto(`/j/${jobId}`);
@@ -199,7 +281,9 @@ test('without a connection the card goes on; what waits is sent after, what some
   await page.getByRole('dialog').getByRole('button', { name: 'Carburettor off' }).click();
   await button(page, 'Off: Fuel hose').click();
   await expect(page.getByText(/wait on this device/)).toHaveCount(0);
-  const { entries } = (await (await page.request.get(`/api/jobs/${jobId}/card`)).json()) as { entries: { kind: string; facts: { thingId?: string } }[] };
+  const { entries } = (await (await page.request.get(`/api/jobs/${jobId}/card`)).json()) as {
+    entries: { kind: string; facts: { thingId?: string } }[];
+  };
   const thingId = entries.find((entry) => entry.kind === 'taken-off')?.facts.thingId ?? '';
   await button(page, 'Put back: 1 to go').click();
   await context.setOffline(true);
@@ -207,7 +291,13 @@ test('without a connection the card goes on; what waits is sent after, what some
   await expect(page.getByText('Nothing is left over.')).toBeVisible();
   await expect(page.getByText('One entry waits on this device.')).toBeVisible();
   const lead = await asLead();
-  expect((await lead.post(`/api/jobs/${jobId}/entries`, { data: { id: randomUUID(), kind: 'struck', facts: { thingId, why: 'Stays off: new one wanted' } } })).status()).toBe(201);
+  expect(
+    (
+      await lead.post(`/api/jobs/${jobId}/entries`, {
+        data: { id: randomUUID(), kind: 'struck', facts: { thingId, why: 'Stays off: new one wanted' } },
+      })
+    ).status(),
+  ).toBe(201);
   await lead.dispose();
   await context.setOffline(false);
   await expect(page.getByText('Not taken: a thing put back.')).toBeVisible({ timeout: 20_000 });

@@ -3,13 +3,16 @@ import { signIn, unitLike } from './yard';
 
 test('the counter sees no and why for a held unit, and yes for a fit one', async ({ page }, { project }) => {
   await signIn(page, 'Lise Borrowby');
-  const answer = (await (await page.request.get('/api/units?readiness=held')).json()) as { units: { tag: string; verdict: { because: string[] } }[] };
+  const answer = (await (await page.request.get('/api/units?readiness=held')).json()) as {
+    units: { tag: string; verdict: { because: string[] } }[];
+  };
   const held = answer.units.find((unit) => unit.verdict.because.length > 0);
   await page.goto(`/u/${held?.tag}/check-out`);
   await expect(page.getByText(`No. Held: ${held?.verdict.because[0]}`)).toBeVisible();
   const { tag } = await unitLike(page.request, 'welder', 'fit', project.name === 'wide' ? -1 : 0);
   await page.goto(`/u/${tag}/check-out`);
-  for (const look of ['Oil at the mark', 'No leaks', 'Guards and stops work', 'Hirer shown how it stops']) await page.getByRole('button', { name: look, exact: true }).click();
+  for (const look of ['Oil at the mark', 'No leaks', 'Guards and stops work', 'Hirer shown how it stops'])
+    await page.getByRole('button', { name: look, exact: true }).click();
   await page.getByRole('button', { name: 'Hand it out', exact: true }).click();
   await expect(page.getByText(/^Out on W-/)).toBeVisible();
 });
@@ -23,49 +26,62 @@ test('a lead waives prep with a reason; a technician can not', { tag: '@phone' }
   await page.context().clearCookies();
   await signIn(page, 'Runa Veldt', `/u/${tag}/check-out`);
   await page.getByLabel('You may waive it: why?').fill('Goes to our own site');
-  for (const look of ['Oil at the mark', 'No leaks', 'Guards and stops work', 'Hirer shown how it stops']) await page.getByRole('button', { name: look, exact: true }).click();
+  for (const look of ['Oil at the mark', 'No leaks', 'Guards and stops work', 'Hirer shown how it stops'])
+    await page.getByRole('button', { name: look, exact: true }).click();
   await page.getByRole('button', { name: 'Waive the prep and hand it out' }).click();
   await expect(page.getByText(/^Out on /)).toBeVisible();
 });
 
 test('a prep job is signed off and the unit is fit', { tag: '@phone' }, async ({ page }) => {
   await signIn(page, 'Ivo Tarnwell', '/bench');
-  const jobs = (await (await page.request.get('/api/jobs')).json()) as { jobs: { tag: string; kind: string; blocks: string; says: string }[] };
-  const job = jobs.jobs.find((entry) => entry.kind === 'prep' && jobs.jobs.filter((other) => other.tag === entry.tag).length === 1);
+  const jobs = (await (await page.request.get('/api/jobs')).json()) as {
+    jobs: { tag: string; kind: string; blocks: string; says: string }[];
+  };
+  const job = jobs.jobs.find(
+    (entry) => entry.kind === 'prep' && jobs.jobs.filter((other) => other.tag === entry.tag).length === 1,
+  );
   await page.goto(`/u/${job?.tag}`);
   await page.getByRole('button', { name: `Sign off: ${job?.says}` }).click();
   await page.getByRole('dialog').getByRole('button', { name: 'Sign off', exact: true }).click();
   await expect(page.getByText('Fit for hire.')).toBeVisible();
 });
 
-test('a new model and a unit of it come to the yard; a wrong reading is set right', { tag: '@phone' }, async ({ page }) => {
-  await signIn(page, 'Runa Veldt', '/add-unit');
-  await page.getByRole('button', { name: 'Welder', exact: true }).click();
-  await page.getByRole('button', { name: 'Another model' }).click();
-  await page.getByLabel('Make').fill('Oskarn');
-  await page.getByLabel('Model', { exact: true }).fill('Bead 200');
-  await page.getByRole('button', { name: 'Add the model' }).click();
-  await page.getByLabel('Figures of its tag: WE-').fill('95');
-  await page.getByLabel('Serial').fill('B-1');
-  await page.getByLabel('Where it stands').fill('South 2');
-  await page.getByLabel('Hours on the meter').fill('21x');
-  await expect(page.getByText('Figures, with at most one after the point.')).toBeVisible();
-  await page.getByLabel('Hours on the meter').fill('21.5');
-  await page.getByRole('button', { name: 'Put it on the yard' }).click();
-  await expect(page).toHaveURL(/\/u\/WE-95/);
-  await page.getByRole('button', { name: 'Correct the reading of 21.5' }).click();
-  await page.getByLabel('What the meter showed').fill('12.5');
-  await page.getByLabel('Why').fill('Figures swapped');
-  await page.getByRole('button', { name: 'Correct it' }).click();
-  await expect(page.getByText('Reading corrected: 21.5 to 12.5')).toBeVisible();
-});
+test(
+  'a new model and a unit of it come to the yard; a wrong reading is set right',
+  { tag: '@phone' },
+  async ({ page }) => {
+    await signIn(page, 'Runa Veldt', '/add-unit');
+    await page.getByRole('button', { name: 'Welder', exact: true }).click();
+    await page.getByRole('button', { name: 'Another model' }).click();
+    await page.getByLabel('Make').fill('Oskarn');
+    await page.getByLabel('Model', { exact: true }).fill('Bead 200');
+    await page.getByRole('button', { name: 'Add the model' }).click();
+    await page.getByLabel('Figures of its tag: WE-').fill('95');
+    await page.getByLabel('Serial').fill('B-1');
+    await page.getByLabel('Where it stands').fill('South 2');
+    await page.getByLabel('Hours on the meter').fill('21x');
+    await expect(page.getByText('Figures, with at most one after the point.')).toBeVisible();
+    await page.getByLabel('Hours on the meter').fill('21.5');
+    await page.getByRole('button', { name: 'Put it on the yard' }).click();
+    await expect(page).toHaveURL(/\/u\/WE-95/);
+    await page.getByRole('button', { name: 'Correct the reading of 21.5' }).click();
+    await page.getByLabel('What the meter showed').fill('12.5');
+    await page.getByLabel('Why').fill('Figures swapped');
+    await page.getByRole('button', { name: 'Correct it' }).click();
+    await expect(page.getByText('Reading corrected: 21.5 to 12.5')).toBeVisible();
+  },
+);
 
 test('keys go everywhere', { tag: '@wide' }, async ({ page }) => {
   await signIn(page, 'Runa Veldt');
   await page.keyboard.press('?');
   await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible();
   await page.keyboard.press('Escape');
-  await page.getByRole('button', { name: 'Close', exact: true }).first().click({ timeout: 1000 }).catch(() => undefined);
+  await page
+    .getByRole('button', { name: 'Close', exact: true })
+    .first()
+    .click({ timeout: 1000 })
+    .catch(() => undefined);
   await page.keyboard.press('g');
   await page.keyboard.press('y');
   await expect(page).toHaveURL(/\/yard/);
@@ -79,9 +95,14 @@ test('keys go everywhere', { tag: '@wide' }, async ({ page }) => {
 
 test('lists go in with a report per line', { tag: '@wide' }, async ({ page }) => {
   await signIn(page, 'Runa Veldt', '/exchange');
-  const csv = 'tag,make,model,serial,home_bay,hours\r\nGE-90,Tuvellan,Lantern 5,S90,North 1,10\r\nGE-01,Tuvellan,Lantern 5,S1,North 1,10\r\n';
-  await page.getByLabel('Take in units: CSV file').setInputFiles({ name: 'units.csv', mimeType: 'text/csv', buffer: Buffer.from(csv) });
+  const csv =
+    'tag,make,model,serial,home_bay,hours\r\nGE-90,Tuvellan,Lantern 5,S90,North 1,10\r\nGE-01,Tuvellan,Lantern 5,S1,North 1,10\r\n';
+  await page
+    .getByLabel('Take in units: CSV file')
+    .setInputFiles({ name: 'units.csv', mimeType: 'text/csv', buffer: Buffer.from(csv) });
   await expect(page.getByText('1 taken, 1 refused.')).toBeVisible();
-  await page.getByLabel('Take in units: CSV file').setInputFiles({ name: 'units.csv', mimeType: 'text/csv', buffer: Buffer.from('a,b\r\n1,2\r\n') });
+  await page
+    .getByLabel('Take in units: CSV file')
+    .setInputFiles({ name: 'units.csv', mimeType: 'text/csv', buffer: Buffer.from('a,b\r\n1,2\r\n') });
   await expect(page.getByText('The columns of this file are not the ones needed.')).toBeVisible();
 });

@@ -2,19 +2,32 @@ import { expect, test, type Page } from '@playwright/test';
 import { hoursAfter, signIn, Thumb, unitLike, walkRound } from './yard';
 
 /** What a machine with a dead coil answers; to everything else the healthy answer, which stands first. */
-const ANSWERS: Readonly<Record<string, string>> = { 'Fuel put straight in': 'Nothing', 'Lamp tester in the lead': 'None', 'Plug laid on the block': 'None', 'Spark over a set gap': 'None', 'Coil’s secondary': 'Open', 'Plug’s face': 'Wet with fuel' };
+const ANSWERS: Readonly<Record<string, string>> = {
+  'Fuel put straight in': 'Nothing',
+  'Lamp tester in the lead': 'None',
+  'Plug laid on the block': 'None',
+  'Spark over a set gap': 'None',
+  'Coil’s secondary': 'Open',
+  'Plug’s face': 'Wet with fuel',
+};
 
 const heading = (page: Page) => page.getByRole('heading', { level: 2 }).first();
-const count = async (page: Page): Promise<number> => Number(await page.getByText('Seen so far').locator('xpath=following-sibling::*[1]').innerText());
+const count = async (page: Page): Promise<number> =>
+  Number(await page.getByText('Seen so far').locator('xpath=following-sibling::*[1]').innerText());
 
 /** The step that is shown once the last entry was reckoned with. */
 async function settled(page: Page): Promise<string> {
   let name = '';
-  await expect.poll(async () => {
-    const before = name;
-    name = await heading(page).innerText();
-    return name === before;
-  }, { intervals: [300] }).toBe(true);
+  await expect
+    .poll(
+      async () => {
+        const before = name;
+        name = await heading(page).innerText();
+        return name === before;
+      },
+      { intervals: [300] },
+    )
+    .toBe(true);
   return name;
 }
 
@@ -33,7 +46,9 @@ async function answer(page: Page): Promise<string> {
   return name;
 }
 
-test('from a held return by the advice to a confirmed cause; one reading taken back, a reload in the middle, nothing lost', async ({ page }) => {
+test('from a held return by the advice to a confirmed cause; one reading taken back, a reload in the middle, nothing lost', async ({
+  page,
+}) => {
   await signIn(page, 'Ivo Tarnwell');
   const { tag } = await unitLike(page.request, 'welder', 'fit', 1);
   const thumb = new Thumb(page);
@@ -59,12 +74,18 @@ test('from a held return by the advice to a confirmed cause; one reading taken b
   await page.getByRole('button', { name: `Take back: ${made[1]}` }).click();
   await expect.poll(() => count(page)).toBe(told + 1);
   await settled(page);
-  for (let n = 0; n < 14 && (await page.getByRole('button', { name: 'Confirm: it is this' }).count()) === 0; n++) made.push(await answer(page));
+  for (let n = 0; n < 14 && (await page.getByRole('button', { name: 'Confirm: it is this' }).count()) === 0; n++)
+    made.push(await answer(page));
   expect(new Set(made).size).toBeGreaterThanOrEqual(4);
   await expect(page.getByText(/^Most likely: coil failed/)).toBeVisible();
 
   await page.getByRole('button', { name: /^Coil failed, .*: why\?$/ }).click();
-  await expect(page.getByRole('dialog').getByText(/^Coil’s secondary: open|^Kill wire taken off: no change/).first()).toBeVisible();
+  await expect(
+    page
+      .getByRole('dialog')
+      .getByText(/^Coil’s secondary: open|^Kill wire taken off: no change/)
+      .first(),
+  ).toBeVisible();
   await page.getByRole('dialog').getByRole('button', { name: 'Close' }).last().click();
   await page.getByRole('button', { name: 'Confirm: it is this' }).click();
   await page.getByRole('button', { name: 'Confirm the cause' }).click();
@@ -74,38 +95,56 @@ test('from a held return by the advice to a confirmed cause; one reading taken b
   await expect(page.getByText('Replace the coil, set its gap').first()).toBeVisible();
 });
 
-test('an engine by itself: a reading on its gauge, worked without a connection, sent when it is back', { tag: '@phone' }, async ({ page, context }) => {
-  await signIn(page, 'Maren Askild', '/find');
-  await expect(page.getByText('Nothing seen yet.')).toBeVisible();
-  await context.setOffline(true);
-  await page.getByRole('button', { name: 'Another check' }).click();
-  await page.getByLabel('Find a check').fill('compression by gauge');
-  await page.getByRole('dialog').getByRole('button', { name: 'Compression by gauge' }).click();
-  await page.getByRole('button', { name: 'By drill' }).click();
-  await page.getByLabel('Gauge, psi').fill('4x');
-  await expect(page.getByText('Figures, with at most one point.')).toBeVisible();
-  await page.getByLabel('Gauge, psi').fill('42');
-  await page.getByRole('button', { name: 'Take it: failed' }).click();
-  await expect(page.getByText('Compression by gauge: failed')).toBeVisible();
-  await expect(page.getByText(/on this device/)).toBeVisible();
-  await expect(page.getByLabel('Compression: suspect')).toBeVisible();
-  await context.setOffline(false);
-  await expect(page.getByText(/on this device/)).toHaveCount(0, { timeout: 30_000 });
-});
+test(
+  'an engine by itself: a reading on its gauge, worked without a connection, sent when it is back',
+  { tag: '@phone' },
+  async ({ page, context }) => {
+    await signIn(page, 'Maren Askild', '/find');
+    await expect(page.getByText('Nothing seen yet.')).toBeVisible();
+    await context.setOffline(true);
+    await page.getByRole('button', { name: 'Another check' }).click();
+    await page.getByLabel('Find a check').fill('compression by gauge');
+    await page.getByRole('dialog').getByRole('button', { name: 'Compression by gauge' }).click();
+    await page.getByRole('button', { name: 'By drill' }).click();
+    await page.getByLabel('Gauge, psi').fill('4x');
+    await expect(page.getByText('Figures, with at most one point.')).toBeVisible();
+    await page.getByLabel('Gauge, psi').fill('42');
+    await page.getByRole('button', { name: 'Take it: failed' }).click();
+    await expect(page.getByText('Compression by gauge: failed')).toBeVisible();
+    await expect(page.getByText(/on this device/)).toBeVisible();
+    await expect(page.getByLabel('Compression: suspect')).toBeVisible();
+    await context.setOffline(false);
+    await expect(page.getByText(/on this device/)).toHaveCount(0, { timeout: 30_000 });
+  },
+);
 
 test('a case goes in and out; a wrong one is refused by name', { tag: '@wide' }, async ({ page }) => {
   await signIn(page, 'Maren Askild', '/find');
-  const file = (text: string) => page.getByLabel('Case file').setInputFiles({ name: 'case.json', mimeType: 'application/json', buffer: Buffer.from(text) });
+  const file = (text: string) =>
+    page
+      .getByLabel('Case file')
+      .setInputFiles({ name: 'case.json', mimeType: 'application/json', buffer: Buffer.from(text) });
   await file('{"observations":{"choke":"need-choke"}}');
-  await expect(page.getByText('“choke” has no outcome “need-choke”. The nearest known one is “needs-choke”.')).toBeVisible();
-  await file('{"class":"generator","engine":{"release":false},"observations":{"compression":{"value":62,"unit":"psi","method":"pull"},"leak-place":["breather","exhaust"]}}');
-  await expect(page.getByText('Where it hisses: muffler and breather').or(page.getByText('Where it hisses: breather and muffler'))).toBeVisible();
+  await expect(
+    page.getByText('“choke” has no outcome “need-choke”. The nearest known one is “needs-choke”.'),
+  ).toBeVisible();
+  await file(
+    '{"class":"generator","engine":{"release":false},"observations":{"compression":{"value":62,"unit":"psi","method":"pull"},"leak-place":["breather","exhaust"]}}',
+  );
+  await expect(
+    page.getByText('Where it hisses: muffler and breather').or(page.getByText('Where it hisses: breather and muffler')),
+  ).toBeVisible();
   const download = page.waitForEvent('download');
   await page.getByRole('button', { name: 'Give out the case' }).click();
   const stream = await (await download).createReadStream();
   const chunks: Buffer[] = [];
   for await (const chunk of stream) chunks.push(chunk as Buffer);
-  expect(JSON.parse(Buffer.concat(chunks).toString())).toMatchObject({ format: 'hudrik-case/1', class: 'generator', engine: { release: false }, observations: { compression: { value: 62, unit: 'psi', method: 'pull' }, 'leak-place': ['breather', 'exhaust'] } });
+  expect(JSON.parse(Buffer.concat(chunks).toString())).toMatchObject({
+    format: 'hudrik-case/1',
+    class: 'generator',
+    engine: { release: false },
+    observations: { compression: { value: 62, unit: 'psi', method: 'pull' }, 'leak-place': ['breather', 'exhaust'] },
+  });
 });
 
 test('the sum runs in a web worker', { tag: '@wide' }, async ({ page }) => {

@@ -38,7 +38,9 @@ test.describe('nothing is lost', { tag: '@phone' }, () => {
     await expect(page.getByText('1 check-in kept on this device, waiting to be sent.')).toBeVisible();
     await context.setOffline(false);
     await expect(page.getByText('waiting to be sent')).toHaveCount(0, { timeout: 30_000 });
-    const history = (await (await page.request.get(`/api/units/${tag}/history`)).json()) as { records: { kind: string }[] };
+    const history = (await (await page.request.get(`/api/units/${tag}/history`)).json()) as {
+      records: { kind: string }[];
+    };
     expect(history.records[0]?.kind).toBe('check-in');
   });
 
@@ -50,14 +52,25 @@ test.describe('nothing is lost', { tag: '@phone' }, () => {
     await thumb.tap('Confirm');
     await page.getByRole('button', { name: /Ivo Tarnwell/ }).click();
     await expect
-      .poll(async () => ((await (await page.request.get(`/api/units/${tag}/history`)).json()) as { records?: { kind: string }[] }).records?.[0]?.kind, { timeout: 30_000 })
+      .poll(
+        async () =>
+          ((await (await page.request.get(`/api/units/${tag}/history`)).json()) as { records?: { kind: string }[] })
+            .records?.[0]?.kind,
+        { timeout: 30_000 },
+      )
       .toBe('check-in');
   });
 
-  test('two people check one unit in: the second sees what the first did, and keeps theirs as a second look', async ({ page, browser, baseURL }) => {
+  test('two people check one unit in: the second sees what the first did, and keeps theirs as a second look', async ({
+    page,
+    browser,
+    baseURL,
+  }) => {
     await signIn(page, 'Ivo Tarnwell');
     const { tag } = await unitLike(page.request, 'pressure-washer', 'fit', 1);
-    const other = await (await browser.newContext({ viewport: { width: 390, height: 844 }, baseURL: baseURL ?? '' })).newPage();
+    const other = await (
+      await browser.newContext({ viewport: { width: 390, height: 844 }, baseURL: baseURL ?? '' })
+    ).newPage();
     await signIn(other, 'Maren Askild');
     const mine = await toVerdict(page, tag);
     const theirs = await toVerdict(other, tag);

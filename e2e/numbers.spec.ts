@@ -1,7 +1,9 @@
 import { expect, test } from '@playwright/test';
 import { signIn } from './yard';
 
-test('a head is tightened: drag is added, the next bolt is ringed, each is ticked, and one can be taken back', async ({ page }) => {
+test('a head is tightened: drag is added, the next bolt is ringed, each is ticked, and one can be taken back', async ({
+  page,
+}) => {
   await signIn(page, 'Maren Askild', '/numbers');
   await page.getByLabel('Find a sum').fill('wrench');
   await page.getByRole('link', { name: 'Tightening, round by round' }).click();

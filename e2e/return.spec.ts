@@ -4,25 +4,31 @@ import { fuelAndNothingNoticed, hoursAfter, signIn, Thumb, unitLike, walkRound }
 const CLASSES = ['pressure-washer', 'generator', 'tiller', 'snowblower', 'log-splitter', 'welder'];
 
 for (const classId of CLASSES) {
-  test(`a fit ${classId} comes back in at most ten taps, one a station and one a safety check`, classId === 'generator' ? {} : { tag: '@phone' }, async ({ page }, { project }) => {
-    await signIn(page, 'Ivo Tarnwell');
-    const { tag } = await unitLike(page.request, classId, 'fit', project.name === 'wide' ? -1 : 0);
-    const thumb = new Thumb(page);
-    await thumb.tap('Check in', 'link').catch(async () => page.getByRole('navigation').getByText('Check in').click());
-    await thumb.figures(String(Number(tag.slice(3))));
-    await thumb.tap(`Check in ${tag}`, 'link');
-    await thumb.figures(await hoursAfter(page, 0.8));
-    await thumb.tap('Next');
-    await fuelAndNothingNoticed(thumb);
-    const { stations, safety } = await walkRound(thumb);
-    await expect(page.getByRole('heading', { level: 1 })).toHaveText('Fit');
-    await thumb.tap('Confirm');
-    await expect(page.getByText(`Checked in. ${tag} hangs on the wall again.`)).toBeVisible();
-    expect(thumb.taps).toBeLessThanOrEqual(10 + stations + safety);
-  });
+  test(
+    `a fit ${classId} comes back in at most ten taps, one a station and one a safety check`,
+    classId === 'generator' ? {} : { tag: '@phone' },
+    async ({ page }, { project }) => {
+      await signIn(page, 'Ivo Tarnwell');
+      const { tag } = await unitLike(page.request, classId, 'fit', project.name === 'wide' ? -1 : 0);
+      const thumb = new Thumb(page);
+      await thumb.tap('Check in', 'link').catch(async () => page.getByRole('navigation').getByText('Check in').click());
+      await thumb.figures(String(Number(tag.slice(3))));
+      await thumb.tap(`Check in ${tag}`, 'link');
+      await thumb.figures(await hoursAfter(page, 0.8));
+      await thumb.tap('Next');
+      await fuelAndNothingNoticed(thumb);
+      const { stations, safety } = await walkRound(thumb);
+      await expect(page.getByRole('heading', { level: 1 })).toHaveText('Fit');
+      await thumb.tap('Confirm');
+      await expect(page.getByText(`Checked in. ${tag} hangs on the wall again.`)).toBeVisible();
+      expect(thumb.taps).toBeLessThanOrEqual(10 + stations + safety);
+    },
+  );
 }
 
-test('a held return: over-full oil that smells of fuel, with a photo; the yard and the history say so', async ({ page }, { project }) => {
+test('a held return: over-full oil that smells of fuel, with a photo; the yard and the history say so', async ({
+  page,
+}, { project }) => {
   await signIn(page, 'Maren Askild');
   const { tag } = await unitLike(page.request, 'snowblower', 'fit', project.name === 'wide' ? -1 : 1);
   const thumb = new Thumb(page);
@@ -32,9 +38,13 @@ test('a held return: over-full oil that smells of fuel, with a photo; the yard a
   await fuelAndNothingNoticed(thumb);
   await thumb.tap(/^Oil at the mark/);
   await thumb.tap('Over-full');
-  await page.getByLabel('Photo file').setInputFiles({ name: 'words.jpg', mimeType: 'image/jpeg', buffer: Buffer.from('only words') });
+  await page
+    .getByLabel('Photo file')
+    .setInputFiles({ name: 'words.jpg', mimeType: 'image/jpeg', buffer: Buffer.from('only words') });
   await expect(page.getByText('“words.jpg” is not a photo that can be shown.')).toBeVisible();
-  await page.getByLabel('Photo file').setInputFiles({ name: 'oil.png', mimeType: 'image/png', buffer: await page.screenshot() });
+  await page
+    .getByLabel('Photo file')
+    .setInputFiles({ name: 'oil.png', mimeType: 'image/png', buffer: await page.screenshot() });
   await expect(page.getByLabel('Photo of the finding')).toBeVisible();
   await thumb.tap('Keep');
   await thumb.tap(/^Oil clean/);

@@ -33,9 +33,19 @@ const SCREENS: readonly (readonly [string, string | RegExp])[] = [
 async function faultsBy(page: Page): Promise<string[]> {
   await page.evaluate(AXE);
   return page.evaluate(async () => {
-    const axe = (globalThis as unknown as { axe: { run: (options: object) => Promise<{ violations: { id: string; nodes: { html: string }[] }[] }> } }).axe;
+    const axe = (
+      globalThis as unknown as {
+        axe: { run: (options: object) => Promise<{ violations: { id: string; nodes: { html: string }[] }[] }> };
+      }
+    ).axe;
     const { violations } = await axe.run({ resultTypes: ['violations'] });
-    return violations.map((violation) => `${violation.id}: ${violation.nodes.slice(0, 2).map((node) => node.html.slice(0, 160)).join(' | ')}`);
+    return violations.map(
+      (violation) =>
+        `${violation.id}: ${violation.nodes
+          .slice(0, 2)
+          .map((node) => node.html.slice(0, 160))
+          .join(' | ')}`,
+    );
   });
 }
 
@@ -47,7 +57,9 @@ for (const [path, shows] of SCREENS) {
     await expect(page.getByText(shows).first()).toBeVisible();
     expect(await faultsBy(page)).toEqual([]);
     expect(errors).toEqual([]);
-    const sideways = await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
+    const sideways = await page.evaluate(
+      () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
+    );
     expect(sideways).toBeLessThanOrEqual(0);
   });
 }
@@ -71,7 +83,11 @@ test('what can be tapped is at least 44 px high on the phone', { tag: '@phone' }
   for (const path of ['/', '/yard', '/check-in', '/u/GE-03', '/u/GE-02/check-in', '/u/GE-07/find']) {
     await page.goto(path);
     await expect(page.getByText(SCREENS.find(([screen]) => screen === path)?.[1] ?? '').first()).toBeVisible();
-    const small = await page.evaluate(() => [...document.querySelectorAll('[role=button],button')].filter((node) => node.getBoundingClientRect().height > 0 && node.getBoundingClientRect().height < 44).map((node) => node.outerHTML.slice(0, 120)));
+    const small = await page.evaluate(() =>
+      [...document.querySelectorAll('[role=button],button')]
+        .filter((node) => node.getBoundingClientRect().height > 0 && node.getBoundingClientRect().height < 44)
+        .map((node) => node.outerHTML.slice(0, 120)),
+    );
     expect([path, ...small]).toEqual([path]);
   }
 });

@@ -8,7 +8,12 @@ const folder = process.argv[2] ?? '.';
 const SIZES = { phone: { width: 390, height: 844 }, wide: { width: 1280, height: 800 } } as const;
 
 async function open(browser: Browser, size: keyof typeof SIZES, dark = false): Promise<Page> {
-  const context = await browser.newContext({ viewport: SIZES[size], baseURL: process.env['BASE_URL'] ?? '', colorScheme: dark ? 'dark' : 'light', serviceWorkers: 'block' });
+  const context = await browser.newContext({
+    viewport: SIZES[size],
+    baseURL: process.env['BASE_URL'] ?? '',
+    colorScheme: dark ? 'dark' : 'light',
+    serviceWorkers: 'block',
+  });
   const page = await context.newPage();
   await signIn(page, 'Runa Veldt');
   return page;
@@ -34,7 +39,10 @@ async function heldReturn(page: Page): Promise<void> {
   await page.keyboard.type(await hoursAfter(page, 6.4));
   await thumb.tap('Next');
   await fuelAndNothingNoticed(thumb);
-  for (const [check, found] of [[/^Oil at the mark/, 'Over-full'], [/^Oil clean/, 'Smells of fuel']] as const) {
+  for (const [check, found] of [
+    [/^Oil at the mark/, 'Over-full'],
+    [/^Oil clean/, 'Smells of fuel'],
+  ] as const) {
     await thumb.tap(check);
     await thumb.tap(found);
     await thumb.tap('Keep');
@@ -53,10 +61,24 @@ async function cardOf(page: Page, tag: string): Promise<string> {
 
 /** A proof half run, the load bank at half load. */
 async function proof(page: Page, name: string): Promise<void> {
-  const { id } = (await (await page.request.post('/api/jobs', { data: { tag: 'GE-04', kind: 'repair', says: 'New brushes', minutes: 40, blocks: 'hold' } })).json()) as { id: string };
+  const { id } = (await (
+    await page.request.post('/api/jobs', {
+      data: { tag: 'GE-04', kind: 'repair', says: 'New brushes', minutes: 40, blocks: 'hold' },
+    })
+  ).json()) as { id: string };
   const ago = new Date(Date.now() - 9 * 60_000).toISOString();
-  for (const [kind, facts, at] of [['to-proof', {}], ['leak-look', { dry: true, note: '' }], ['smoke', { clear: true }], ['proof-load', { load: 'load-bank' }], ['run-started', {}, ago], ['proof-reading', { reading: 'hertz-0', value: 62.1, live: true }], ['proof-reading', { reading: 'volts-0', value: 120.4, live: true }]] as const) {
-    await page.request.post(`/api/jobs/${id}/entries`, { data: { id: randomUUID(), kind, facts, ...(at ? { at } : {}) } });
+  for (const [kind, facts, at] of [
+    ['to-proof', {}],
+    ['leak-look', { dry: true, note: '' }],
+    ['smoke', { clear: true }],
+    ['proof-load', { load: 'load-bank' }],
+    ['run-started', {}, ago],
+    ['proof-reading', { reading: 'hertz-0', value: 62.1, live: true }],
+    ['proof-reading', { reading: 'volts-0', value: 120.4, live: true }],
+  ] as const) {
+    await page.request.post(`/api/jobs/${id}/entries`, {
+      data: { id: randomUUID(), kind, facts, ...(at ? { at } : {}) },
+    });
   }
   await page.goto(`/j/${id}/proof`);
   await page.getByRole('button', { name: '50 %' }).click();
@@ -81,7 +103,14 @@ await screens(phone, 'phone', { card: `/j/${jobId}`, 'put-back': `/j/${jobId}/ba
 await heldReturn(phone);
 await finding(phone, 'find-phone');
 const wide = await open(browser, 'wide');
-await screens(wide, 'wide', { shift: '/', yard: '/yard', unit: '/u/SN-06', bench: '/bench', card: `/j/${jobId}`, parts: '/parts' });
+await screens(wide, 'wide', {
+  shift: '/',
+  yard: '/yard',
+  unit: '/u/SN-06',
+  bench: '/bench',
+  card: `/j/${jobId}`,
+  parts: '/parts',
+});
 await proof(wide, 'proof-wide');
 await finding(wide, 'find-wide');
 const dark = await open(browser, 'phone', true);

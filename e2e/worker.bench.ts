@@ -6,7 +6,9 @@ import { signIn } from './yard';
 const READINGS = 24;
 
 const browser = await chromium.launch(config.use?.launchOptions ?? {});
-const page = await (await browser.newContext({ viewport: { width: 1280, height: 800 }, baseURL: process.env['BASE_URL'] ?? '' })).newPage();
+const page = await (
+  await browser.newContext({ viewport: { width: 1280, height: 800 }, baseURL: process.env['BASE_URL'] ?? '' })
+).newPage();
 await signIn(page, 'Ivo Tarnwell', '/u/SN-06/find');
 await page.getByText('Seen so far').waitFor();
 interface Look {
@@ -16,7 +18,12 @@ interface Look {
   readonly sum: number;
 }
 const looks: Look[] = [];
-const entries = (): Promise<Look[]> => page.evaluate(() => performance.getEntriesByName('hudrik-look').map((entry) => ({ whole: entry.duration, sum: (entry as PerformanceMeasure).detail as number })));
+const entries = (): Promise<Look[]> =>
+  page.evaluate(() =>
+    performance
+      .getEntriesByName('hudrik-look')
+      .map((entry) => ({ whole: entry.duration, sum: (entry as PerformanceMeasure).detail as number })),
+  );
 for (let n = 0; n < READINGS; n++) {
   await page.waitForTimeout(300);
   const before = (await entries()).length;
@@ -33,7 +40,11 @@ for (let n = 0; n < READINGS; n++) {
   while ((await entries()).length === before) await page.waitForTimeout(20);
   looks.push((await entries()).at(-1) as Look);
 }
-const at = (which: keyof Look, q: number): string => ([...looks].map((look) => look[which]).sort((a, b) => a - b)[Math.floor(q * (looks.length - 1))] ?? 0).toFixed(0);
-console.log(`in the browser's worker, ${looks.length} readings one after another: median ${at('sum', 0.5)} ms, p95 ${at('sum', 0.95)} ms; from the tap to the answer on the main thread: median ${at('whole', 0.5)} ms, p95 ${at('whole', 0.95)} ms`);
-if (process.env['HUDRIK_BENCH_EACH']) console.log(looks.map((look) => `${look.sum.toFixed(0)}/${look.whole.toFixed(0)}`).join(' '));
+const at = (which: keyof Look, q: number): string =>
+  ([...looks].map((look) => look[which]).sort((a, b) => a - b)[Math.floor(q * (looks.length - 1))] ?? 0).toFixed(0);
+console.log(
+  `in the browser's worker, ${looks.length} readings one after another: median ${at('sum', 0.5)} ms, p95 ${at('sum', 0.95)} ms; from the tap to the answer on the main thread: median ${at('whole', 0.5)} ms, p95 ${at('whole', 0.95)} ms`,
+);
+if (process.env['HUDRIK_BENCH_EACH'])
+  console.log(looks.map((look) => `${look.sum.toFixed(0)}/${look.whole.toFixed(0)}`).join(' '));
 await browser.close();

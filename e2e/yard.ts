@@ -19,9 +19,18 @@ export async function signIn(page: Page, name: string, path = '/'): Promise<void
 const NEW_IN_A_TEST = 90;
 
 /** A unit of the class in this readiness, with hours to spare before its service. */
-export async function unitLike(request: APIRequestContext, classId: string, readiness: string, at = 0): Promise<UnitSeen> {
-  const answer = (await (await request.get(`/api/units?class=${classId}&readiness=${readiness}`)).json()) as { units: UnitSeen[] };
-  const fitting = answer.units.filter((unit) => unit.hoursToOilService > 4 && unit.nextHire === null && Number(unit.tag.slice(3)) < NEW_IN_A_TEST);
+export async function unitLike(
+  request: APIRequestContext,
+  classId: string,
+  readiness: string,
+  at = 0,
+): Promise<UnitSeen> {
+  const answer = (await (await request.get(`/api/units?class=${classId}&readiness=${readiness}`)).json()) as {
+    units: UnitSeen[];
+  };
+  const fitting = answer.units.filter(
+    (unit) => unit.hoursToOilService > 4 && unit.nextHire === null && Number(unit.tag.slice(3)) < NEW_IN_A_TEST,
+  );
   const unit = fitting.at(at);
   if (unit === undefined) throw new Error(`No ${readiness} ${classId} to spare`);
   return unit;
@@ -42,7 +51,9 @@ export async function freshUnit(classId: string): Promise<string> {
   const { units } = (await (await lead.get(`/api/units?class=${classId}&limit=200`)).json()) as { units: UnitSeen[] };
   const letters = units[0]?.tag.slice(0, 2) ?? 'GE';
   const tag = `${letters}-${Math.max(NEW_IN_A_TEST + 50, ...units.map((unit) => Number(unit.tag.slice(3)))) + 1}`;
-  const answer = await lead.post('/api/units', { data: { tag, modelId: model?.id, serial: `T-${tag}`, homeBay: 'North 1', meterReading: 210, meterOffset: 0 } });
+  const answer = await lead.post('/api/units', {
+    data: { tag, modelId: model?.id, serial: `T-${tag}`, homeBay: 'North 1', meterReading: 210, meterOffset: 0 },
+  });
   expect(answer.status()).toBe(201);
   await lead.dispose();
   return tag;
@@ -55,12 +66,16 @@ export class Thumb {
 
   async tap(name: string | RegExp, role: 'button' | 'link' = 'button'): Promise<void> {
     this.taps++;
-    await this.page.getByRole(role, { name, ...(typeof name === 'string' ? { exact: true } : {}) }).first().click();
+    await this.page
+      .getByRole(role, { name, ...(typeof name === 'string' ? { exact: true } : {}) })
+      .first()
+      .click();
   }
 
   /** Figures on the keypad: not counted, as they are what is to be said. */
   async figures(text: string): Promise<void> {
-    for (const figure of text) await this.page.getByRole('group', { name: 'Keypad' }).getByRole('button', { name: figure, exact: true }).click();
+    for (const figure of text)
+      await this.page.getByRole('group', { name: 'Keypad' }).getByRole('button', { name: figure, exact: true }).click();
   }
 }
 

@@ -12,21 +12,40 @@ import { ensureWeb } from './web.mjs';
 ensureModules();
 const postgres = await startThrowAwayPostgres();
 process.on('exit', () => postgres.stop());
-spawnSync(process.execPath, ['--import', 'tsx', '--max-old-space-size=8000', 'src/bench/store.ts'], { cwd: path.join(ROOT, 'server'), env: { ...process.env, DATABASE_URL: postgres.urlOf('postgres') }, stdio: 'inherit' });
+spawnSync(process.execPath, ['--import', 'tsx', '--max-old-space-size=8000', 'src/bench/store.ts'], {
+  cwd: path.join(ROOT, 'server'),
+  env: { ...process.env, DATABASE_URL: postgres.urlOf('postgres') },
+  stdio: 'inherit',
+});
 
-spawnSync(process.execPath, ['--import', 'tsx', 'src/bench/diagnosis.ts'], { cwd: path.join(ROOT, 'server'), stdio: 'inherit' });
+spawnSync(process.execPath, ['--import', 'tsx', 'src/bench/diagnosis.ts'], {
+  cwd: path.join(ROOT, 'server'),
+  stdio: 'inherit',
+});
 
 ensureWeb();
 await inTheWorker();
 const folder = path.join(ROOT, 'app/dist/_expo/static');
-const files = ['js/web', 'css'].flatMap((kind) => (existsSync(path.join(folder, kind)) ? readdirSync(path.join(folder, kind)).map((file) => path.join(folder, kind, file)) : [])).filter((file) => /\.(js|css)$/.test(file));
+const files = ['js/web', 'css']
+  .flatMap((kind) =>
+    existsSync(path.join(folder, kind))
+      ? readdirSync(path.join(folder, kind)).map((file) => path.join(folder, kind, file))
+      : [],
+  )
+  .filter((file) => /\.(js|css)$/.test(file));
 const sized = files.map((file) => {
   const bytes = readFileSync(file);
-  return { name: path.basename(file).replace(/-[0-9a-f]{32}/, ''), raw: bytes.length, gzip: gzipSync(bytes).length, brotli: brotliCompressSync(bytes).length };
+  return {
+    name: path.basename(file).replace(/-[0-9a-f]{32}/, ''),
+    raw: bytes.length,
+    gzip: gzipSync(bytes).length,
+    brotli: brotliCompressSync(bytes).length,
+  };
 });
 const kB = (bytes) => `${(bytes / 1000).toFixed(1).padStart(8)} kB`;
 console.log(`\nweb, by chunk${' '.repeat(20)}raw        gzip      brotli`);
-for (const entry of sized.sort((a, b) => b.brotli - a.brotli)) console.log(`${entry.name.padEnd(30)}${kB(entry.raw)}${kB(entry.gzip)}${kB(entry.brotli)}`);
+for (const entry of sized.sort((a, b) => b.brotli - a.brotli))
+  console.log(`${entry.name.padEnd(30)}${kB(entry.raw)}${kB(entry.gzip)}${kB(entry.brotli)}`);
 const FIRST = /^(entry|__common|__expo-metro-runtime|_layout|index|web)\./;
 const first = sized.filter((entry) => FIRST.test(entry.name));
 const sum = (key) => first.reduce((total, entry) => total + entry[key], 0);
@@ -37,7 +56,11 @@ async function inTheWorker() {
   const server = await startDemoServer(postgres, 'hudrik_bench', await freePort());
   try {
     const args = ['--import', 'tsx', 'worker.bench.ts'];
-    spawnSync(process.execPath, args, { cwd: path.join(ROOT, 'e2e'), env: { ...process.env, BASE_URL: server.url }, stdio: 'inherit' });
+    spawnSync(process.execPath, args, {
+      cwd: path.join(ROOT, 'e2e'),
+      env: { ...process.env, BASE_URL: server.url },
+      stdio: 'inherit',
+    });
   } finally {
     server.stop();
   }

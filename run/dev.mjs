@@ -12,7 +12,13 @@ const api = process.env.PORT ?? '4780';
 const env = { ...process.env, DATABASE_URL: url, HUDRIK_DEMO: '1', PORT: api, API_URL: `http://127.0.0.1:${api}` };
 runServerProgram('administration/main.ts', ['demo-data'], env);
 const start = (args, cwd) => spawn(process.execPath, args, { cwd: path.join(ROOT, cwd), env, stdio: 'inherit' });
-const children = [start(['--watch', '--import', 'tsx', 'src/main.ts'], 'server'), start([path.join(ROOT, 'node_modules/expo/bin/cli'), 'start', '--web', '--port', '8090', '--host', 'localhost'], 'app')];
+const children = [
+  start(['--watch', '--import', 'tsx', 'src/main.ts'], 'server'),
+  start(
+    [path.join(ROOT, 'node_modules/expo/bin/cli'), 'start', '--web', '--port', '8090', '--host', 'localhost'],
+    'app',
+  ),
+];
 say('the app is at http://localhost:8090');
 const end = () => {
   for (const child of children) child.kill('SIGTERM');

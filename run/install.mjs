@@ -9,12 +9,18 @@ const [major, minor] = process.versions.node.split('.').map(Number);
 
 /** Node modules as the lock file has them; nothing is done when they are there already. */
 export function ensureModules() {
-  if (major < 20 || (major === 20 && minor < 19)) giveUp(`Node 20.19 or newer is needed; this is ${process.versions.node}.`);
+  if (major < 20 || (major === 20 && minor < 19))
+    giveUp(`Node 20.19 or newer is needed; this is ${process.versions.node}.`);
   const stamp = path.join(ROOT, 'node_modules', '.hudrik-stamp');
-  const wanted = createHash('sha256').update(readFileSync(path.join(ROOT, 'package-lock.json'))).digest('hex');
+  const wanted = createHash('sha256')
+    .update(readFileSync(path.join(ROOT, 'package-lock.json')))
+    .digest('hex');
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === wanted) return;
   say('installing node modules (a minute or two the first time)');
-  const done = spawnSync('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], { cwd: ROOT, stdio: ['ignore', 2, 2] });
+  const done = spawnSync('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], {
+    cwd: ROOT,
+    stdio: ['ignore', 2, 2],
+  });
   if (done.status !== 0) giveUp('node modules could not be installed: is the npm registry reachable?');
   writeFileSync(stamp, wanted);
 }
@@ -22,17 +28,21 @@ export function ensureModules() {
 /** Where PostgreSQL's server programs are, newest first; null when there are none. */
 export function postgresBin() {
   const base = '/usr/lib/postgresql';
-  const found = existsSync(base) ? readdirSync(base).filter((version) => existsSync(path.join(base, version, 'bin/initdb'))) : [];
+  const found = existsSync(base)
+    ? readdirSync(base).filter((version) => existsSync(path.join(base, version, 'bin/initdb')))
+    : [];
   const newest = found.sort((a, b) => Number(b) - Number(a))[0];
   return newest === undefined ? null : path.join(base, newest, 'bin');
 }
 
 export function ensurePostgres() {
   if (postgresBin() === null) aptInstall('PostgreSQL', ['postgresql']);
-  if (postgresBin() === null) giveUp('PostgreSQL is not there. Install it (apt-get install postgresql), or set DATABASE_URL to one that runs.');
+  if (postgresBin() === null)
+    giveUp('PostgreSQL is not there. Install it (apt-get install postgresql), or set DATABASE_URL to one that runs.');
 }
 
-export const chromiumPath = () => ['/usr/bin/chromium', '/usr/bin/chromium-browser'].find((file) => existsSync(file)) ?? null;
+export const chromiumPath = () =>
+  ['/usr/bin/chromium', '/usr/bin/chromium-browser'].find((file) => existsSync(file)) ?? null;
 
 export function ensureChromium() {
   if (chromiumPath() === null) aptInstall('Chromium', ['chromium']);
@@ -40,15 +50,20 @@ export function ensureChromium() {
 }
 
 function aptInstall(name, packages) {
-  if (!existsSync('/usr/bin/apt-get')) giveUp(`${name} is missing and this is not a Debian machine: install ${packages.join(' ')} by hand.`);
+  if (!existsSync('/usr/bin/apt-get'))
+    giveUp(`${name} is missing and this is not a Debian machine: install ${packages.join(' ')} by hand.`);
   const prefix = isRoot ? [] : ['sudo'];
-  if (!isRoot && spawnSync('sudo', ['-V'], { stdio: 'ignore' }).error) giveUp(`${name} is missing, and neither root nor sudo is at hand: ask somebody to run apt-get install ${packages.join(' ')}`);
+  if (!isRoot && spawnSync('sudo', ['-V'], { stdio: 'ignore' }).error)
+    giveUp(
+      `${name} is missing, and neither root nor sudo is at hand: ask somebody to run apt-get install ${packages.join(' ')}`,
+    );
   say(`installing ${name} from Debian's packages`);
   const apt = (...args) => {
     const [program, ...rest] = [...prefix, 'env', 'DEBIAN_FRONTEND=noninteractive', 'apt-get', '-qq', '-y', ...args];
     return spawnSync(program, rest, { stdio: ['inherit', 'ignore', 'inherit'] }).status === 0;
   };
-  if (!apt('update') || !apt('install', '--no-install-recommends', ...packages)) giveUp(`${name} could not be installed: apt-get install ${packages.join(' ')} failed.`);
+  if (!apt('update') || !apt('install', '--no-install-recommends', ...packages))
+    giveUp(`${name} could not be installed: apt-get install ${packages.join(' ')} failed.`);
 }
 
 /** The project's own folder for what it makes while running. Git ignores it. */

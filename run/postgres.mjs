@@ -1,6 +1,17 @@
 import { execFileSync, spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
-import { accessSync, chmodSync, chownSync, constants, existsSync, mkdirSync, mkdtempSync, readFileSync, rmSync, statSync } from 'node:fs';
+import {
+  accessSync,
+  chmodSync,
+  chownSync,
+  constants,
+  existsSync,
+  mkdirSync,
+  mkdtempSync,
+  readFileSync,
+  rmSync,
+  statSync,
+} from 'node:fs';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
@@ -26,7 +37,10 @@ export async function startThrowAwayPostgres() {
 /** Where the cluster lives: the data folder, unless user postgres can not reach it. */
 function homeOf(data) {
   if (!isRoot || reachableByAll(data)) return path.join(data, 'postgres');
-  const elsewhere = path.join('/var/lib/postgresql', `hudrik-${createHash('sha256').update(data).digest('hex').slice(0, 12)}`);
+  const elsewhere = path.join(
+    '/var/lib/postgresql',
+    `hudrik-${createHash('sha256').update(data).digest('hex').slice(0, 12)}`,
+  );
   say(`user postgres can not reach ${data}; its cluster is in ${elsewhere}`);
   return elsewhere;
 }
@@ -44,7 +58,19 @@ async function startIn(home, { durable, keep }) {
   chmodSync(home, 0o700);
   if (isRoot) openWay(home);
   const cluster = path.join(home, 'data');
-  if (!existsSync(path.join(cluster, 'PG_VERSION'))) run(home, 'initdb', ['-D', cluster, '-U', 'hudrik', '-A', 'trust', '-E', 'UTF8', '--locale=C.UTF-8', ...(durable ? [] : ['--no-sync'])]);
+  if (!existsSync(path.join(cluster, 'PG_VERSION')))
+    run(home, 'initdb', [
+      '-D',
+      cluster,
+      '-U',
+      'hudrik',
+      '-A',
+      'trust',
+      '-E',
+      'UTF8',
+      '--locale=C.UTF-8',
+      ...(durable ? [] : ['--no-sync']),
+    ]);
   const running = portOfRunning(home, cluster);
   const port = running ?? (await startServer(home, cluster, durable));
   return {
@@ -76,7 +102,9 @@ const idOf = (flag) => Number(execFileSync('id', [flag, 'postgres'], { encoding:
 function spawnAs(home, program, args) {
   const file = path.join(postgresBin(), program);
   const options = { encoding: 'utf8', stdio: ['ignore', 'pipe', 'pipe'] };
-  return isRoot ? spawnSync('runuser', ['-u', 'postgres', '--', file, ...args], { ...options, cwd: '/' }) : spawnSync(file, args, { ...options, cwd: home });
+  return isRoot
+    ? spawnSync('runuser', ['-u', 'postgres', '--', file, ...args], { ...options, cwd: '/' })
+    : spawnSync(file, args, { ...options, cwd: home });
 }
 
 function run(home, program, args) {
@@ -103,11 +131,27 @@ async function startServer(home, cluster, durable) {
 
 function startAt(home, cluster, durable, port) {
   const loose = durable ? '' : ' -c fsync=off -c synchronous_commit=off -c full_page_writes=off';
-  run(home, 'pg_ctl', ['-D', cluster, '-w', '-t', '60', '-l', path.join(home, 'log'), '-o', `-h 127.0.0.1 -p ${port} -k ${home}${loose}`, 'start']);
+  run(home, 'pg_ctl', [
+    '-D',
+    cluster,
+    '-w',
+    '-t',
+    '60',
+    '-l',
+    path.join(home, 'log'),
+    '-o',
+    `-h 127.0.0.1 -p ${port} -k ${home}${loose}`,
+    'start',
+  ]);
 }
 
 function ensureDatabase(port, database) {
-  const psql = (text) => spawnSync(path.join(postgresBin(), 'psql'), ['-h', '127.0.0.1', '-p', String(port), '-U', 'hudrik', '-d', 'postgres', '-tAc', text], { encoding: 'utf8' });
+  const psql = (text) =>
+    spawnSync(
+      path.join(postgresBin(), 'psql'),
+      ['-h', '127.0.0.1', '-p', String(port), '-U', 'hudrik', '-d', 'postgres', '-tAc', text],
+      { encoding: 'utf8' },
+    );
   if (psql(`select 1 from pg_database where datname = '${database}'`).stdout.trim() === '1') return;
   const made = psql(`create database ${database}`);
   if (made.status !== 0) giveUp(`the database could not be made: ${made.stderr}`);

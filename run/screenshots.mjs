@@ -12,7 +12,11 @@ ensureChromium();
 ensureWeb();
 const postgres = await startThrowAwayPostgres();
 const server = await startDemoServer(postgres, 'hudrik_pictures', await freePort());
-const done = spawnSync(process.execPath, ['--import', 'tsx', 'screenshots.ts', path.join(ROOT, 'docs/screenshots')], { cwd: path.join(ROOT, 'e2e'), env: { ...process.env, BASE_URL: server.url }, stdio: 'inherit' });
+const done = spawnSync(process.execPath, ['--import', 'tsx', 'screenshots.ts', path.join(ROOT, 'docs/screenshots')], {
+  cwd: path.join(ROOT, 'e2e'),
+  env: { ...process.env, BASE_URL: server.url },
+  stdio: 'inherit',
+});
 server.stop();
 postgres.stop();
 process.exit(done.status ?? 1);

@@ -10,7 +10,12 @@ const TSX = ['--import', 'tsx'];
 const SERVER = path.join(ROOT, 'server');
 
 /** A program of the server's, run to its end. Out: its exit code. */
-export const runServerProgram = (file, args, env) => spawnSync(process.execPath, [...TSX, path.join(SERVER, 'src', file), ...args], { cwd: SERVER, env: { ...process.env, ...env }, stdio: 'inherit' }).status ?? 1;
+export const runServerProgram = (file, args, env) =>
+  spawnSync(process.execPath, [...TSX, path.join(SERVER, 'src', file), ...args], {
+    cwd: SERVER,
+    env: { ...process.env, ...env },
+    stdio: 'inherit',
+  }).status ?? 1;
 
 /** The database to use: the one given, or the project's own cluster. */
 export async function ensureDatabase(name) {
@@ -31,7 +36,12 @@ export async function serve({ database, demo }) {
     stop();
     giveUp('the demo could not be loaded.');
   }
-  const server = spawn(process.execPath, [...TSX, 'src/main.ts'], { cwd: SERVER, env: { ...process.env, ...env }, stdio: 'inherit', detached: true });
+  const server = spawn(process.execPath, [...TSX, 'src/main.ts'], {
+    cwd: SERVER,
+    env: { ...process.env, ...env },
+    stdio: 'inherit',
+    detached: true,
+  });
   let asked = false;
   const end = () => {
     asked = true;

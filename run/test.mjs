@@ -28,7 +28,11 @@ const SAID = [
 function step(name, program, args, { cwd = ROOT, env = {} } = {}) {
   const began = Date.now();
   return new Promise((resolve) => {
-    const child = spawn(program, args, { cwd, env: { ...process.env, CI: '1', FORCE_COLOR: '0', ...env }, stdio: ['ignore', 'pipe', 'pipe'] });
+    const child = spawn(program, args, {
+      cwd,
+      env: { ...process.env, CI: '1', FORCE_COLOR: '0', ...env },
+      stdio: ['ignore', 'pipe', 'pipe'],
+    });
     let said = '';
     for (const stream of [child.stdout, child.stderr]) stream.on('data', (chunk) => (said += chunk));
     child.on('exit', (code) => {
@@ -45,7 +49,10 @@ function step(name, program, args, { cwd = ROOT, env = {} } = {}) {
 }
 
 const serverTests = () => filesUnder(inFolder('server/src')).filter((file) => file.endsWith('.test.ts'));
-const filesUnder = (folder) => readdirSync(folder, { withFileTypes: true }).flatMap((entry) => (entry.isDirectory() ? filesUnder(path.join(folder, entry.name)) : [path.join(folder, entry.name)]));
+const filesUnder = (folder) =>
+  readdirSync(folder, { withFileTypes: true }).flatMap((entry) =>
+    entry.isDirectory() ? filesUnder(path.join(folder, entry.name)) : [path.join(folder, entry.name)],
+  );
 
 const results = [];
 /** Steps that do not need each other, two at a time: as many as a small machine has processors. */
@@ -57,14 +64,31 @@ async function steps(list) {
   await Promise.all([takeNext(), takeNext()]);
 }
 
-await steps([() => step('typed routes', path.join(BIN, 'expo'), ['customize', 'tsconfig.json'], { cwd: inFolder('app'), env: { EXPO_OFFLINE: '1' } }), () => step('layering', 'npm', ['run', '-s', 'layering'])]);
 await steps([
+  () =>
+    step('typed routes', path.join(BIN, 'expo'), ['customize', 'tsconfig.json'], {
+      cwd: inFolder('app'),
+      env: { EXPO_OFFLINE: '1' },
+    }),
+  () => step('layering', 'npm', ['run', '-s', 'layering']),
+]);
+await steps([
+  () => step('format', path.join(BIN, 'prettier'), ['--check', '.']),
   () => step('lint', path.join(BIN, 'eslint'), ['.', '--max-warnings', '0']),
-  ...['core', 'server', 'app', 'e2e'].map((workspace) => () => step(`types of ${workspace}`, path.join(BIN, 'tsc'), ['--noEmit', '-p', '.'], { cwd: inFolder(workspace) })),
+  ...['core', 'server', 'app', 'e2e'].map(
+    (workspace) => () =>
+      step(`types of ${workspace}`, path.join(BIN, 'tsc'), ['--noEmit', '-p', '.'], { cwd: inFolder(workspace) }),
+  ),
   () => step('no id of the catalogue outside it', process.execPath, ['run/strayIds.mjs']),
   () => step('core', path.join(BIN, 'jest'), ['--maxWorkers', '1'], { cwd: inFolder('core') }),
   () => step('app', path.join(BIN, 'jest'), ['--maxWorkers', '1'], { cwd: inFolder('app') }),
-  () => step('server on PostgreSQL', process.execPath, ['--import', 'tsx', '--test', '--test-concurrency', '2', ...serverTests()], { cwd: inFolder('server'), env: { TEST_DATABASE_URL: postgres.urlOf('postgres') } }),
+  () =>
+    step(
+      'server on PostgreSQL',
+      process.execPath,
+      ['--import', 'tsx', '--test', '--test-concurrency', '2', ...serverTests()],
+      { cwd: inFolder('server'), env: { TEST_DATABASE_URL: postgres.urlOf('postgres') } },
+    ),
 ]);
 ensureWeb();
 await steps(['phone', 'wide'].map((size) => () => browserTests(size)));
@@ -74,7 +98,15 @@ async function browserTests(size) {
   const { startDemoServer } = await import('./demoServer.mjs');
   const server = await startDemoServer(postgres, `hudrik_${size}`, await freePort());
   try {
-    return await step(`in the browser, ${size}`, path.join(BIN, 'playwright'), ['test', '--project', size, '--output', `results/${size}`], { cwd: inFolder('e2e'), env: { BASE_URL: server.url, SERVER_PID: String(server.pid), DATABASE_URL: server.databaseUrl } });
+    return await step(
+      `in the browser, ${size}`,
+      path.join(BIN, 'playwright'),
+      ['test', '--project', size, '--output', `results/${size}`],
+      {
+        cwd: inFolder('e2e'),
+        env: { BASE_URL: server.url, SERVER_PID: String(server.pid), DATABASE_URL: server.databaseUrl },
+      },
+    );
   } finally {
     server.stop();
   }

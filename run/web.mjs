@@ -15,7 +15,12 @@ export function ensureWeb() {
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === wanted) return;
   say('building the web app (about a minute the first time)');
   const env = { ...process.env, CI: '1', EXPO_OFFLINE: '1', EXPO_NO_TELEMETRY: '1', NODE_ENV: 'production' };
-  const built = spawnSync('npx', ['expo', 'export', '-p', 'web', '--max-workers', '2'], { cwd: APP, env, encoding: 'utf8', stdio: ['ignore', 'pipe', 'pipe'] });
+  const built = spawnSync('npx', ['expo', 'export', '-p', 'web', '--max-workers', '2'], {
+    cwd: APP,
+    env,
+    encoding: 'utf8',
+    stdio: ['ignore', 'pipe', 'pipe'],
+  });
   if (built.status !== 0) giveUp(`the web app could not be built:\n${built.stdout}${built.stderr}`);
   const worker = spawnSync(process.execPath, ['build-sw.mjs'], { cwd: APP, encoding: 'utf8' });
   if (worker.status !== 0) giveUp(`the service worker could not be built:\n${worker.stderr}`);
@@ -24,13 +29,16 @@ export function ensureWeb() {
 
 function fingerprint() {
   const hash = createHash('sha256').update(readFileSync(path.join(ROOT, 'package-lock.json')));
-  for (const file of [...filesIn(APP), ...filesIn(path.join(ROOT, 'core', 'src'))]) hash.update(path.relative(ROOT, file)).update(readFileSync(file));
+  for (const file of [...filesIn(APP), ...filesIn(path.join(ROOT, 'core', 'src'))])
+    hash.update(path.relative(ROOT, file)).update(readFileSync(file));
   return hash.digest('hex');
 }
 
 function filesIn(folder) {
   return readdirSync(folder, { withFileTypes: true })
     .filter((entry) => !LEFT_OUT.has(entry.name) && !/\.test\.tsx?$/.test(entry.name) && entry.name !== 'expo-env.d.ts')
-    .flatMap((entry) => (entry.isDirectory() ? filesIn(path.join(folder, entry.name)) : [path.join(folder, entry.name)]))
+    .flatMap((entry) =>
+      entry.isDirectory() ? filesIn(path.join(folder, entry.name)) : [path.join(folder, entry.name)],
+    )
     .sort();
 }

@@ -12,7 +12,12 @@ import { SessionGate } from '@/features/session';
 import { registerServiceWorker } from '@/features/session/serviceWorker';
 
 export default function Layout() {
-  useFonts({ AtkinsonHyperlegibleNext_400Regular, AtkinsonHyperlegibleNext_700Bold, BarlowCondensed_600SemiBold, SairaStencilOne_400Regular });
+  useFonts({
+    AtkinsonHyperlegibleNext_400Regular,
+    AtkinsonHyperlegibleNext_700Bold,
+    BarlowCondensed_600SemiBold,
+    SairaStencilOne_400Regular,
+  });
   useEffect(registerServiceWorker, []);
   const path = usePathname();
   return (

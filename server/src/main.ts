@@ -24,7 +24,11 @@ const nobodyYet = (await db.selectFrom('person').select('id').limit(1).executeTa
 const firstLeadCode = nobodyYet ? randomBytes(12).toString('base64url') : null;
 const built = path.resolve(path.dirname(fileURLToPath(import.meta.url)), '../../app/dist');
 // Until a real supplier and real instruments are named, the simulated ones that ship with it answer. In the demo a day of delivery is short.
-const standIns = await startStandIns({ dayMs: Number(process.env.HUDRIK_SUPPLIER_DAY_MS ?? (demo ? 4000 : 86_400_000)), failsOf100: Number(process.env.HUDRIK_SUPPLIER_FAILS ?? (demo ? 4 : 0)), now: Date.now });
+const standIns = await startStandIns({
+  dayMs: Number(process.env.HUDRIK_SUPPLIER_DAY_MS ?? (demo ? 4000 : 86_400_000)),
+  failsOf100: Number(process.env.HUDRIK_SUPPLIER_FAILS ?? (demo ? 4 : 0)),
+  now: Date.now,
+});
 const supplier = httpSupplier(process.env.HUDRIK_SUPPLIER_URL ?? standIns.supplierUrl);
 const bench = httpLiveBench(process.env.HUDRIK_BENCH_URL ?? standIns.loadBankUrl);
 const app = httpApp({
@@ -40,7 +44,8 @@ const server = app.listen(port, process.env.HUDRIK_HOST ?? '127.0.0.1', () => {
   const at = `http://localhost:${address !== null && typeof address === 'object' ? address.port : port}`;
   console.log(`Hudrik is up at ${at}`);
   if (demo) for (const { name, role, demoPin } of people) console.log(`  ${name}, ${role}: ${demoPin}`);
-  if (firstLeadCode) console.log(`Nobody is here yet. Make the first lead, once, at ${at}/first-lead?code=${firstLeadCode}`);
+  if (firstLeadCode)
+    console.log(`Nobody is here yet. Make the first lead, once, at ${at}/first-lead?code=${firstLeadCode}`);
 });
 server.on('error', (error: NodeJS.ErrnoException) => {
   console.error(error.code === 'EADDRINUSE' ? `Port ${port} is taken. Set PORT to another one.` : error.message);

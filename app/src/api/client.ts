@@ -48,18 +48,27 @@ export async function call<Id extends OperationId>(id: Id, options: CallOptions<
     method: operation.method.toUpperCase(),
     credentials: 'same-origin',
     headers: headersOf(options),
-    ...(options.raw ? { body: options.raw.content } : options.body === undefined ? {} : { body: JSON.stringify(options.body) }),
+    ...(options.raw
+      ? { body: options.raw.content }
+      : options.body === undefined
+        ? {}
+        : { body: JSON.stringify(options.body) }),
   });
   if (response.ok) return (await response.json()) as Reply<Id>;
   const failure = await failureOf(response);
   // Asking who is signed in is how one finds out: it tells nobody.
-  if (id !== 'me' && failure instanceof Refused && failure.code === 'not-signed-in') for (const listener of onSignedOut) listener();
+  if (id !== 'me' && failure instanceof Refused && failure.code === 'not-signed-in')
+    for (const listener of onSignedOut) listener();
   throw failure;
 }
 
 function urlOf(operation: Operation, { params = {}, query = {} }: CallOptions<never>): string {
   const path = operation.path.replaceAll(/\{(\w+)\}/g, (_, name: string) => encodeURIComponent(params[name] ?? ''));
-  const search = new URLSearchParams(Object.entries(query).flatMap(([name, value]) => (value === undefined || value === '' ? [] : [[name, String(value)]])));
+  const search = new URLSearchParams(
+    Object.entries(query).flatMap(([name, value]) =>
+      value === undefined || value === '' ? [] : [[name, String(value)]],
+    ),
+  );
   return search.size > 0 ? `${path}?${search}` : path;
 }
 
@@ -85,7 +94,8 @@ async function failureOf(response: Response): Promise<Error> {
 
 /** What to say of any failure. */
 export function sentenceOf(error: unknown): string {
-  if (error instanceof Refused) return [error.problem.title, ...(error.problem.errors ?? []).map((field) => field.message)].join(' ');
+  if (error instanceof Refused)
+    return [error.problem.title, ...(error.problem.errors ?? []).map((field) => field.message)].join(' ');
   return error instanceof Error ? error.message : 'Something went wrong.';
 }
 

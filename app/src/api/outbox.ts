@@ -15,7 +15,9 @@ export interface Letter {
   /** The draft that it was made from, so that a refused one can be opened again. */
   readonly draft: unknown;
   readonly state: 'waiting' | 'refused';
-  readonly problem?: { readonly code: string; readonly title: string; readonly facts?: Readonly<Record<string, unknown>> | undefined } | undefined;
+  readonly problem?:
+    | { readonly code: string; readonly title: string; readonly facts?: Readonly<Record<string, unknown>> | undefined }
+    | undefined;
 }
 
 const KEY = 'hudrik-outbox';
@@ -54,7 +56,10 @@ export async function post(body: NewCheckIn, draft: unknown): Promise<CheckIn | 
 async function deliver(letter: Letter): Promise<CheckIn> {
   try {
     for (const photoId of letter.body.answers.flatMap((answer) => answer.photos)) await deliverPhoto(photoId);
-    const kept = await call('addCheckIn', { body: letter.body as never, key: letter.body.id + (letter.body.secondLookOf ? '-second' : '') });
+    const kept = await call('addCheckIn', {
+      body: letter.body as never,
+      key: letter.body.id + (letter.body.secondLookOf ? '-second' : ''),
+    });
     await keep(without(letter.body.id));
     await queryClient.invalidateQueries();
     return kept;
@@ -67,7 +72,10 @@ async function deliver(letter: Letter): Promise<CheckIn> {
 async function refused(letter: Letter, { problem }: Refused): Promise<void> {
   // Signed out is no answer to what was sent: it waits until somebody signs in.
   const state = problem.code === 'not-signed-in' ? 'waiting' : 'refused';
-  await keep([...without(letter.body.id), { ...letter, state, problem: { code: problem.code, title: problem.title, facts: problem.facts } }]);
+  await keep([
+    ...without(letter.body.id),
+    { ...letter, state, problem: { code: problem.code, title: problem.title, facts: problem.facts } },
+  ]);
 }
 
 /** Sends a photo that waits on this device; one that is sent already, or never was here, is left alone. */

@@ -19,7 +19,16 @@ interface Props extends Omit<PressableProps, 'children'> {
 }
 
 /** A push: at least 48 px high, its word on it. */
-export function Button({ label, detail, kind = 'plain', icon, tall = false, disabled, className = '', ...rest }: Props) {
+export function Button({
+  label,
+  detail,
+  kind = 'plain',
+  icon,
+  tall = false,
+  disabled,
+  className = '',
+  ...rest
+}: Props) {
   const tone = kind === 'main' ? 'on-mark' : kind === 'stop' ? 'held' : 'ink';
   return (
     <Pressable
@@ -54,7 +63,13 @@ interface ChoiceProps extends Omit<PressableProps, 'children'> {
 export function Choice({ label, on, tone = 'ink', className = '', ...rest }: ChoiceProps) {
   const chosen = tone === 'held' ? 'bg-held border-held' : 'bg-mark border-mark';
   return (
-    <Pressable role="button" aria-label={label} aria-pressed={on} className={`min-h-[48px] items-center justify-center rounded-[4px] border-2 px-3 py-2 ${on ? chosen : 'border-line bg-paper'} ${className}`} {...rest}>
+    <Pressable
+      role="button"
+      aria-label={label}
+      aria-pressed={on}
+      className={`min-h-[48px] items-center justify-center rounded-[4px] border-2 px-3 py-2 ${on ? chosen : 'border-line bg-paper'} ${className}`}
+      {...rest}
+    >
       <Words face={on ? 'strong' : 'text'} size={15} tone={on ? 'on-mark' : 'ink'} className="text-center">
         {on ? `✓ ${label}` : label}
       </Words>

@@ -18,7 +18,8 @@ const WIDTH = 320;
 /** A feeler-gauge leaf: the good band raised, the rest hatched, a needle, the number large with its unit, the word under it. */
 export function Gauge({ scale, good, value, unit, verdict, tone }: Props) {
   const ink = useInk();
-  const x = (at: number) => 8 + ((Math.max(scale[0], Math.min(scale[1], at)) - scale[0]) / (scale[1] - scale[0])) * (WIDTH - 16);
+  const x = (at: number) =>
+    8 + ((Math.max(scale[0], Math.min(scale[1], at)) - scale[0]) / (scale[1] - scale[0])) * (WIDTH - 16);
   const [from, to] = [x(good[0] ?? scale[0]), x(good[1] ?? scale[1])];
   return (
     <View className="gap-1" role="img" aria-label={`${value ?? 'no reading'} ${unit}, ${verdict}`}>
@@ -38,12 +39,26 @@ export function Gauge({ scale, good, value, unit, verdict, tone }: Props) {
           </Pattern>
         </Defs>
         <Rect x={8} y={16} width={WIDTH - 16} height={16} fill="url(#hatch)" stroke={ink('line')} />
-        <Rect x={from} y={10} width={Math.max(to - from, 2)} height={22} fill={ink('paper')} stroke={ink('fit')} strokeWidth={2} />
-        {value === null ? null : <Line x1={x(value)} y1={2} x2={x(value)} y2={40} stroke={ink('ink')} strokeWidth={3.5} />}
+        <Rect
+          x={from}
+          y={10}
+          width={Math.max(to - from, 2)}
+          height={22}
+          fill={ink('paper')}
+          stroke={ink('fit')}
+          strokeWidth={2}
+        />
+        {value === null ? null : (
+          <Line x1={x(value)} y1={2} x2={x(value)} y2={40} stroke={ink('ink')} strokeWidth={3.5} />
+        )}
       </Svg>
       <View className="h-[22px]">
         {[scale[0], ...good.filter((end): end is number => end !== null), scale[1]].map((mark) => (
-          <View key={mark} className="absolute w-[60px] items-center" style={{ left: `${(x(mark) / WIDTH) * 100}%`, marginLeft: -30 }}>
+          <View
+            key={mark}
+            className="absolute w-[60px] items-center"
+            style={{ left: `${(x(mark) / WIDTH) * 100}%`, marginLeft: -30 }}
+          >
             <Words face="figures" size={15}>
               {mark}
             </Words>

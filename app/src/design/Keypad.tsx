@@ -16,7 +16,12 @@ export function Keypad({ value, onChange, decimals = 1, longest = 7 }: Props) {
     <View className="flex-row flex-wrap" role="group" aria-label="Keypad">
       {KEYS.map((key) => (
         <View key={key} className="w-1/3 p-1">
-          <Pressable role="button" aria-label={key === '⌫' ? 'Delete last figure' : key} onPress={() => onChange(press(value, key, decimals, longest))} className="h-[58px] items-center justify-center rounded-[4px] border border-line bg-paper active:bg-card-deep">
+          <Pressable
+            role="button"
+            aria-label={key === '⌫' ? 'Delete last figure' : key}
+            onPress={() => onChange(press(value, key, decimals, longest))}
+            className="h-[58px] items-center justify-center rounded-[4px] border border-line bg-paper active:bg-card-deep"
+          >
             <Words face="figures" size={32}>
               {key}
             </Words>

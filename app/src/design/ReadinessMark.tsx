@@ -5,7 +5,14 @@ import { Words, type Tone } from './Words';
 
 export type ReadinessName = 'fit' | 'prep' | 'held' | 'out' | 'laid-up' | 'gone';
 
-export const READINESS_WORD: Readonly<Record<ReadinessName, string>> = { fit: 'Fit', prep: 'Prep', held: 'Held', out: 'Out', 'laid-up': 'Laid up', gone: 'Gone' };
+export const READINESS_WORD: Readonly<Record<ReadinessName, string>> = {
+  fit: 'Fit',
+  prep: 'Prep',
+  held: 'Held',
+  out: 'Out',
+  'laid-up': 'Laid up',
+  gone: 'Gone',
+};
 
 interface Props {
   readonly of: ReadinessName;
@@ -36,7 +43,9 @@ const SHAPES: Readonly<Record<ReadinessName, (color: string) => React.ReactNode>
       <Rect x={5} y={10} width={14} height={4} fill="white" />
     </>
   ),
-  out: (color) => <Path d="M19.4 6.8A9 9 0 1 0 19.4 17.2" fill="none" stroke={color} strokeWidth={3.4} strokeLinecap="round" />,
+  out: (color) => (
+    <Path d="M19.4 6.8A9 9 0 1 0 19.4 17.2" fill="none" stroke={color} strokeWidth={3.4} strokeLinecap="round" />
+  ),
   'laid-up': (color) => <Path d="M1 12 12 7l11 5-11 5z" fill={color} />,
   gone: (color) => <Path d="M6 12h12" stroke={color} strokeWidth={4} />,
 };

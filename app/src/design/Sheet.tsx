@@ -14,7 +14,12 @@ export function Sheet({ title, open, onClose, children }: Props) {
   return (
     <Modal visible={open} transparent animationType="none" onRequestClose={onClose}>
       <View className="flex-1 items-center justify-end md:justify-center">
-        <Pressable aria-label="Close" role="button" onPress={onClose} className="absolute inset-0 bg-tray-deep opacity-80" />
+        <Pressable
+          aria-label="Close"
+          role="button"
+          onPress={onClose}
+          className="absolute inset-0 bg-tray-deep opacity-80"
+        />
         <View role="dialog" aria-label={title} className="max-h-[92%] w-full max-w-[560px] border-2 border-ink bg-tray">
           <View className="flex-row items-center gap-2 border-b border-line py-2 pl-4 pr-2">
             <Heading className="flex-1">{title}</Heading>

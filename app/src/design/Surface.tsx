@@ -4,12 +4,28 @@ import { Button } from './Button';
 import { Heading, Words } from './Words';
 
 /** Manila card: for what belongs to one unit. */
-export function Card({ children, className = '' }: { readonly children: React.ReactNode; readonly className?: string }) {
+export function Card({
+  children,
+  className = '',
+}: {
+  readonly children: React.ReactNode;
+  readonly className?: string;
+}) {
   return <View className={`border border-card-edge bg-card p-4 ${className}`}>{children}</View>;
 }
 
 /** A section on the tray, under a ruled heading. */
-export function Section({ title, count, children, className = '' }: { readonly title: string; readonly count?: number; readonly children: React.ReactNode; readonly className?: string }) {
+export function Section({
+  title,
+  count,
+  children,
+  className = '',
+}: {
+  readonly title: string;
+  readonly count?: number;
+  readonly children: React.ReactNode;
+  readonly className?: string;
+}) {
   return (
     <View className={`gap-2 ${className}`}>
       <View className="flex-row items-baseline gap-2 border-b-2 border-ink pb-1">
@@ -28,7 +44,10 @@ export function Section({ title, count, children, className = '' }: { readonly t
 /** The scrolling middle of a screen. */
 export function Page({ children, wide = false }: { readonly children: React.ReactNode; readonly wide?: boolean }) {
   return (
-    <ScrollView className="flex-1" contentContainerClassName={`gap-5 p-4 pb-10 ${wide ? '' : 'w-full max-w-[760px] self-center'}`}>
+    <ScrollView
+      className="flex-1"
+      contentContainerClassName={`gap-5 p-4 pb-10 ${wide ? '' : 'w-full max-w-[760px] self-center'}`}
+    >
       {children}
     </ScrollView>
   );

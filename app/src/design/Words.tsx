@@ -4,8 +4,20 @@ type Size = 13 | 15 | 17 | 22 | 32 | 56;
 type Face = 'text' | 'strong' | 'figures' | 'stencil';
 export type Tone = 'ink' | 'ink-soft' | 'on-mark' | 'fit' | 'prep' | 'held' | 'out' | 'laid-up' | 'gone';
 
-const SIZE: Readonly<Record<Size, string>> = { 13: 'text-13', 15: 'text-15', 17: 'text-17', 22: 'text-22', 32: 'text-32', 56: 'text-56' };
-const FACE: Readonly<Record<Face, string>> = { text: 'font-text', strong: 'font-strong', figures: 'font-figures tabular', stencil: 'font-stencil' };
+const SIZE: Readonly<Record<Size, string>> = {
+  13: 'text-13',
+  15: 'text-15',
+  17: 'text-17',
+  22: 'text-22',
+  32: 'text-32',
+  56: 'text-56',
+};
+const FACE: Readonly<Record<Face, string>> = {
+  text: 'font-text',
+  strong: 'font-strong',
+  figures: 'font-figures tabular',
+  stencil: 'font-stencil',
+};
 const TONE: Readonly<Record<Tone, string>> = {
   ink: 'text-ink',
   'ink-soft': 'text-ink-soft',

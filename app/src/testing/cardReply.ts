@@ -5,19 +5,82 @@ import type { Replies, Sent } from './screen';
 let count = 0;
 
 /** An entry as the server gives it. For tests. */
-export const entryOf = <K extends CardKind>(kind: K, facts: CardFacts[K], by = 'Ivo Tarnwell'): CardEntry => ({ id: `entry-${count++}`, at: new Date(Date.now() - 600_000 + count * 1000).toISOString(), by, kind, facts }) as CardEntry;
+export const entryOf = <K extends CardKind>(kind: K, facts: CardFacts[K], by = 'Ivo Tarnwell'): CardEntry =>
+  ({
+    id: `entry-${count++}`,
+    at: new Date(Date.now() - 600_000 + count * 1000).toISOString(),
+    by,
+    kind,
+    facts,
+  }) as CardEntry;
 
-export const thingOf = (thingId: string, what: string, place: number): CardFacts['taken-off'] => ({ thingId, what, key: null, tray: 'A', place, fasteners: [], orientation: '', linkHole: '', stack: [], quarterTurns: null });
+export const thingOf = (thingId: string, what: string, place: number): CardFacts['taken-off'] => ({
+  thingId,
+  what,
+  key: null,
+  tray: 'A',
+  place,
+  fasteners: [],
+  orientation: '',
+  linkHole: '',
+  stack: [],
+  quarterTurns: null,
+});
 
-export const STEPS = entryOf('steps-laid', { edition: 'now', from: 'start', steps: [{ stepId: 's1', key: 'make-safe', says: 'Make it safe', caution: 'moving-parts' }, { stepId: 's2', key: 'repair-x', says: 'Clear the jet' }] });
+export const STEPS = entryOf('steps-laid', {
+  edition: 'now',
+  from: 'start',
+  steps: [
+    { stepId: 's1', key: 'make-safe', says: 'Make it safe', caution: 'moving-parts' },
+    { stepId: 's2', key: 'repair-x', says: 'Clear the jet' },
+  ],
+});
 
 /** A card as the server gives it. */
-export function cardReply(entries: readonly CardEntry[], more: Partial<Omit<CardReply, 'job'>> & { readonly job?: Partial<CardReply['job']> } = {}): CardReply {
+export function cardReply(
+  entries: readonly CardEntry[],
+  more: Partial<Omit<CardReply, 'job'>> & { readonly job?: Partial<CardReply['job']> } = {},
+): CardReply {
   const { job, ...rest } = more;
   return {
-    job: { id: '7', tag: 'GE-07', classId: 'generator', kind: 'repair', work: 'find-fault', says: 'Clear the main jet', minutes: 20, blocks: 'hold', state: 'open', origins: [], why: ['Main jet blocked.'], caution: null, raisedAt: '2030-03-04T09:00:00Z', startedBy: 'Ivo Tarnwell', closedAt: null, version: 2, ...job },
-    unit: { tag: 'GE-07', classId: 'generator', modelId: 1, model: 'Tuvellan Lantern 5', serial: 'S-7', trueHours: 596.3 },
-    entries: [...entries], causes: ['main-jet-blocked'], complaint: { afterMinutes: null, comesAndGoes: false }, seen: [], machine: { engine: {}, past: {} }, limits: null, learnt: {}, parts: [], comeback: null, edition: 'now', now: new Date().toISOString(),
+    job: {
+      id: '7',
+      tag: 'GE-07',
+      classId: 'generator',
+      kind: 'repair',
+      work: 'find-fault',
+      says: 'Clear the main jet',
+      minutes: 20,
+      blocks: 'hold',
+      state: 'open',
+      origins: [],
+      why: ['Main jet blocked.'],
+      caution: null,
+      raisedAt: '2030-03-04T09:00:00Z',
+      startedBy: 'Ivo Tarnwell',
+      closedAt: null,
+      version: 2,
+      ...job,
+    },
+    unit: {
+      tag: 'GE-07',
+      classId: 'generator',
+      modelId: 1,
+      model: 'Tuvellan Lantern 5',
+      serial: 'S-7',
+      trueHours: 596.3,
+    },
+    entries: [...entries],
+    causes: ['main-jet-blocked'],
+    complaint: { afterMinutes: null, comesAndGoes: false },
+    seen: [],
+    machine: { engine: {}, past: {} },
+    limits: null,
+    learnt: {},
+    parts: [],
+    comeback: null,
+    edition: 'now',
+    now: new Date().toISOString(),
     ...rest,
   } as CardReply;
 }

@@ -1,15 +1,106 @@
 import type { JobLine, OrderLine, Part, PartLine, UnitLine, WaysReply } from '@hudrik/core/contracts';
 
 /** Lines as the server gives them. For tests. */
-export const jobLine = (more: Partial<JobLine> = {}): JobLine => ({ id: '7', tag: 'GE-07', classId: 'generator', kind: 'repair', work: 'find-fault', says: 'Clear the main jet', minutes: 20, blocks: 'hold', state: 'waiting', origins: [], why: ['Main jet blocked.'], caution: null, raisedAt: '2030-03-04T09:00:00Z', startedBy: null, closedAt: null, version: 2, ...more }) as JobLine;
+export const jobLine = (more: Partial<JobLine> = {}): JobLine =>
+  ({
+    id: '7',
+    tag: 'GE-07',
+    classId: 'generator',
+    kind: 'repair',
+    work: 'find-fault',
+    says: 'Clear the main jet',
+    minutes: 20,
+    blocks: 'hold',
+    state: 'waiting',
+    origins: [],
+    why: ['Main jet blocked.'],
+    caution: null,
+    raisedAt: '2030-03-04T09:00:00Z',
+    startedBy: null,
+    closedAt: null,
+    version: 2,
+    ...more,
+  }) as JobLine;
 
-export const unitLine = (tag: string, more: Partial<UnitLine> = {}): UnitLine => ({ tag, classId: 'generator', model: { make: 'Tuvellan', name: 'Lantern 5' }, serial: `S-${tag}`, homeBay: 'North 1', verdict: { readiness: 'fit', because: [] }, readySince: '2030-03-04T09:00:00Z', trueHours: 596.3, hoursToOilService: 12, oilServiceEvery: 50, nextHire: null, version: 3, ...more }) as UnitLine;
+export const unitLine = (tag: string, more: Partial<UnitLine> = {}): UnitLine =>
+  ({
+    tag,
+    classId: 'generator',
+    model: { make: 'Tuvellan', name: 'Lantern 5' },
+    serial: `S-${tag}`,
+    homeBay: 'North 1',
+    verdict: { readiness: 'fit', because: [] },
+    readySince: '2030-03-04T09:00:00Z',
+    trueHours: 596.3,
+    hoursToOilService: 12,
+    oilServiceEvery: 50,
+    nextHire: null,
+    version: 3,
+    ...more,
+  }) as UnitLine;
 
-export const partLine = (more: Partial<PartLine> = {}): PartLine => ({ id: 'line-1', jobId: '7', tag: 'GE-07', asked: 'TV-1182', number: 'TV-1182', says: 'Gasket set', count: 1, cents: 790, state: 'wanted', place: 'Shelf 3', orderId: null, expectedAt: null, late: false, inStock: 0, ...more });
+export const partLine = (more: Partial<PartLine> = {}): PartLine => ({
+  id: 'line-1',
+  jobId: '7',
+  tag: 'GE-07',
+  asked: 'TV-1182',
+  number: 'TV-1182',
+  says: 'Gasket set',
+  count: 1,
+  cents: 790,
+  state: 'wanted',
+  place: 'Shelf 3',
+  orderId: null,
+  expectedAt: null,
+  late: false,
+  inStock: 0,
+  ...more,
+});
 
-export const part = (number: string, more: Partial<Part> = {}): Part => ({ number, says: `Part ${number}`, cents: 500, place: 'Shelf 1', kind: 'piece', onHand: 3, reserved: 0, reorderAt: 0, formerly: [], pieces: [], ...more });
+export const part = (number: string, more: Partial<Part> = {}): Part => ({
+  number,
+  says: `Part ${number}`,
+  cents: 500,
+  place: 'Shelf 1',
+  kind: 'piece',
+  onHand: 3,
+  reserved: 0,
+  reorderAt: 0,
+  formerly: [],
+  pieces: [],
+  ...more,
+});
 
-export const order = (more: Partial<OrderLine> = {}): OrderLine => ({ id: 'order-1', state: 'placed', supplierRef: 'S-1', placedAt: '2030-03-04T09:00:00Z', expectedAt: '2030-03-07T09:00:00Z', late: false, problem: null, tries: 1, lines: [partLine({ state: 'ordered' })], cents: 790, ...more });
+export const order = (more: Partial<OrderLine> = {}): OrderLine => ({
+  id: 'order-1',
+  state: 'placed',
+  supplierRef: 'S-1',
+  placedAt: '2030-03-04T09:00:00Z',
+  expectedAt: '2030-03-07T09:00:00Z',
+  late: false,
+  problem: null,
+  tries: 1,
+  lines: [partLine({ state: 'ordered' })],
+  cents: 790,
+  ...more,
+});
 
-const way = (id: WaysReply['ways'][number]['way'], costCents: number): WaysReply['ways'][number] => ({ way: id, handsCents: 1000, partsCents: 200, daysCents: 0, riskCents: 0, comebackCents: 50, failCents: 0, valueCents: 1250 - costCents, costCents });
-export const ways = (more: Partial<WaysReply> = {}): WaysReply => ({ ways: [way('mend', -90_000), way('replace', -70_000), way('retire', 20_000)], breakEvenSuccess: 0.61, notLookedAt: [], given: {}, notToBeHad: [], ...more });
+const way = (id: WaysReply['ways'][number]['way'], costCents: number): WaysReply['ways'][number] => ({
+  way: id,
+  handsCents: 1000,
+  partsCents: 200,
+  daysCents: 0,
+  riskCents: 0,
+  comebackCents: 50,
+  failCents: 0,
+  valueCents: 1250 - costCents,
+  costCents,
+});
+export const ways = (more: Partial<WaysReply> = {}): WaysReply => ({
+  ways: [way('mend', -90_000), way('replace', -70_000), way('retire', 20_000)],
+  breakEvenSuccess: 0.61,
+  notLookedAt: [],
+  given: {},
+  notToBeHad: [],
+  ...more,
+});

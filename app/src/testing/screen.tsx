@@ -24,18 +24,31 @@ export interface Sent {
 export type Replies = Record<string, object | ((sent: Sent) => object)>;
 
 export interface Refusal {
-  readonly refused: { readonly status: number; readonly code: string; readonly title?: string; readonly facts?: object };
+  readonly refused: {
+    readonly status: number;
+    readonly code: string;
+    readonly title?: string;
+    readonly facts?: object;
+  };
 }
-export const refusal = (status: number, code: string, facts: object = {}, title = 'Refused.'): Refusal => ({ refused: { status, code, title, facts } });
+export const refusal = (status: number, code: string, facts: object = {}, title = 'Refused.'): Refusal => ({
+  refused: { status, code, title, facts },
+});
 
-export const IVO: Person = { id: 2, name: 'Ivo Tarnwell', role: 'technician', preferences: { units: 'inch', theme: 'light' } } as Person;
+export const IVO: Person = {
+  id: 2,
+  name: 'Ivo Tarnwell',
+  role: 'technician',
+  preferences: { units: 'inch', theme: 'light' },
+} as Person;
 
 /** A server that is not there: what a screen sends it, and whether it can be reached. */
 export class FakeServer {
   readonly sent: Sent[] = [];
   isAway = false;
   constructor(readonly replies: Replies) {
-    globalThis.fetch = ((url: string, init: { method?: string; body?: string } = {}) => this.#answer(url, init)) as never;
+    globalThis.fetch = ((url: string, init: { method?: string; body?: string } = {}) =>
+      this.#answer(url, init)) as never;
   }
 
   async #answer(url: string, { method = 'GET', body }: { method?: string; body?: string }): Promise<unknown> {
@@ -46,16 +59,28 @@ export class FakeServer {
     const reply = this.replies[`${method} ${path}`];
     if (reply === undefined) return problem(404, { code: 'not-found', title: `Nothing at ${method} ${path}` });
     const made = (typeof reply === 'function' ? (reply as (sent: Sent) => object)(sent) : reply) as object | Refusal;
-    return 'refused' in made ? problem(made.refused.status, made.refused) : { ok: true, status: 200, headers: new Headers(), json: async () => made };
+    return 'refused' in made
+      ? problem(made.refused.status, made.refused)
+      : { ok: true, status: 200, headers: new Headers(), json: async () => made };
   }
 }
 
-const problem = (status: number, facts: object) => ({ ok: false, status, headers: new Headers({ 'content-type': 'application/problem+json' }), json: async () => ({ type: '', status, ...facts }) });
+const problem = (status: number, facts: object) => ({
+  ok: false,
+  status,
+  headers: new Headers({ 'content-type': 'application/problem+json' }),
+  json: async () => ({ type: '', status, ...facts }),
+});
 
 /** Shows a screen to somebody who is signed in. */
 export function show(node: React.ReactElement, replies: Replies, me: Person = IVO): FakeServer {
   const server = new FakeServer(replies);
-  const client = new QueryClient({ defaultOptions: { queries: { retry: false, gcTime: Number.POSITIVE_INFINITY }, mutations: { retry: false, gcTime: Number.POSITIVE_INFINITY } } });
+  const client = new QueryClient({
+    defaultOptions: {
+      queries: { retry: false, gcTime: Number.POSITIVE_INFINITY },
+      mutations: { retry: false, gcTime: Number.POSITIVE_INFINITY },
+    },
+  });
   stores.add(client);
   render(
     <QueryClientProvider client={client}>
@@ -70,4 +95,5 @@ export async function press(name: string | RegExp): Promise<void> {
   fireEvent.press(await screen.findByRole('button', { name }));
 }
 
-export const type = (label: string | RegExp, text: string): void => fireEvent.changeText(screen.getByLabelText(label), text);
+export const type = (label: string | RegExp, text: string): void =>
+  fireEvent.changeText(screen.getByLabelText(label), text);

@@ -56,7 +56,11 @@ const schools = new Asked();
 export async function ask(question: Question): Promise<Answer> {
   const began = performance.now();
   const answer = await looks.send<Answer>('look', question);
-  performance.measure('hudrik-look', { start: began, duration: performance.now() - began, detail: answer.milliseconds });
+  performance.measure('hudrik-look', {
+    start: began,
+    duration: performance.now() - began,
+    detail: answer.milliseconds,
+  });
   return answer;
 }
 

@@ -1,6 +1,16 @@
 import { askSchools, lookInto, type Question } from './lookInto';
 
-const question = (more: Partial<Question> = {}): Question => ({ machine: { classId: 'snowblower', engine: {}, past: {} }, chapters: [{ seen: { choke: 'needs-choke', idle: 'hunts' } }], passedOver: [], setUpsDone: [], toolsAtHand: null, learned: null, pick: null, order: null, ...more });
+const question = (more: Partial<Question> = {}): Question => ({
+  machine: { classId: 'snowblower', engine: {}, past: {} },
+  chapters: [{ seen: { choke: 'needs-choke', idle: 'hunts' } }],
+  passedOver: [],
+  setUpsDone: [],
+  toolsAtHand: null,
+  learned: null,
+  pick: null,
+  order: null,
+  ...more,
+});
 
 test('the best step is shown with its table, rows adding up to one', () => {
   const answer = lookInto(question());
@@ -22,7 +32,9 @@ test('a school’s order is kept; a picked step is shown, even one that is not a
 });
 
 test('the schools’ minutes are the same for the same question', () => {
-  const asked = question({ chapters: [{ seen: { choke: 'needs-choke', idle: 'hunts', 'throat-covered': 'runs-better' } }] });
+  const asked = question({
+    chapters: [{ seen: { choke: 'needs-choke', idle: 'hunts', 'throat-covered': 'runs-better' } }],
+  });
   const minutes = askSchools(asked);
   expect(Object.values(minutes).every((value) => value > 0)).toBe(true);
   expect(askSchools(asked)).toEqual(minutes);

@@ -1,5 +1,18 @@
 import { FAULT_KNOWLEDGE, OBSERVATIONS, SCHOOLS, type ObservationId } from '@hudrik/core/catalogue';
-import { diagnose, Finding, minutesBySchool, outcomesOf, warningsOf, type Chapter, type Diagnosis, type Learned, type Machine, type Random, type Step, type Warning } from '@hudrik/core/diagnosis';
+import {
+  diagnose,
+  Finding,
+  minutesBySchool,
+  outcomesOf,
+  warningsOf,
+  type Chapter,
+  type Diagnosis,
+  type Learned,
+  type Machine,
+  type Random,
+  type Step,
+  type Warning,
+} from '@hudrik/core/diagnosis';
 
 /** A question to the worker: where a finding stands, and what the bench has. */
 export interface Question {
@@ -28,7 +41,11 @@ export interface Answer {
   readonly warnings: readonly Warning[];
   /** What to do next. */
   readonly step: Step | null;
-  readonly shown: { readonly check: string; readonly rows: readonly OutcomeRow[]; readonly under: Readonly<Record<string, readonly number[]>> } | null;
+  readonly shown: {
+    readonly check: string;
+    readonly rows: readonly OutcomeRow[];
+    readonly under: Readonly<Record<string, readonly number[]>>;
+  } | null;
   readonly milliseconds: number;
 }
 
@@ -42,26 +59,47 @@ export function lookInto(question: Question): Answer {
   const full = diagnose(finding, bench);
   const diagnosis = { ...full, next: full.next.filter((step) => !question.passedOver.includes(step.id)) };
   const step = stepOf(question, diagnosis.next);
-  return { diagnosis, warnings: warningsOf(finding, full), step, shown: step?.kind === 'check' ? { check: step.id, ...tableOf(finding, diagnosis, step.id) } : null, milliseconds: performance.now() - began };
+  return {
+    diagnosis,
+    warnings: warningsOf(finding, full),
+    step,
+    shown: step?.kind === 'check' ? { check: step.id, ...tableOf(finding, diagnosis, step.id) } : null,
+    milliseconds: performance.now() - began,
+  };
 }
 
 /** The picked step, the next of the school's order, or the best. */
 function stepOf({ pick, order }: Question, next: readonly Step[]): Step | null {
-  if (pick !== null) return next.find((step) => step.kind === pick.kind && step.id === pick.id) ?? { ...pick, minutes: OBSERVATIONS[pick.id as ObservationId]?.minutes ?? 0, expectedSaving: 0, toolsMissing: [] };
+  if (pick !== null)
+    return (
+      next.find((step) => step.kind === pick.kind && step.id === pick.id) ?? {
+        ...pick,
+        minutes: OBSERVATIONS[pick.id as ObservationId]?.minutes ?? 0,
+        expectedSaving: 0,
+        toolsMissing: [],
+      }
+    );
   const checks = new Map(next.flatMap((step) => (step.kind === 'check' ? [[step.id, step] as const] : [])));
   const bySchool = order?.find((id) => checks.has(id));
   return (bySchool === undefined ? next[0] : checks.get(bySchool)) ?? null;
 }
 
-const findingOf = ({ machine, chapters, learned }: Question): Finding => new Finding(FAULT_KNOWLEDGE, machine, chapters, learned ?? undefined);
-const benchOf = ({ setUpsDone, toolsAtHand }: Question) => ({ setUpsDone: new Set(setUpsDone), toolsAtHand: toolsAtHand === null ? null : new Set(toolsAtHand) });
+const findingOf = ({ machine, chapters, learned }: Question): Finding =>
+  new Finding(FAULT_KNOWLEDGE, machine, chapters, learned ?? undefined);
+const benchOf = ({ setUpsDone, toolsAtHand }: Question) => ({
+  setUpsDone: new Set(setUpsDone),
+  toolsAtHand: toolsAtHand === null ? null : new Set(toolsAtHand),
+});
 
 function tableOf(finding: Finding, { suspects }: Diagnosis, check: string) {
   const ids = suspects.slice(0, POINTED).map((suspect) => suspect.id);
   const { outcomes, now, under } = outcomesOf(finding, check, ids);
   const rows = outcomes.map((outcome, at): OutcomeRow => {
     const probability = now[at] as number;
-    const points = suspects.slice(0, POINTED).map((suspect) => ({ id: suspect.id, probability: ((under[suspect.id]?.[at] as number) * suspect.probability) / Math.max(probability, 1e-9) }));
+    const points = suspects.slice(0, POINTED).map((suspect) => ({
+      id: suspect.id,
+      probability: ((under[suspect.id]?.[at] as number) * suspect.probability) / Math.max(probability, 1e-9),
+    }));
     return { outcome, probability, points: points.sort((x, y) => y.probability - x.probability).slice(0, 2) };
   });
   return { rows, under };

@@ -49,14 +49,18 @@ export interface Card {
   readonly photos: readonly CardPhoto[];
   readonly teardowns: readonly string[];
   /** Whole minutes with hands on, by person; and who has them on now, since when. */
-  readonly handsOn: { readonly minutes: Readonly<Record<string, number>>; readonly running: readonly { readonly by: string; readonly since: string }[] };
+  readonly handsOn: {
+    readonly minutes: Readonly<Record<string, number>>;
+    readonly running: readonly { readonly by: string; readonly since: string }[];
+  };
   readonly trials: readonly CardEntryOf<'trial-start'>[];
   readonly decision: CardEntryOf<'decided'> | null;
 }
 
 const MINUTE_MS = 60_000;
 const NOBODY = '–';
-const of = <K extends CardEntry['kind']>(entries: readonly CardEntry[], kind: K): CardEntryOf<K>[] => entries.filter((entry): entry is CardEntryOf<K> & CardEntry => entry.kind === kind);
+const of = <K extends CardEntry['kind']>(entries: readonly CardEntry[], kind: K): CardEntryOf<K>[] =>
+  entries.filter((entry): entry is CardEntryOf<K> & CardEntry => entry.kind === kind);
 
 /**
  * A job's card from its entries, in the order in which they were taken. The same on the device and on the server.
@@ -80,10 +84,19 @@ export function cardOf(entries: readonly CardEntry[]): Card {
 
 function stepsOf(entries: readonly CardEntry[]): CardStep[] {
   const steps = new Map<string, CardStep>();
-  const fresh = (laid: Omit<LaidStep, 'key'> & { readonly key: string | null }): CardStep => ({ ...laid, state: 'to-do', by: null, at: null, why: null, otherWords: [] });
+  const fresh = (laid: Omit<LaidStep, 'key'> & { readonly key: string | null }): CardStep => ({
+    ...laid,
+    state: 'to-do',
+    by: null,
+    at: null,
+    why: null,
+    otherWords: [],
+  });
   for (const entry of entries) {
-    if (entry.kind === 'steps-laid') for (const laid of entry.facts.steps) if (!steps.has(laid.stepId)) steps.set(laid.stepId, fresh(laid));
-    if (entry.kind === 'step-added' && !steps.has(entry.facts.stepId)) steps.set(entry.facts.stepId, fresh({ ...entry.facts, key: null }));
+    if (entry.kind === 'steps-laid')
+      for (const laid of entry.facts.steps) if (!steps.has(laid.stepId)) steps.set(laid.stepId, fresh(laid));
+    if (entry.kind === 'step-added' && !steps.has(entry.facts.stepId))
+      steps.set(entry.facts.stepId, fresh({ ...entry.facts, key: null }));
     const id = 'stepId' in entry.facts ? (entry.facts.stepId ?? '') : '';
     const step = steps.get(id);
     if (step) steps.set(id, stepAfter(step, entry));
@@ -93,24 +106,47 @@ function stepsOf(entries: readonly CardEntry[]): CardStep[] {
 
 function stepAfter(step: CardStep, entry: CardEntry): CardStep {
   switch (entry.kind) {
-    case 'step-done': return { ...step, state: 'done', by: entry.by, at: entry.at };
-    case 'step-undone': return { ...step, state: 'to-do', by: null, at: null, why: null };
-    case 'step-dropped': return { ...step, state: 'dropped', by: entry.by, at: entry.at, why: entry.facts.why };
-    case 'step-changed': return { ...step, says: entry.facts.says, otherWords: entry.facts.was === step.says || entry.facts.says === step.says ? [] : [...step.otherWords, { says: step.says, by: step.by }] };
-    default: return step;
+    case 'step-done':
+      return { ...step, state: 'done', by: entry.by, at: entry.at };
+    case 'step-undone':
+      return { ...step, state: 'to-do', by: null, at: null, why: null };
+    case 'step-dropped':
+      return { ...step, state: 'dropped', by: entry.by, at: entry.at, why: entry.facts.why };
+    case 'step-changed':
+      return {
+        ...step,
+        says: entry.facts.says,
+        otherWords:
+          entry.facts.was === step.says || entry.facts.says === step.says
+            ? []
+            : [...step.otherWords, { says: step.says, by: step.by }],
+      };
+    default:
+      return step;
   }
 }
 
 function clocksOf(entries: readonly CardEntry[]): CardClock[] {
   const results = new Map(of(entries, 'clock-ended').map((entry) => [entry.facts.clockId, entry.facts.result]));
   return of(entries, 'clock-started').map(({ facts, at, by }) => ({
-    clockId: facts.clockId, clock: facts.clock, stepId: facts.stepId, startedAt: at, endsAt: new Date(Date.parse(at) + facts.minutes * MINUTE_MS).toISOString(), by, result: results.get(facts.clockId) ?? null,
+    clockId: facts.clockId,
+    clock: facts.clock,
+    stepId: facts.stepId,
+    startedAt: at,
+    endsAt: new Date(Date.parse(at) + facts.minutes * MINUTE_MS).toISOString(),
+    by,
+    result: results.get(facts.clockId) ?? null,
   }));
 }
 
 function photosOf(entries: readonly CardEntry[]): CardPhoto[] {
   const marks = new Map(of(entries, 'marked').map((entry) => [entry.facts.photoId, entry.facts.marks]));
-  return of(entries, 'photo').map(({ facts, at, by }) => ({ ...facts, marks: marks.get(facts.photoId) ?? facts.marks, at, by }));
+  return of(entries, 'photo').map(({ facts, at, by }) => ({
+    ...facts,
+    marks: marks.get(facts.photoId) ?? facts.marks,
+    at,
+    by,
+  }));
 }
 
 function handsOnOf(entries: readonly CardEntry[]): Card['handsOn'] {
@@ -124,5 +160,8 @@ function handsOnOf(entries: readonly CardEntry[]): Card['handsOn'] {
       since.delete(who);
     }
   }
-  return { minutes: Object.fromEntries([...spent].map(([who, span]) => [who, Math.floor(span / MINUTE_MS)])), running: [...since].map(([by, at]) => ({ by, since: at })) };
+  return {
+    minutes: Object.fromEntries([...spent].map(([who, span]) => [who, Math.floor(span / MINUTE_MS)])),
+    running: [...since].map(([by, at]) => ({ by, since: at })),
+  };
 }

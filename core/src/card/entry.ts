@@ -13,7 +13,12 @@ export interface CardFacts {
   readonly 'hands-on': Empty;
   readonly 'hands-off': Empty;
   readonly note: { readonly text: string; readonly stepId: string | null };
-  readonly photo: { readonly photoId: string; readonly marks: readonly Mark[]; readonly stepId: string | null; readonly thingId: string | null };
+  readonly photo: {
+    readonly photoId: string;
+    readonly marks: readonly Mark[];
+    readonly stepId: string | null;
+    readonly thingId: string | null;
+  };
   readonly marked: { readonly photoId: string; readonly marks: readonly Mark[] };
   readonly 'teardown-begun': { readonly teardown: string };
   readonly 'taken-off': ThingFacts;
@@ -22,11 +27,22 @@ export interface CardFacts {
   readonly 'off-again': { readonly thingId: string };
   readonly replaced: { readonly thingId: string; readonly part: string; readonly forTrial: boolean };
   readonly struck: { readonly thingId: string; readonly why: string };
-  readonly reading: { readonly reading: string; readonly given: Readonly<Record<string, unknown>>; readonly outcome: string; readonly when: 'before' | 'after'; readonly stepId: string | null };
+  readonly reading: {
+    readonly reading: string;
+    readonly given: Readonly<Record<string, unknown>>;
+    readonly outcome: string;
+    readonly when: 'before' | 'after';
+    readonly stepId: string | null;
+  };
   readonly 'trial-start': { readonly how: 'ran' | 'ran-badly' | 'did-not-start'; readonly note: string };
   readonly waits: { readonly for: 'clock' | 'part' | 'decision'; readonly why: string };
   readonly 'goes-on': { readonly why: string };
-  readonly 'clock-started': { readonly clockId: string; readonly clock: string; readonly minutes: number; readonly stepId: string | null };
+  readonly 'clock-started': {
+    readonly clockId: string;
+    readonly clock: string;
+    readonly minutes: number;
+    readonly stepId: string | null;
+  };
   readonly 'clock-ended': { readonly clockId: string; readonly result: string; readonly note: string };
   readonly decided: { readonly way: string; readonly why: string; readonly figures: Readonly<Record<string, unknown>> };
   readonly 'to-proof': Empty;
@@ -58,6 +74,19 @@ export interface LaidStep {
 export type ThingFacts = OffFacts;
 
 export type CardKind = keyof CardFacts;
-export type CardEntryOf<K extends CardKind> = { readonly id: string; readonly at: string; readonly by: string | null; readonly kind: K; readonly facts: CardFacts[K] };
+export type CardEntryOf<K extends CardKind> = {
+  readonly id: string;
+  readonly at: string;
+  readonly by: string | null;
+  readonly kind: K;
+  readonly facts: CardFacts[K];
+};
 export type CardEntry = { [K in CardKind]: CardEntryOf<K> }[CardKind];
-export type NewCardEntry = { [K in CardKind]: { readonly id: string; readonly at?: string | undefined; readonly kind: K; readonly facts: CardFacts[K] } }[CardKind];
+export type NewCardEntry = {
+  [K in CardKind]: {
+    readonly id: string;
+    readonly at?: string | undefined;
+    readonly kind: K;
+    readonly facts: CardFacts[K];
+  };
+}[CardKind];

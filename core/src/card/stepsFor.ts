@@ -24,7 +24,9 @@ export function stepsFor({ kind, work, causes }: StepSources): StepTemplate[] {
   const steps = new Map<string, StepTemplate>();
   const add = (step: StepTemplate): void => void (steps.has(step.key) || steps.set(step.key, step));
   for (const step of work ?? kind) add(step);
-  for (const cause of causes) for (const { id, words, teardown } of cause.setUps) add({ key: `off-${id}`, says: words, ...(teardown ? { teardown } : {}) });
+  for (const cause of causes)
+    for (const { id, words, teardown } of cause.setUps)
+      add({ key: `off-${id}`, says: words, ...(teardown ? { teardown } : {}) });
   for (const { id, repairSays, caution, reading, clock } of causes) {
     if (reading) add({ key: `before-${reading}`, says: 'Reading before', reading });
     add({ key: `repair-${id}`, says: repairSays, ...(caution ? { caution } : {}) });

@@ -1,9 +1,36 @@
 import { bandReading } from '../readings';
-import { CAME_AFTER, CAME_AND_WENT, CAUTIONS, CLASS_IDS, CLOCK_IDS, CLOCKS, EVERY_PROOF, FAULT_IDS, FAULTS, LIVE_EFFECTS, LIVE_UNITS, MONEY, OBSERVATIONS, observationOfReading, PROOFS, READING_KINDS, READING_LIMITS, READING_OF_FAMILY, CLOCK_OF_FAMILY, SET_UPS, STEPS_OF_KIND, STEPS_OF_WORK, TEARDOWN_IDS, TEARDOWN_OF_SET_UP, TEARDOWNS } from './index';
+import {
+  CAME_AFTER,
+  CAME_AND_WENT,
+  CAUTIONS,
+  CLASS_IDS,
+  CLOCK_IDS,
+  CLOCKS,
+  EVERY_PROOF,
+  FAULT_IDS,
+  FAULTS,
+  LIVE_EFFECTS,
+  LIVE_UNITS,
+  MONEY,
+  OBSERVATIONS,
+  observationOfReading,
+  PROOFS,
+  READING_KINDS,
+  READING_LIMITS,
+  READING_OF_FAMILY,
+  CLOCK_OF_FAMILY,
+  SET_UPS,
+  STEPS_OF_KIND,
+  STEPS_OF_WORK,
+  TEARDOWN_IDS,
+  TEARDOWN_OF_SET_UP,
+  TEARDOWNS,
+} from './index';
 
 const families = new Set(FAULT_IDS.map((id) => FAULTS[id].family));
 const steps = [...Object.values(STEPS_OF_KIND), ...Object.values(STEPS_OF_WORK)];
-const isShown = (shown: { observation: string; outcome: string }): boolean => Object.keys(OBSERVATIONS[shown.observation as keyof typeof OBSERVATIONS]?.outcomes ?? {}).includes(shown.outcome);
+const isShown = (shown: { observation: string; outcome: string }): boolean =>
+  Object.keys(OBSERVATIONS[shown.observation as keyof typeof OBSERVATIONS]?.outcomes ?? {}).includes(shown.outcome);
 
 describe('what the bench knows', () => {
   test('steps have keys of their own, and their cautions, clocks, readings and teardowns exist', () => {
@@ -19,8 +46,14 @@ describe('what the bench knows', () => {
   });
 
   test('families and set-ups that steps go by exist', () => {
-    for (const family of [...Object.keys(READING_OF_FAMILY), ...Object.keys(CLOCK_OF_FAMILY), ...Object.keys(LIVE_EFFECTS)]) expect([...families]).toContain(family);
-    for (const [setUp, teardown] of Object.entries(TEARDOWN_OF_SET_UP)) expect([setUp in SET_UPS, TEARDOWN_IDS.includes(teardown as never)]).toEqual([true, true]);
+    for (const family of [
+      ...Object.keys(READING_OF_FAMILY),
+      ...Object.keys(CLOCK_OF_FAMILY),
+      ...Object.keys(LIVE_EFFECTS),
+    ])
+      expect([...families]).toContain(family);
+    for (const [setUp, teardown] of Object.entries(TEARDOWN_OF_SET_UP))
+      expect([setUp in SET_UPS, TEARDOWN_IDS.includes(teardown as never)]).toEqual([true, true]);
   });
 
   test.each(TEARDOWN_IDS)('%s: things have keys of their own, counted fasteners, cautions that exist', (id) => {
@@ -34,7 +67,11 @@ describe('what the bench knows', () => {
 
   test.each(CLOCK_IDS)('the clock %s ends with a result that lets the work go on, and one that does not', (id) => {
     const results = Object.values(CLOCKS[id].results) as (readonly [string, boolean])[];
-    expect([results.some(([, goesOn]) => goesOn), results.some(([, goesOn]) => !goesOn), CLOCKS[id].minutes > 0]).toEqual([true, true, true]);
+    expect([
+      results.some(([, goesOn]) => goesOn),
+      results.some(([, goesOn]) => !goesOn),
+      CLOCKS[id].minutes > 0,
+    ]).toEqual([true, true, true]);
   });
 
   test('each class has one proof, a simulated unit and its money', () => {
@@ -45,15 +82,21 @@ describe('what the bench knows', () => {
   test('what a failed proof shows is in the fault-finding vocabulary; each reading has limits, a source and a scale round them', () => {
     for (const plan of PROOFS) {
       for (const reading of plan.readings) {
-        for (const shown of [reading.low, reading.high]) if (shown) expect([shown, isShown(shown)]).toEqual([shown, true]);
+        for (const shown of [reading.low, reading.high])
+          if (shown) expect([shown, isShown(shown)]).toEqual([shown, true]);
         expect(reading.least ?? reading.most).toBeDefined();
         expect(reading.source.kind.length).toBeGreaterThan(5);
-        expect([reading.scale[0] <= (reading.least ?? reading.scale[0]), reading.scale[1] >= (reading.most ?? reading.scale[1])]).toEqual([true, true]);
+        expect([
+          reading.scale[0] <= (reading.least ?? reading.scale[0]),
+          reading.scale[1] >= (reading.most ?? reading.scale[1]),
+        ]).toEqual([true, true]);
         if (reading.live && reading.live !== 'rpm') expect(LIVE_UNITS[plan.classId]).toHaveProperty(reading.live);
       }
-      for (const look of [...plan.looks, ...EVERY_PROOF]) if (look.fails) expect([look.id, isShown(look.fails)]).toEqual([look.id, true]);
+      for (const look of [...plan.looks, ...EVERY_PROOF])
+        if (look.fails) expect([look.id, isShown(look.fails)]).toEqual([look.id, true]);
     }
-    for (const outcome of Object.keys(CAME_AFTER.minutes)) expect(isShown({ observation: CAME_AFTER.observation, outcome })).toBe(true);
+    for (const outcome of Object.keys(CAME_AFTER.minutes))
+      expect(isShown({ observation: CAME_AFTER.observation, outcome })).toBe(true);
     expect(isShown(CAME_AND_WENT)).toBe(true);
   });
 

@@ -1,11 +1,29 @@
 import { placeInLimit } from '../verdict';
-import { CAUTIONS, checksOf, CLASSES, COMPLAINTS, complaintsOf, DERIVED_FINDINGS, ENDED, OBSERVATIONS, type MachineClass, type ObservationId, type Shown } from './index';
+import {
+  CAUTIONS,
+  checksOf,
+  CLASSES,
+  COMPLAINTS,
+  complaintsOf,
+  DERIVED_FINDINGS,
+  ENDED,
+  OBSERVATIONS,
+  type MachineClass,
+  type ObservationId,
+  type Shown,
+} from './index';
 
 const CLASS_LIST: readonly MachineClass[] = CLASSES;
 const everyShown = (): Shown[] => [
-  ...CLASS_LIST.flatMap(checksOf).flatMap((check) => [...check.exceptions.flatMap((entry) => entry.shows ?? []), ...(check.showsWhenOk ? [check.showsWhenOk] : [])]),
+  ...CLASS_LIST.flatMap(checksOf).flatMap((check) => [
+    ...check.exceptions.flatMap((entry) => entry.shows ?? []),
+    ...(check.showsWhenOk ? [check.showsWhenOk] : []),
+  ]),
   ...[...COMPLAINTS, ...ENDED].map((complaint) => complaint.shows),
-  ...DERIVED_FINDINGS.flatMap((rule) => [...rule.when.flatMap((condition) => ('shown' in condition ? [condition.shown] : [])), ...(rule.replaces ?? [])]),
+  ...DERIVED_FINDINGS.flatMap((rule) => [
+    ...rule.when.flatMap((condition) => ('shown' in condition ? [condition.shown] : [])),
+    ...(rule.replaces ?? []),
+  ]),
 ];
 
 describe.each(CLASS_LIST.map((entry) => [entry.id, entry] as const))('%s', (_id, machineClass) => {
@@ -24,21 +42,27 @@ describe.each(CLASS_LIST.map((entry) => [entry.id, entry] as const))('%s', (_id,
   });
 
   test('every station has an ordinary check, so that one tap can pass it', () => {
-    for (const station of machineClass.stations) expect(station.checks.some((check) => check.kind === 'ordinary')).toBe(true);
+    for (const station of machineClass.stations)
+      expect(station.checks.some((check) => check.kind === 'ordinary')).toBe(true);
   });
 
   test('every safety exception holds (common practice: safety stops)', () => {
-    for (const check of checks.filter((entry) => entry.kind === 'safety')) for (const entry of check.exceptions) expect([check.id, entry.consequence]).toEqual([check.id, 'hold']);
+    for (const check of checks.filter((entry) => entry.kind === 'safety'))
+      for (const entry of check.exceptions) expect([check.id, entry.consequence]).toEqual([check.id, 'hold']);
   });
 
   test('what holds or must be fixed raises work, so that it can be ended', () => {
-    for (const check of checks) for (const entry of check.exceptions) if (entry.consequence === 'hold' || entry.consequence === 'fix-before-hire') expect([check.id, entry.id, entry.raises !== undefined]).toEqual([check.id, entry.id, true]);
+    for (const check of checks)
+      for (const entry of check.exceptions)
+        if (entry.consequence === 'hold' || entry.consequence === 'fix-before-hire')
+          expect([check.id, entry.id, entry.raises !== undefined]).toEqual([check.id, entry.id, true]);
   });
 
   test('exceptions differ within a check, and cautions exist', () => {
     for (const check of checks) {
       expect(new Set(check.exceptions.map((entry) => entry.id)).size).toBe(check.exceptions.length);
-      for (const caution of [check.caution, ...check.exceptions.map((entry) => entry.caution)]) if (caution) expect(Object.keys(CAUTIONS)).toContain(caution);
+      for (const caution of [check.caution, ...check.exceptions.map((entry) => entry.caution)])
+        if (caution) expect(Object.keys(CAUTIONS)).toContain(caution);
     }
   });
 
@@ -47,9 +71,12 @@ describe.each(CLASS_LIST.map((entry) => [entry.id, entry] as const))('%s', (_id,
       if (!measured) continue;
       const { limit } = measured;
       expect(limit.source.kind).toBeTruthy();
-      if (limit.kind !== 'at-most') expect([id, placeInLimit(limit.min, limit), placeInLimit(limit.min - 1e-9, limit)]).toEqual([id, 'in', 'low']);
-      if (limit.kind !== 'at-least') expect([id, placeInLimit(limit.max, limit), placeInLimit(limit.max + 1e-9, limit)]).toEqual([id, 'in', 'high']);
-      for (const named of [measured.low, measured.high]) if (named) expect(exceptions.map((entry) => entry.id)).toContain(named);
+      if (limit.kind !== 'at-most')
+        expect([id, placeInLimit(limit.min, limit), placeInLimit(limit.min - 1e-9, limit)]).toEqual([id, 'in', 'low']);
+      if (limit.kind !== 'at-least')
+        expect([id, placeInLimit(limit.max, limit), placeInLimit(limit.max + 1e-9, limit)]).toEqual([id, 'in', 'high']);
+      for (const named of [measured.low, measured.high])
+        if (named) expect(exceptions.map((entry) => entry.id)).toContain(named);
     }
   });
 
@@ -65,7 +92,11 @@ test('class ids and tag letters are unique', () => {
 });
 
 test('everything shown is in the fault-finding vocabulary, outcome and all', () => {
-  for (const { observation, outcome } of everyShown()) expect([observation, outcome in (OBSERVATIONS[observation as ObservationId]?.outcomes ?? {})]).toEqual([observation, true]);
+  for (const { observation, outcome } of everyShown())
+    expect([observation, outcome in (OBSERVATIONS[observation as ObservationId]?.outcomes ?? {})]).toEqual([
+      observation,
+      true,
+    ]);
 });
 
 test('complaints and derived findings have unique ids, and what a rule replaces is what it asks for', () => {

@@ -16,4 +16,13 @@ export const TRAIT_SHARES = {
 } as const;
 
 /** Everything that finding a fault knows, as one hand-over. */
-export const FAULT_KNOWLEDGE = { faults: FAULTS, observations: OBSERVATIONS, setUps: SET_UPS, sameFacts: SAME_FACTS, traitShares: TRAIT_SHARES, misleading: MISLEADING, standstills: STANDSTILLS, tellsPast: TELLS_PAST } as const;
+export const FAULT_KNOWLEDGE = {
+  faults: FAULTS,
+  observations: OBSERVATIONS,
+  setUps: SET_UPS,
+  sameFacts: SAME_FACTS,
+  traitShares: TRAIT_SHARES,
+  misleading: MISLEADING,
+  standstills: STANDSTILLS,
+  tellsPast: TELLS_PAST,
+} as const;

@@ -17,7 +17,16 @@ export { MISLEADING, STANDSTILLS, TELLS_PAST } from './warnings';
 export { READING_LIMITS } from './limits';
 export { FAULT_KNOWLEDGE, TRAIT_SHARES } from './diagnosis';
 export { CONSEQUENCES_OF_FAULTS, FAULT_IDS, FAULTS, isFaultId, NOTHING_WRONG, SCHOOLS, type FaultId } from './faults';
-export { isObservationId, OBSERVATION_IDS, OBSERVATIONS, SAME_FACTS, SET_UPS, TOOLS, type ObservationId, type ToolId } from './observations';
+export {
+  isObservationId,
+  OBSERVATION_IDS,
+  OBSERVATIONS,
+  SAME_FACTS,
+  SET_UPS,
+  TOOLS,
+  type ObservationId,
+  type ToolId,
+} from './observations';
 
 export type ClassId = (typeof CLASSES)[number]['id'];
 export const CLASS_IDS: readonly ClassId[] = CLASSES.map((entry) => entry.id);
@@ -31,15 +40,23 @@ export function classOf(id: string): MachineClass {
   return found;
 }
 
-export const checksOf = (machineClass: MachineClass): readonly Check[] => machineClass.stations.flatMap((station) => station.checks);
+export const checksOf = (machineClass: MachineClass): readonly Check[] =>
+  machineClass.stations.flatMap((station) => station.checks);
 
 /** Complaints that are offered for a class, how it ran at the end not included. */
-export const complaintsOf = (machineClass: MachineClass): readonly Complaint[] => COMPLAINTS.filter((entry) => machineClass.complaints.includes(entry.id));
+export const complaintsOf = (machineClass: MachineClass): readonly Complaint[] =>
+  COMPLAINTS.filter((entry) => machineClass.complaints.includes(entry.id));
 
 /** Everything that a check-in of this class is judged by, in the present edition. */
-export const rulesOf = (machineClass: MachineClass) => ({ edition: RULES_EDITION, machineClass, complaints: [...complaintsOf(machineClass), ...ENDED], derived: DERIVED_FINDINGS });
+export const rulesOf = (machineClass: MachineClass) => ({
+  edition: RULES_EDITION,
+  machineClass,
+  complaints: [...complaintsOf(machineClass), ...ENDED],
+  derived: DERIVED_FINDINGS,
+});
 
 /** The check that takes a reading of a kind. */
-export const observationOfReading = (kind: ReadingKind): ObservationId => OBSERVATION_IDS.find((id) => OBSERVATIONS[id].reading === kind) as ObservationId;
+export const observationOfReading = (kind: ReadingKind): ObservationId =>
+  OBSERVATION_IDS.find((id) => OBSERVATIONS[id].reading === kind) as ObservationId;
 
 export const isClassId = (text: string): text is ClassId => CLASS_BY_ID.has(text);

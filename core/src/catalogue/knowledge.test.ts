@@ -1,4 +1,20 @@
-import { CAUTIONS, COMPLAINTS, CONSEQUENCES_OF_FAULTS, FAULT_IDS, FAULTS, MISLEADING, OBSERVATION_IDS, OBSERVATIONS, SAME_FACTS, SCHOOLS, SET_UPS, STRAINS, TOOLS, type Fault, type Observation } from './index';
+import {
+  CAUTIONS,
+  COMPLAINTS,
+  CONSEQUENCES_OF_FAULTS,
+  FAULT_IDS,
+  FAULTS,
+  MISLEADING,
+  OBSERVATION_IDS,
+  OBSERVATIONS,
+  SAME_FACTS,
+  SCHOOLS,
+  SET_UPS,
+  STRAINS,
+  TOOLS,
+  type Fault,
+  type Observation,
+} from './index';
 import vocabulary from './vocabulary.json';
 
 const faults: readonly (readonly [string, Fault])[] = Object.entries(FAULTS);
@@ -6,7 +22,8 @@ const observations: readonly (readonly [string, Observation])[] = Object.entries
 const known = (id: string): Observation => OBSERVATIONS[id as keyof typeof OBSERVATIONS];
 
 describe('the fixed vocabulary of case files', () => {
-  test('every fault is there, none is renamed', () => expect(FAULT_IDS).toEqual(expect.arrayContaining(vocabulary.faults)));
+  test('every fault is there, none is renamed', () =>
+    expect(FAULT_IDS).toEqual(expect.arrayContaining(vocabulary.faults)));
   test.each(Object.entries(vocabulary.observations))('%s has its outcomes, the healthy one first', (id, outcomes) => {
     const have = Object.keys(known(id).outcomes);
     expect(have[0]).toBe(outcomes[0]);
@@ -20,7 +37,13 @@ describe.each(faults)('%s', (id, fault) => {
     for (const [observation, parts] of Object.entries(fault.shows)) {
       const [healthy, ...others] = Object.keys(known(observation)?.outcomes ?? {});
       for (const [outcome, part] of Object.entries(parts)) {
-        expect([id, observation, outcome, others.includes(outcome), outcome === healthy]).toEqual([id, observation, outcome, true, false]);
+        expect([id, observation, outcome, others.includes(outcome), outcome === healthy]).toEqual([
+          id,
+          observation,
+          outcome,
+          true,
+          false,
+        ]);
         expect(part).toBeGreaterThan(0);
       }
       expect(Object.values(parts).reduce((sum, part) => sum + part, 0)).toBeLessThanOrEqual(0.99);
@@ -33,13 +56,25 @@ describe.each(faults)('%s', (id, fault) => {
     for (const setUp of fault.repair.setUps ?? []) expect(Object.keys(SET_UPS)).toContain(setUp);
     for (const strain of Object.keys(fault.strains ?? {})) expect(STRAINS).toContain(strain);
     if (fault.caution) expect(Object.keys(CAUTIONS)).toContain(fault.caution);
-    for (const consequence of fault.consequences ?? []) expect(Object.keys(CONSEQUENCES_OF_FAULTS)).toContain(consequence);
+    for (const consequence of fault.consequences ?? [])
+      expect(Object.keys(CONSEQUENCES_OF_FAULTS)).toContain(consequence);
   });
 
   test('one look settles it: some observation that it speaks to nearly always', () => {
     // Left out: what is only told apart by elimination.
-    const byElimination = ['earth-poor', 'mixture-misset', 'plug-cap-contact', 'coil-failed', 'coil-fails-hot', 'valve-lash-wide', 'release-stuck', 'idle-misset'];
-    const strongest = Math.max(...Object.values(fault.shows).map((parts) => Object.values(parts).reduce((sum, part) => sum + part, 0)));
+    const byElimination = [
+      'earth-poor',
+      'mixture-misset',
+      'plug-cap-contact',
+      'coil-failed',
+      'coil-fails-hot',
+      'valve-lash-wide',
+      'release-stuck',
+      'idle-misset',
+    ];
+    const strongest = Math.max(
+      ...Object.values(fault.shows).map((parts) => Object.values(parts).reduce((sum, part) => sum + part, 0)),
+    );
     if (!byElimination.includes(id)) expect(strongest).toBeGreaterThanOrEqual(0.8);
   });
 });
@@ -51,12 +86,14 @@ describe.each(observations)('%s', (id, observation) => {
     expect(observation.minutes).toBeGreaterThan(0);
     const entries = Object.values(observation.outcomes);
     expect(entries.length).toBeGreaterThanOrEqual(2);
-    for (const [words, healthy, means] of entries) expect([words.length > 0, healthy > 0, means.length > 0]).toEqual([true, true, true]);
+    for (const [words, healthy, means] of entries)
+      expect([words.length > 0, healthy > 0, means.length > 0]).toEqual([true, true, true]);
     expect(Math.max(...entries.map((entry) => entry[1]))).toBe(entries[0]?.[1]);
     for (const setUp of observation.setUps ?? []) expect(Object.keys(SET_UPS)).toContain(setUp);
     for (const tool of observation.tools ?? []) expect(Object.keys(TOOLS)).toContain(tool);
     if (observation.caution) expect(Object.keys(CAUTIONS)).toContain(observation.caution);
-    for (const reason of observation.innocent ?? []) expect(Object.keys(observation.outcomes)).toContain(reason.outcome);
+    for (const reason of observation.innocent ?? [])
+      expect(Object.keys(observation.outcomes)).toContain(reason.outcome);
   });
 });
 
@@ -71,7 +108,8 @@ test('same facts, schools, complaints and warnings name known observations and o
   }
   for (const { shows } of COMPLAINTS) expect(Object.keys(known(shows.observation).outcomes)).toContain(shows.outcome);
   for (const rule of MISLEADING) {
-    for (const { observation, outcomes } of rule.seen.flat()) for (const outcome of outcomes ?? []) expect(Object.keys(known(observation).outcomes)).toContain(outcome);
+    for (const { observation, outcomes } of rule.seen.flat())
+      for (const outcome of outcomes ?? []) expect(Object.keys(known(observation).outcomes)).toContain(outcome);
     for (const observation of rule.unless ?? []) expect(OBSERVATION_IDS).toContain(observation);
   }
   expect(new Set(MISLEADING.map((rule) => rule.code)).size).toBe(MISLEADING.length);

@@ -10,9 +10,18 @@ export const FAILURES = {
   'too-large': { status: 413, title: 'That is too large to keep.' },
   'not-a-photo': { status: 415, title: 'That file is not a photo that can be shown.' },
   'too-many': { status: 429, title: 'Too many tries. Wait a minute.' },
-  'hours-below-last': { status: 422, title: 'The hours are below the last reading. A replaced meter is recorded as such.' },
-  'hours-above-next': { status: 422, title: 'The hours are above the reading that came after. Correct that one first.' },
-  'hours-not-plausible': { status: 422, title: 'The hours do not fit the clock. Read the meter again, or confirm them.' },
+  'hours-below-last': {
+    status: 422,
+    title: 'The hours are below the last reading. A replaced meter is recorded as such.',
+  },
+  'hours-above-next': {
+    status: 422,
+    title: 'The hours are above the reading that came after. Correct that one first.',
+  },
+  'hours-not-plausible': {
+    status: 422,
+    title: 'The hours do not fit the clock. Read the meter again, or confirm them.',
+  },
   'finding-closed': { status: 409, title: 'This finding is closed already.' },
   'last-lead': { status: 409, title: 'Somebody must be lead. Make another lead first.' },
   'already-checked-in': { status: 409, title: 'Somebody checked this unit in meanwhile.' },
@@ -26,7 +35,10 @@ export const FAILURES = {
   'not-proven': { status: 422, title: 'A repair is done when it ran under load and passed. Not proven, not fit.' },
   'card-refused': { status: 409, title: 'The card does not stand so any more.' },
   'part-unknown': { status: 404, title: 'No part has that number, today or before.' },
-  'parts-tangled': { status: 409, title: 'That number leads in a circle or to two parts. The list of numbers must be put right.' },
+  'parts-tangled': {
+    status: 409,
+    title: 'That number leads in a circle or to two parts. The list of numbers must be put right.',
+  },
   'not-in-stock': { status: 409, title: 'There are not so many on the shelf.' },
   'part-line-moved': { status: 409, title: 'Somebody did something with that part meanwhile.' },
   'supplier-away': { status: 503, title: 'The supplier can not be reached. The order is kept and sent again.' },
@@ -34,9 +46,15 @@ export const FAILURES = {
   'not-to-be-had': { status: 409, title: 'The supplier no longer has that part.' },
   'not-hired': { status: 409, title: 'This hire is not out.' },
   'wrong-columns': { status: 422, title: 'The columns of this file are not the ones needed.' },
-  'store-away': { status: 503, title: 'The yard’s records can not be reached just now. Nothing is lost: it is tried again.' },
+  'store-away': {
+    status: 503,
+    title: 'The yard’s records can not be reached just now. Nothing is lost: it is tried again.',
+  },
   'key-reused': { status: 409, title: 'This key was used for something else.' },
-  'unexpected': { status: 500, title: 'Something went wrong here. It is written down for the people who keep this running.' },
+  unexpected: {
+    status: 500,
+    title: 'Something went wrong here. It is written down for the people who keep this running.',
+  },
 } as const;
 
 export type FailureCode = keyof typeof FAILURES;

@@ -2,12 +2,27 @@ import type { InferType } from 'yup';
 import { ENGINE_TRAITS, FAULT_IDS, FUEL_BLENDS, KEPT, OBSERVATION_IDS, OBSERVATIONS, STORED } from '../catalogue';
 import { array, boolean, classId, id, mixed, number, object, string, version } from './fields';
 
-const trait = (name: keyof typeof ENGINE_TRAITS) => mixed<never>().oneOf([...ENGINE_TRAITS[name]] as never[]).optional();
+const trait = (name: keyof typeof ENGINE_TRAITS) =>
+  mixed<never>()
+    .oneOf([...ENGINE_TRAITS[name]] as never[])
+    .optional();
 
 /** What is looked at: class, engine and past. Everything may be left out. */
 export const machine = object({
   classId: classId.optional(),
-  engine: object({ ignition: trait('ignition'), strokes: trait('strokes'), release: trait('release'), fuel: trait('fuel'), throttle: trait('throttle'), carburettor: trait('carburettor'), tank: trait('tank'), start: trait('start'), cooling: trait('cooling') }).noUnknown().default({}),
+  engine: object({
+    ignition: trait('ignition'),
+    strokes: trait('strokes'),
+    release: trait('release'),
+    fuel: trait('fuel'),
+    throttle: trait('throttle'),
+    carburettor: trait('carburettor'),
+    tank: trait('tank'),
+    start: trait('start'),
+    cooling: trait('cooling'),
+  })
+    .noUnknown()
+    .default({}),
   past: object({
     daysStood: number().min(0).max(20_000).optional(),
     hoursSinceService: number().min(0).max(99_999).optional(),
@@ -20,7 +35,9 @@ export const machine = object({
     cylinderOiled: boolean().optional(),
     additiveInFuel: boolean().optional(),
     plugIsNew: boolean().optional(),
-  }).noUnknown().default({}),
+  })
+    .noUnknown()
+    .default({}),
 });
 
 const observation = string().oneOf(OBSERVATION_IDS);
@@ -39,7 +56,11 @@ export const newEntry = object({
 }).test('fits', 'An entry names an observation with its outcomes, or a fault that was put right.', (entry) => {
   if (entry.kind === 'repaired') return entry.fault !== null && entry.observation === null;
   const known = Object.keys((entry.observation && OBSERVATIONS[entry.observation]?.outcomes) || {});
-  return entry.observation !== null && (entry.kind === 'seen') === entry.outcomes.length > 0 && entry.outcomes.every((outcome) => known.includes(outcome));
+  return (
+    entry.observation !== null &&
+    (entry.kind === 'seen') === entry.outcomes.length > 0 &&
+    entry.outcomes.every((outcome) => known.includes(outcome))
+  );
 });
 export type NewEntry = InferType<typeof newEntry>;
 
@@ -59,10 +80,28 @@ const band = array(number().min(0).nullable().defined()).length(2);
 /** A model's data sheet: what is known of its engine, and from where to where a reading is well. */
 export const dataSheet = object({
   engine: machine.fields.engine,
-  limits: object({ compressionFree: band.optional(), compressionByRelease: band.optional(), leakDownPercent: band.optional(), batteryVolts: band.optional(), plugGapInch: band.optional(), airGapInch: band.optional(), pointsGapInch: band.optional(), pointsOhm: band.optional(), coilOhm: band.optional(), lashIntakeInch: band.optional(), lashExhaustInch: band.optional() }).noUnknown().default({}),
+  limits: object({
+    compressionFree: band.optional(),
+    compressionByRelease: band.optional(),
+    leakDownPercent: band.optional(),
+    batteryVolts: band.optional(),
+    plugGapInch: band.optional(),
+    airGapInch: band.optional(),
+    pointsGapInch: band.optional(),
+    pointsOhm: band.optional(),
+    coilOhm: band.optional(),
+    lashIntakeInch: band.optional(),
+    lashExhaustInch: band.optional(),
+  })
+    .noUnknown()
+    .default({}),
 });
 
-export const newFinding = object({ id: id.required(), tag: string().nullable().default(null), machine: machine.required() });
+export const newFinding = object({
+  id: id.required(),
+  tag: string().nullable().default(null),
+  machine: machine.required(),
+});
 export const finding = object({
   id: string().required(),
   tag: string().nullable().defined(),
@@ -80,8 +119,20 @@ export const finding = object({
 export type FindingRecord = InferType<typeof finding>;
 export const maybeFinding = object({ finding: finding.nullable().defined() });
 export const machineChange = object({ machine: machine.required() });
-export const confirmation = object({ causes: array(fault.required()).min(1).max(3).required(), note: string().trim().max(2000).default('') });
+export const confirmation = object({
+  causes: array(fault.required()).min(1).max(3).required(),
+  note: string().trim().max(2000).default(''),
+});
 
-const lesson = object({ classId: string().nullable().defined(), family: string().required(), cases: number().required(), counts: mixed<Record<string, number>>().required() });
-export const learned = object({ version: number().required(), since: string().nullable().defined(), lessons: array(lesson.required()).required() });
+const lesson = object({
+  classId: string().nullable().defined(),
+  family: string().required(),
+  cases: number().required(),
+  counts: mixed<Record<string, number>>().required(),
+});
+export const learned = object({
+  version: number().required(),
+  since: string().nullable().defined(),
+  lessons: array(lesson.required()).required(),
+});
 export type LearnedReply = InferType<typeof learned>;

@@ -1,7 +1,28 @@
 import type { InferType } from 'yup';
 import { JOB_STATES } from '../card';
 import { dataSheet } from './finding';
-import { array, boolean, classId, cursor, hireLine, hours, instant, jobKind, mixed, name, number, object, origin, readiness, readinessVerdict, reason, string, tag, version, words } from './fields';
+import {
+  array,
+  boolean,
+  classId,
+  cursor,
+  hireLine,
+  hours,
+  instant,
+  jobKind,
+  mixed,
+  name,
+  number,
+  object,
+  origin,
+  readiness,
+  readinessVerdict,
+  reason,
+  string,
+  tag,
+  version,
+  words,
+} from './fields';
 
 export const unitLine = object({
   tag: string().required(),
@@ -42,17 +63,29 @@ export type JobLine = InferType<typeof jobLine>;
 export const unitPage = object({
   unit: unitLine.required(),
   fuelEighths: number().nullable().defined(),
-  meter: object({ reading: number().required(), offsetHours: number().required(), readAt: string().required() }).required(),
+  meter: object({
+    reading: number().required(),
+    offsetHours: number().required(),
+    readAt: string().required(),
+  }).required(),
   hire: hireLine.nullable().defined(),
   hires: array(hireLine.required()).required(),
   jobs: array(jobLine.required()).required(),
   reasons: array(reason.required()).required(),
-  use: object({ hoursPerDay: number().required(), in30Days: object({ low: number().required(), high: number().required(), expected: number().required() }).required() }).required(),
+  use: object({
+    hoursPerDay: number().required(),
+    in30Days: object({ low: number().required(), high: number().required(), expected: number().required() }).required(),
+  }).required(),
   readings: array(object({ at: string().required(), trueHours: number().required() }).required()).required(),
 });
 export type UnitPage = InferType<typeof unitPage>;
 
-export const model = object({ id: number().required(), classId: classId.required(), make: string().required(), name: string().required() });
+export const model = object({
+  id: number().required(),
+  classId: classId.required(),
+  make: string().required(),
+  name: string().required(),
+});
 export const modelSheet = object({ model: model.required(), dataSheet: dataSheet.required() });
 export const models = object({ models: array(model.required()).required() });
 export const newModel = object({ classId: classId.required(), make: name.required(), name: name.required() });
@@ -65,7 +98,11 @@ export const unitsQuery = object({
   limit: number().integer().min(1).max(200).default(100),
 });
 
-export const units = object({ units: array(unitLine.required()).required(), next: string().nullable().defined(), counts: mixed<Record<string, number>>().required() });
+export const units = object({
+  units: array(unitLine.required()).required(),
+  next: string().nullable().defined(),
+  counts: mixed<Record<string, number>>().required(),
+});
 export type UnitsReply = InferType<typeof units>;
 
 export const newUnit = object({
@@ -81,10 +118,16 @@ export const unitChange = object({
   serial: name.optional(),
   homeBay: name.optional(),
   laidUp: boolean().optional(),
-  gone: object({ why: words.min(1).required() }).nullable().optional().default(undefined),
+  gone: object({ why: words.min(1).required() })
+    .nullable()
+    .optional()
+    .default(undefined),
 });
 
-export const historyQuery = object({ cursor: cursor.optional(), limit: number().integer().min(1).max(100).default(30) });
+export const historyQuery = object({
+  cursor: cursor.optional(),
+  limit: number().integer().min(1).max(100).default(30),
+});
 export const historyRecord = object({
   id: string().required(),
   at: string().required(),
@@ -94,9 +137,16 @@ export const historyRecord = object({
   corrects: string().nullable().defined(),
 });
 export type HistoryRecord = InferType<typeof historyRecord>;
-export const history = object({ records: array(historyRecord.required()).required(), next: string().nullable().defined() });
+export const history = object({
+  records: array(historyRecord.required()).required(),
+  next: string().nullable().defined(),
+});
 
-export const readingCorrection = object({ readingId: string().required(), reading: hours.required(), why: words.min(3).required() });
+export const readingCorrection = object({
+  readingId: string().required(),
+  reading: hours.required(),
+  why: words.min(3).required(),
+});
 export const note = object({ text: words.min(1).required() });
 
 export const newHire = object({
@@ -114,12 +164,27 @@ export type HireLine = InferType<typeof hireLine>;
 
 export const jobsQuery = object({ state: string().oneOf(['open', 'all']).default('open'), tag: tag.optional() });
 export const jobs = object({ jobs: array(jobLine.required()).required() });
-export const newJob = object({ tag: tag.required(), kind: jobKind.required(), says: name.required(), minutes: number().integer().min(1).max(2000).default(30), blocks: string().oneOf(['hold', 'prep', 'none']).default('prep') });
+export const newJob = object({
+  tag: tag.required(),
+  kind: jobKind.required(),
+  says: name.required(),
+  minutes: number().integer().min(1).max(2000).default(30),
+  blocks: string().oneOf(['hold', 'prep', 'none']).default('prep'),
+});
 export const jobDone = object({
   note: words.default(''),
 });
 export const jobDropped = object({ why: words.min(3).required() });
 
-const lineReport = object({ line: number().required(), taken: boolean().required(), what: string().required(), why: string().optional() });
-export const importReport = object({ taken: number().required(), refused: number().required(), lines: array(lineReport.required()).required() });
+const lineReport = object({
+  line: number().required(),
+  taken: boolean().required(),
+  what: string().required(),
+  why: string().optional(),
+});
+export const importReport = object({
+  taken: number().required(),
+  refused: number().required(),
+  lines: array(lineReport.required()).required(),
+});
 export type ImportReport = InferType<typeof importReport>;

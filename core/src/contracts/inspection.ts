@@ -1,5 +1,23 @@
 import type { InferType } from 'yup';
-import { array, boolean, classId, hireLine, hours, id, instant, jobKind, mixed, number, object, origin, readinessVerdict, reason, string, tag, words } from './fields';
+import {
+  array,
+  boolean,
+  classId,
+  hireLine,
+  hours,
+  id,
+  instant,
+  jobKind,
+  mixed,
+  number,
+  object,
+  origin,
+  readinessVerdict,
+  reason,
+  string,
+  tag,
+  words,
+} from './fields';
 
 const kitCount = object({ id: string().required(), count: number().integer().min(0).max(50).required() });
 
@@ -24,7 +42,9 @@ const meterEvent = object({
 });
 
 const hoursEntry = object({
-  typed: string().matches(/^\d{1,5}(\.\d)?$/, 'Figures, with at most one after the point.').required(),
+  typed: string()
+    .matches(/^\d{1,5}(\.\d)?$/, 'Figures, with at most one after the point.')
+    .required(),
   /** The person saw what is odd about it and keeps it. */
   confirmed: boolean().default(false),
   meterEvent: meterEvent.nullable().default(null),
@@ -46,12 +66,26 @@ export const newCheckIn = object({
   told: array(string().required()).default([]),
   remarks: words.default(''),
   answers: array(answer.required()).required(),
-  stations: array(object({ id: string().required(), seconds: number().min(0).max(86_400).required() }).required()).required(),
+  stations: array(
+    object({ id: string().required(), seconds: number().min(0).max(86_400).required() }).required(),
+  ).required(),
 });
 export type NewCheckIn = InferType<typeof newCheckIn>;
 
-const missingKit = object({ id: string().required(), name: string().required(), count: number().required(), priceCents: number().required() });
-const raisedJob = object({ kind: jobKind.required(), work: string().required(), says: string().required(), minutes: number().required(), blocks: string().oneOf(['hold', 'prep', 'none']).required(), origins: array(origin.required()).required() });
+const missingKit = object({
+  id: string().required(),
+  name: string().required(),
+  count: number().required(),
+  priceCents: number().required(),
+});
+const raisedJob = object({
+  kind: jobKind.required(),
+  work: string().required(),
+  says: string().required(),
+  minutes: number().required(),
+  blocks: string().oneOf(['hold', 'prep', 'none']).required(),
+  origins: array(origin.required()).required(),
+});
 
 const verdict = object({
   result: string().oneOf(['fit', 'prep', 'held']).required(),
@@ -73,7 +107,9 @@ export const checkIn = object({
   verdict: verdict.required(),
   readiness: readinessVerdict.required(),
   answers: array(answer.required()).required(),
-  stations: array(object({ id: string().required(), seconds: number().required(), hurried: boolean().required() }).required()).required(),
+  stations: array(
+    object({ id: string().required(), seconds: number().required(), hurried: boolean().required() }).required(),
+  ).required(),
   secondLookOf: string().nullable().defined(),
 });
 export type CheckIn = InferType<typeof checkIn>;
@@ -92,7 +128,13 @@ export const opening = object({
   meterOffset: number().required(),
   hire: hireLine.nullable().defined(),
   nextHire: hireLine.nullable().defined(),
-  wentOut: object({ fuelEighths: number().required(), kit: array(kitCount.required()).required(), at: string().required() }).nullable().defined(),
+  wentOut: object({
+    fuelEighths: number().required(),
+    kit: array(kitCount.required()).required(),
+    at: string().required(),
+  })
+    .nullable()
+    .defined(),
   lastFuelEighths: number().nullable().defined(),
   use: useBelief.required(),
   trueHours: number().required(),
@@ -116,10 +158,22 @@ export const newCheckOut = object({
   waiverReason: words.default(''),
 });
 export type NewCheckOut = InferType<typeof newCheckOut>;
-export const checkOut = object({ id: string().required(), tag: string().required(), at: string().required(), by: string().required(), hire: hireLine.required(), waived: boolean().required() });
+export const checkOut = object({
+  id: string().required(),
+  tag: string().required(),
+  at: string().required(),
+  by: string().required(),
+  hire: hireLine.required(),
+  waived: boolean().required(),
+});
 export type CheckOut = InferType<typeof checkOut>;
 
-export const photo = object({ id: string().required(), width: number().required(), height: number().required(), bytes: number().required() });
+export const photo = object({
+  id: string().required(),
+  width: number().required(),
+  height: number().required(),
+  bytes: number().required(),
+});
 
 const shiftLine = object({
   tag: string().nullable().defined(),
@@ -146,4 +200,3 @@ export const shift = object({
   hires: array(hireLine.required()).required(),
 });
 export type Shift = InferType<typeof shift>;
-

@@ -61,8 +61,12 @@ export class Belief {
     this.n = odds instanceof Belief ? odds.n : odds.length;
     const { n } = this;
     const pairs = (this.pairs = (n * (n - 1)) / 2);
-    this.weights = odds instanceof Belief ? odds.weights.slice() : new Float64Array(1 + n + pairs + (n * (n - 1) * (n - 2)) / 6).fill(1);
-    this.pairStart = odds instanceof Belief ? odds.pairStart : Int32Array.from({ length: n + 1 }, (_, a) => (a * (2 * n - a - 1)) / 2);
+    this.weights =
+      odds instanceof Belief
+        ? odds.weights.slice()
+        : new Float64Array(1 + n + pairs + (n * (n - 1) * (n - 2)) / 6).fill(1);
+    this.pairStart =
+      odds instanceof Belief ? odds.pairStart : Int32Array.from({ length: n + 1 }, (_, a) => (a * (2 * n - a - 1)) / 2);
     this.tripleStart = odds instanceof Belief ? odds.tripleStart : startsOfTriples(this.pairStart, pairs);
     this.single = new Float64Array(n);
     this.pair = new Float64Array(pairs);
@@ -79,7 +83,8 @@ export class Belief {
       weights[1 + a] = odds[a] as number;
       for (let b = a + 1; b < n; b++) weights[1 + n + j] = pair[j++] = (odds[a] as number) * (odds[b] as number);
     }
-    for (let a = 0; a < n; a++) for (let p = pairStart[a + 1] as number; p < pairs; p++) weights[k++] = (odds[a] as number) * (pair[p] as number);
+    for (let a = 0; a < n; a++)
+      for (let p = pairStart[a + 1] as number; p < pairs; p++) weights[k++] = (odds[a] as number) * (pair[p] as number);
   }
 
   pairIndex(a: number, b: number): number {
@@ -92,7 +97,14 @@ export class Belief {
     if (a === undefined) return 0;
     if (b === undefined) return 1 + a;
     if (c === undefined) return 1 + this.n + this.pairIndex(a, b);
-    return 1 + this.n + this.pairs + (this.tripleStart[a] as number) + this.pairIndex(b, c) - (this.pairStart[a + 1] as number);
+    return (
+      1 +
+      this.n +
+      this.pairs +
+      (this.tripleStart[a] as number) +
+      this.pairIndex(b, c) -
+      (this.pairStart[a + 1] as number)
+    );
   }
 
   /** Weighs every set by how likely it shows this. The weights are normalised by whoever has no more to weigh. */
@@ -107,7 +119,8 @@ export class Belief {
     for (let a = 0; a < n; a++) {
       const show = shows[a] as number;
       const quiet = silent[a] as number;
-      for (let j = pairStart[a + 1] as number; j < pairs; j++, k++) weights[k] = (weights[k] as number) * (show + quiet * (pair[j] as number));
+      for (let j = pairStart[a + 1] as number; j < pairs; j++, k++)
+        weights[k] = (weights[k] as number) * (show + quiet * (pair[j] as number));
     }
   }
 
@@ -216,15 +229,20 @@ export class Belief {
     this.likelihoods(other);
     const { single: otherSingle, pair: otherPair } = this;
     let total = (weights[0] as number) / (one.healthy * other.healthy);
-    for (let a = 0; a < n; a++) total += (weights[1 + a] as number) / ((single[a] as number) * (otherSingle[a] as number));
-    for (let j = 0; j < pairs; j++) total += (weights[1 + n + j] as number) / ((pair[j] as number) * (otherPair[j] as number));
+    for (let a = 0; a < n; a++)
+      total += (weights[1 + a] as number) / ((single[a] as number) * (otherSingle[a] as number));
+    for (let j = 0; j < pairs; j++)
+      total += (weights[1 + n + j] as number) / ((pair[j] as number) * (otherPair[j] as number));
     let k = 1 + n + pairs;
     for (let a = 0; a < n; a++) {
       const show = one.shows[a] as number;
       const quiet = one.silent[a] as number;
       const otherShow = other.shows[a] as number;
       const otherQuiet = other.silent[a] as number;
-      for (let j = pairStart[a + 1] as number; j < pairs; j++, k++) total += (weights[k] as number) / ((show + quiet * (pair[j] as number)) * (otherShow + otherQuiet * (otherPair[j] as number)));
+      for (let j = pairStart[a + 1] as number; j < pairs; j++, k++)
+        total +=
+          (weights[k] as number) /
+          ((show + quiet * (pair[j] as number)) * (otherShow + otherQuiet * (otherPair[j] as number)));
     }
     return total;
   }
@@ -241,8 +259,16 @@ export class Belief {
     without([fault], []);
     for (let b = 0; b < n; b++) {
       if (b === fault) continue;
-      without([fault, b].sort((x, y) => x - y), [b]);
-      for (let c = b + 1; c < n; c++) if (c !== fault) without([fault, b, c].sort((x, y) => x - y), [b, c]);
+      without(
+        [fault, b].sort((x, y) => x - y),
+        [b],
+      );
+      for (let c = b + 1; c < n; c++)
+        if (c !== fault)
+          without(
+            [fault, b, c].sort((x, y) => x - y),
+            [b, c],
+          );
     }
     weights[0] = 0;
     this.normalise();
@@ -265,7 +291,13 @@ export class Belief {
 
   private collect(threshold: number, count: number): Sets {
     const { n, weights } = this;
-    const sets: Sets = { count, weight: new Float64Array(count), a: new Int16Array(count).fill(n), b: new Int16Array(count).fill(n), c: new Int16Array(count).fill(n) };
+    const sets: Sets = {
+      count,
+      weight: new Float64Array(count),
+      a: new Int16Array(count).fill(n),
+      b: new Int16Array(count).fill(n),
+      c: new Int16Array(count).fill(n),
+    };
     let at = 0;
     const take = (k: number, a: number, b: number, c: number): void => {
       if ((weights[k] as number) < threshold) return;
@@ -277,7 +309,9 @@ export class Belief {
     for (let a = 0; a < n; a++) take(1 + a, a, n, n);
     let k = 1 + n;
     for (let a = 0; a < n; a++) for (let b = a + 1; b < n; b++) take(k++, a, b, n);
-    for (let a = 0; a < n; a++) for (let b = a + 1; b < n; b++) for (let c = b + 1; c < n; c++, k++) if ((weights[k] as number) >= threshold) take(k, a, b, c);
+    for (let a = 0; a < n; a++)
+      for (let b = a + 1; b < n; b++)
+        for (let c = b + 1; c < n; c++, k++) if ((weights[k] as number) >= threshold) take(k, a, b, c);
     return sets;
   }
 }

@@ -45,7 +45,9 @@ export class Finding {
     const steps = chapters.flatMap((chapter) => stepsOf(knowledge, this.model, chapter, twice));
     this.belief = beliefAfter(this.model, knowledge, steps);
     this.showings = steps.flatMap((step) => (step.kind === 'showing' ? [step] : []));
-    this.sinceRepair = steps.slice(steps.findLastIndex((step) => step.kind === 'repaired') + 1).flatMap((step) => (step.kind === 'showing' ? [step] : []));
+    this.sinceRepair = steps
+      .slice(steps.findLastIndex((step) => step.kind === 'repaired') + 1)
+      .flatMap((step) => (step.kind === 'showing' ? [step] : []));
     this.countedOnce = twice;
     this.seen = Object.assign({}, ...chapters.map((chapter) => chapter.seen)) as Seen;
     this.repaired = chapters.flatMap((chapter) => chapter.repaired ?? []);
@@ -58,7 +60,9 @@ export class Finding {
 
   /** What was seen and is not well. */
   unwell(): Likelihood[] {
-    return this.showings.filter((showing) => showing.outcome !== healthyOutcome(this.knowledge, showing.observation)).map((showing) => showing.likelihood);
+    return this.showings
+      .filter((showing) => showing.outcome !== healthyOutcome(this.knowledge, showing.observation))
+      .map((showing) => showing.likelihood);
   }
 
   /** The heaviest sets, at most about so many; looked for once. */
@@ -74,7 +78,8 @@ type Step = (Showing & { readonly kind: 'showing' }) | { readonly kind: 'repaire
 
 function stepsOf(knowledge: Knowledge, model: Model, chapter: Chapter, twice: string[]): Step[] {
   const steps = Object.entries(chapter.seen).flatMap(([observation, outcome]): Step[] => {
-    if (saidBy(knowledge, chapter.seen, observation, outcome) === null) return showingsOf(model, observation, outcome).map((showing) => ({ kind: 'showing', ...showing }));
+    if (saidBy(knowledge, chapter.seen, observation, outcome) === null)
+      return showingsOf(model, observation, outcome).map((showing) => ({ kind: 'showing', ...showing }));
     twice.push(observation);
     return [];
   });
@@ -82,7 +87,10 @@ function stepsOf(knowledge: Knowledge, model: Model, chapter: Chapter, twice: st
   return fault < 0 ? steps : [...steps, { kind: 'repaired', fault }];
 }
 
-const keyOf = (step: Step): string => (step.kind === 'repaired' ? `repaired ${step.fault}` : `${step.observation} ${step.outcome}${step.amongOthers ? ' and others' : ''}`);
+const keyOf = (step: Step): string =>
+  step.kind === 'repaired'
+    ? `repaired ${step.fault}`
+    : `${step.observation} ${step.outcome}${step.amongOthers ? ' and others' : ''}`;
 
 /** The last belief: a new reading goes on from it; where one was taken back, all is weighed anew. */
 let lastBelief: { readonly model: Model; readonly keys: readonly string[]; readonly belief: Belief } | null = null;
@@ -106,40 +114,81 @@ let last: { readonly knowledge: Knowledge; readonly key: string; readonly model:
 
 function modelFor(knowledge: Knowledge, machine: Machine, learned: Learned | undefined): Model {
   const key = JSON.stringify([machine, learned]);
-  if (last?.knowledge !== knowledge || last.key !== key) last = { knowledge, key, model: compileModel(knowledge, machine, learned) };
+  if (last?.knowledge !== knowledge || last.key !== key)
+    last = { knowledge, key, model: compileModel(knowledge, machine, learned) };
   return last.model;
 }
 
 export function openChecks(knowledge: Knowledge, model: Model, seen: Seen): CompiledObservation[] {
-  const stopped = new Set(knowledge.standstills.filter((entry) => asList(seen[entry.observation]).includes(entry.outcome)).map((entry) => entry.stops));
+  const stopped = new Set(
+    knowledge.standstills
+      .filter((entry) => asList(seen[entry.observation]).includes(entry.outcome))
+      .map((entry) => entry.stops),
+  );
   return [...model.observations.values()].filter((entry) => {
     const wants = knowledge.observations[entry.id]?.wants;
-    if (!entry.belongs || seen[entry.id] !== undefined || (wants !== undefined && (stopped.has('turning') || stopped.has(wants)))) return false;
+    if (
+      !entry.belongs ||
+      seen[entry.id] !== undefined ||
+      (wants !== undefined && (stopped.has('turning') || stopped.has(wants)))
+    )
+      return false;
     return !knowledge.sameFacts.some((fact) => fact.second === entry.id && seen[fact.first] !== undefined);
   });
 }
 
-export const asList = (outcome: string | readonly string[] | undefined): readonly string[] => (outcome === undefined ? [] : typeof outcome === 'string' ? [outcome] : outcome);
+export const asList = (outcome: string | readonly string[] | undefined): readonly string[] =>
+  outcome === undefined ? [] : typeof outcome === 'string' ? [outcome] : outcome;
 
 /** The observation that tells this fact already, or null. */
-function saidBy(knowledge: Knowledge, seen: Seen, observation: string, outcome: string | readonly string[]): string | null {
-  const fact = knowledge.sameFacts.find((entry) => entry.second === observation && seen[entry.first] !== undefined && asList(outcome).every((one) => entry.outcomes.includes(one)));
+function saidBy(
+  knowledge: Knowledge,
+  seen: Seen,
+  observation: string,
+  outcome: string | readonly string[],
+): string | null {
+  const fact = knowledge.sameFacts.find(
+    (entry) =>
+      entry.second === observation &&
+      seen[entry.first] !== undefined &&
+      asList(outcome).every((one) => entry.outcomes.includes(one)),
+  );
   return fact?.first ?? null;
 }
 
 /** What an observation tells of the past does not count again by the past itself. */
 function withoutDoubles(knowledge: Knowledge, machine: Machine, chapters: readonly Chapter[]): Machine {
-  const told = knowledge.tellsPast.filter((entry) => chapters.some((chapter) => asList(chapter.seen[entry.observation]).some((outcome) => outcome !== healthyOutcome(knowledge, entry.observation))));
-  return told.length === 0 ? machine : { ...machine, past: { ...machine.past, ...Object.fromEntries(told.map((entry) => [entry.past, undefined])) } };
+  const told = knowledge.tellsPast.filter((entry) =>
+    chapters.some((chapter) =>
+      asList(chapter.seen[entry.observation]).some(
+        (outcome) => outcome !== healthyOutcome(knowledge, entry.observation),
+      ),
+    ),
+  );
+  return told.length === 0
+    ? machine
+    : { ...machine, past: { ...machine.past, ...Object.fromEntries(told.map((entry) => [entry.past, undefined])) } };
 }
 
 /** The first outcome of an observation: the healthy one. */
-export const healthyOutcome = (knowledge: Knowledge, observation: string): string | undefined => Object.keys(knowledge.observations[observation]?.outcomes ?? {})[0];
+export const healthyOutcome = (knowledge: Knowledge, observation: string): string | undefined =>
+  Object.keys(knowledge.observations[observation]?.outcomes ?? {})[0];
 
 function showingsOf(model: Model, observation: string, outcome: string | readonly string[]): Showing[] {
   const compiled = model.observations.get(observation);
   if (compiled === undefined) throw new Error(`No such observation: ${observation}`);
   const outcomes = asList(outcome);
-  if (outcomes.length === 1) return outcomes.map((one) => ({ observation, outcome: one, likelihood: likelihoodOf(compiled, one), amongOthers: false }));
-  return outcomes.map((one) => ({ observation, outcome: one, likelihood: likelihoodAmongOthers(compiled, one), amongOthers: true }));
+  if (outcomes.length === 1)
+    return outcomes.map((one) => ({
+      observation,
+      outcome: one,
+      likelihood: likelihoodOf(compiled, one),
+      amongOthers: false,
+    }));
+  return outcomes.map((one) => ({
+    observation,
+    outcome: one,
+    likelihood: likelihoodAmongOthers(compiled, one),
+    amongOthers: true,
+  }));
 }

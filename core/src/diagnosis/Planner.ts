@@ -56,7 +56,11 @@ export class Planner {
   /** Prices of the culprits alone. */
   private price(after: readonly string[] = []): Price {
     const whole = this.prices.price(after);
-    const pick = (from: Float64Array): Float64Array => Float64Array.from({ length: this.n + 1 }, (_, at) => from[this.culprits.faults[at] ?? this.model.faultIds.length] as number);
+    const pick = (from: Float64Array): Float64Array =>
+      Float64Array.from(
+        { length: this.n + 1 },
+        (_, at) => from[this.culprits.faults[at] ?? this.model.faultIds.length] as number,
+      );
     return { pass: pick(whole.pass), then: pick(whole.then) };
   }
 
@@ -75,7 +79,8 @@ export class Planner {
       if (b < n) by[b] = (by[b] as number) + w;
       if (c < n) by[c] = (by[c] as number) + w;
     }
-    for (let f = 0; f <= n; f++) this.ratio[f] = f === first ? Number.POSITIVE_INFINITY : (by[f] as number) / (pass[f] as number);
+    for (let f = 0; f <= n; f++)
+      this.ratio[f] = f === first ? Number.POSITIVE_INFINITY : (by[f] as number) / (pass[f] as number);
     sortDown(this.order, this.ratio);
     let sum = 0;
     for (const f of this.order) {
@@ -109,7 +114,10 @@ export class Planner {
   }
 
   private costAfter(weight: Float64Array, likelihoods: readonly Float64Array[], price: Price): number {
-    return likelihoods.reduce((sum, likelihood) => sum + this.expectedCost(this.times(weight, likelihood, this.scratch), price), 0);
+    return likelihoods.reduce(
+      (sum, likelihood) => sum + this.expectedCost(this.times(weight, likelihood, this.scratch), price),
+      0,
+    );
   }
 
   /** Every check still open and every likely repair, most worth first; checks without their tool last. */
@@ -121,35 +129,80 @@ export class Planner {
     const planned = this.culprits.faults[this.order[0] as number];
     const look = planned === undefined ? null : this.prices.lookFor(planned);
     const repairs = this.likely().map((f) => this.repairStep(price, f, now));
-    const candidates = open.map((observation) => ({ observation, minutes: this.prices.checkMinutes(observation.id), likelihoods: this.bears(observation, by) ? likelihoodsOf(this.culprits, observation) : [] }));
-    const savings = new Map(candidates.map(({ observation, minutes, likelihoods }) => [observation.id, (likelihoods.length === 0 ? 0 : now - this.costAfter(weight, likelihoods, this.price([observation.id]))) - minutes]));
+    const candidates = open.map((observation) => ({
+      observation,
+      minutes: this.prices.checkMinutes(observation.id),
+      likelihoods: this.bears(observation, by) ? likelihoodsOf(this.culprits, observation) : [],
+    }));
+    const savings = new Map(
+      candidates.map(({ observation, minutes, likelihoods }) => [
+        observation.id,
+        (likelihoods.length === 0 ? 0 : now - this.costAfter(weight, likelihoods, this.price([observation.id]))) -
+          minutes,
+      ]),
+    );
     const first = candidates.find((entry) => entry.observation.id === look);
-    if (first) savings.set(first.observation.id, Math.max(0, savings.get(first.observation.id) as number, now - this.costOfTwo(first, this.best(candidates, savings))));
-    const checks = candidates.map(({ observation: { id }, minutes }): Step => ({ kind: 'check', id, minutes, expectedSaving: savings.get(id) as number, toolsMissing: this.prices.toolsMissing(id) }));
-    return [...checks, ...repairs].sort((x, y) => lateness(x) - lateness(y) || y.expectedSaving - x.expectedSaving || x.minutes - y.minutes);
+    if (first)
+      savings.set(
+        first.observation.id,
+        Math.max(
+          0,
+          savings.get(first.observation.id) as number,
+          now - this.costOfTwo(first, this.best(candidates, savings)),
+        ),
+      );
+    const checks = candidates.map(({ observation: { id }, minutes }): Step => ({
+      kind: 'check',
+      id,
+      minutes,
+      expectedSaving: savings.get(id) as number,
+      toolsMissing: this.prices.toolsMissing(id),
+    }));
+    return [...checks, ...repairs].sort(
+      (x, y) => lateness(x) - lateness(y) || y.expectedSaving - x.expectedSaving || x.minutes - y.minutes,
+    );
   }
 
   private best(candidates: readonly Candidate[], savings: ReadonlyMap<string, number>): Candidate[] {
-    const atHand = candidates.filter(({ observation, likelihoods }) => likelihoods.length > 0 && this.prices.toolsMissing(observation.id).length === 0);
-    return atHand.sort((x, y) => (savings.get(y.observation.id) as number) - (savings.get(x.observation.id) as number)).slice(0, FOLLOWERS);
+    const atHand = candidates.filter(
+      ({ observation, likelihoods }) => likelihoods.length > 0 && this.prices.toolsMissing(observation.id).length === 0,
+    );
+    return atHand
+      .sort((x, y) => (savings.get(y.observation.id) as number) - (savings.get(x.observation.id) as number))
+      .slice(0, FOLLOWERS);
   }
 
   /** A check, and after each of its outcomes the plan or the best of these checks. */
   private costOfTwo(first: Candidate, few: readonly Candidate[]): number {
     const own = [first.observation.id];
     const alone = this.price(own);
-    const pairs = few.filter((entry) => entry !== first).map((second) => ({ second, minutes: this.prices.checkMinutes(second.observation.id, own), price: this.price([...own, second.observation.id]) }));
+    const pairs = few
+      .filter((entry) => entry !== first)
+      .map((second) => ({
+        second,
+        minutes: this.prices.checkMinutes(second.observation.id, own),
+        price: this.price([...own, second.observation.id]),
+      }));
     return first.likelihoods.reduce((sum, likelihood) => {
       const after = this.times(this.culprits.weight, likelihood, new Float64Array(likelihood.length));
       const mass = after.reduce((total, w) => total + w, 0);
-      const best = pairs.reduce((least, { second, minutes, price }) => Math.min(least, mass * minutes + this.costAfter(after, second.likelihoods, price)), this.expectedCost(after, alone));
+      const best = pairs.reduce(
+        (least, { second, minutes, price }) =>
+          Math.min(least, mass * minutes + this.costAfter(after, second.likelihoods, price)),
+        this.expectedCost(after, alone),
+      );
       return sum + best;
     }, first.minutes);
   }
 
   /** Whether a culprit that speaks to it is likely enough to matter. */
   private bears(observation: CompiledObservation, by: Float64Array): boolean {
-    return this.culprits.faults.reduce((sum, fault, f) => sum + (by[f] as number) * (1 - (observation.silent[fault] as number)), 0) >= BEARS;
+    return (
+      this.culprits.faults.reduce(
+        (sum, fault, f) => sum + (by[f] as number) * (1 - (observation.silent[fault] as number)),
+        0,
+      ) >= BEARS
+    );
   }
 
   /** A repair at once, before all else: what it costs whole, against the plan. */
@@ -163,14 +216,23 @@ export class Planner {
       at.pass[place] = other === fault ? this.prices.repairCost(id) : NOTHING_MORE;
       at.then[place] = 0;
     }
-    return { kind: 'repair', id, minutes: this.prices.repairMinutes(id), expectedSaving: now - this.expectedCost(this.culprits.weight, at, f), toolsMissing: [] };
+    return {
+      kind: 'repair',
+      id,
+      minutes: this.prices.repairMinutes(id),
+      expectedSaving: now - this.expectedCost(this.culprits.weight, at, f),
+      toolsMissing: [],
+    };
   }
 
   /** After a plan: the faults worth a repair, by p/c, each repair once. */
   private likely(): number[] {
     const by = this.by;
     const { faults } = this.culprits;
-    const likeliest = (f: number): boolean => this.prices.sameRepair(faults[f] as number).every((other) => (by[faults.indexOf(other)] ?? 0) <= (by[f] as number));
+    const likeliest = (f: number): boolean =>
+      this.prices
+        .sameRepair(faults[f] as number)
+        .every((other) => (by[faults.indexOf(other)] ?? 0) <= (by[f] as number));
     return [...this.order].filter((f) => f < this.n && (by[f] as number) > 0.02 && likeliest(f)).slice(0, 8);
   }
 }

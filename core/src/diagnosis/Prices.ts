@@ -52,17 +52,30 @@ const standings = new WeakMap<Model, Standing>();
 function standingOf(model: Model, knowledge: Knowledge): Standing {
   const known = standings.get(model);
   if (known) return known;
-  const looks = [...model.observations.values()].filter((entry) => entry.belongs && (entry.healthy[0] as number) >= 1 - SETTLES);
+  const looks = [...model.observations.values()].filter(
+    (entry) => entry.belongs && (entry.healthy[0] as number) >= 1 - SETTLES,
+  );
   const settlers = model.faultIds.map((_, f) => looks.filter((entry) => settles(entry, f)).map((entry) => entry.id));
-  const wants = model.faultIds.map((id, f) => new Set([...(knowledge.faults[id]?.repair.setUps ?? []), ...(settlers[f] as string[]).flatMap((look) => knowledge.observations[look]?.setUps ?? [])]));
+  const wants = model.faultIds.map(
+    (id, f) =>
+      new Set([
+        ...(knowledge.faults[id]?.repair.setUps ?? []),
+        ...(settlers[f] as string[]).flatMap((look) => knowledge.observations[look]?.setUps ?? []),
+      ]),
+  );
   const says = model.faultIds.map((id) => knowledge.faults[id]?.repair.says);
-  const standing = { settlers, wants, sameRepair: says.map((own) => says.flatMap((other, f) => (other === own ? [f] : []))) };
+  const standing = {
+    settlers,
+    wants,
+    sameRepair: says.map((own) => says.flatMap((other, f) => (other === own ? [f] : []))),
+  };
   standings.set(model, standing);
   return standing;
 }
 
 /** Faults by faults that one and the same repair puts right: a new plug is a new plug. */
-export const sameRepairs = (model: Model, knowledge: Knowledge): readonly (readonly number[])[] => standingOf(model, knowledge).sameRepair;
+export const sameRepairs = (model: Model, knowledge: Knowledge): readonly (readonly number[])[] =>
+  standingOf(model, knowledge).sameRepair;
 
 export interface Looked {
   /** Checks that can still be made. */
@@ -98,7 +111,9 @@ export class Prices {
 
   toolsMissing(id: string): string[] {
     const { toolsAtHand } = this.bench;
-    return toolsAtHand === null ? [] : (this.knowledge.observations[id]?.tools ?? []).filter((tool) => !toolsAtHand.has(tool));
+    return toolsAtHand === null
+      ? []
+      : (this.knowledge.observations[id]?.tools ?? []).filter((tool) => !toolsAtHand.has(tool));
   }
 
   /** Minutes of a check, after these others. */
@@ -112,11 +127,17 @@ export class Prices {
 
   /** Repair whole: minutes, parts and the try after it, as minutes. */
   repairCost(id: string, done: ReadonlySet<string> = this.bench.setUpsDone): number {
-    return repairMinutes(this.knowledge, id, done) + (this.knowledge.faults[id]?.repair.partsCents ?? 0) / this.costs.centsPerMinute + this.costs.minutesToTry;
+    return (
+      repairMinutes(this.knowledge, id, done) +
+      (this.knowledge.faults[id]?.repair.partsCents ?? 0) / this.costs.centsPerMinute +
+      this.costs.minutesToTry
+    );
   }
 
   private doneAfter(after: readonly string[]): ReadonlySet<string> {
-    return after.length === 0 ? this.bench.setUpsDone : new Set([...this.bench.setUpsDone, ...after.flatMap((id) => this.knowledge.observations[id]?.setUps ?? [])]);
+    return after.length === 0
+      ? this.bench.setUpsDone
+      : new Set([...this.bench.setUpsDone, ...after.flatMap((id) => this.knowledge.observations[id]?.setUps ?? [])]);
   }
 
   private canLook(id: string): boolean {
@@ -126,7 +147,9 @@ export class Prices {
   /** The cheapest look that settles a fault and was not made; null where repairing it at once is cheaper, or nothing settles it. */
   lookFor(f: number): string | null {
     if (this.base.then[f] === 0) return null;
-    const looks = (this.standing.settlers[f] as readonly string[]).filter((id) => this.canLook(id)).map((id) => ({ id, minutes: this.checkMinutes(id) }));
+    const looks = (this.standing.settlers[f] as readonly string[])
+      .filter((id) => this.canLook(id))
+      .map((id) => ({ id, minutes: this.checkMinutes(id) }));
     return looks.sort((x, y) => x.minutes - y.minutes)[0]?.id ?? null;
   }
 
@@ -136,12 +159,16 @@ export class Prices {
     const done = this.doneAfter(after);
     const fresh = [...done].filter((id) => !this.bench.setUpsDone.has(id));
     const price = { pass: this.base.pass.slice(), then: this.base.then.slice() };
-    for (let f = 0; f < this.model.faultIds.length; f++) if (this.isTouched(f, after, fresh)) this.set(price, f, done, after);
+    for (let f = 0; f < this.model.faultIds.length; f++)
+      if (this.isTouched(f, after, fresh)) this.set(price, f, done, after);
     return price;
   }
 
   private isTouched(f: number, after: readonly string[], fresh: readonly string[]): boolean {
-    return (this.standing.settlers[f] as readonly string[]).some((id) => after.includes(id)) || fresh.some((id) => (this.standing.wants[f] as ReadonlySet<string>).has(id));
+    return (
+      (this.standing.settlers[f] as readonly string[]).some((id) => after.includes(id)) ||
+      fresh.some((id) => (this.standing.wants[f] as ReadonlySet<string>).has(id))
+    );
   }
 
   private priceAll(): Price {

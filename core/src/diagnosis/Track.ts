@@ -26,7 +26,13 @@ export class Track {
     this.model = finding.model;
     this.n = finding.model.faultIds.length;
     const total = sets.weight.reduce((sum, w) => sum + w, 0);
-    this.sets = { count: sets.count, weight: sets.weight.map((w) => w / total), a: sets.a.slice(), b: sets.b.slice(), c: sets.c.slice() };
+    this.sets = {
+      count: sets.count,
+      weight: sets.weight.map((w) => w / total),
+      a: sets.a.slice(),
+      b: sets.b.slice(),
+      c: sets.c.slice(),
+    };
     this.seen = { ...finding.seen };
     this.setUpsDone = new Set(setUpsDone);
     this.unwell = finding.unwell();
@@ -61,7 +67,8 @@ export class Track {
 
   private normalise(): void {
     const total = this.sets.weight.reduce((sum, w) => sum + w, 0);
-    if (total > 0) for (let k = 0; k < this.sets.count; k++) this.sets.weight[k] = (this.sets.weight[k] as number) / total;
+    if (total > 0)
+      for (let k = 0; k < this.sets.count; k++) this.sets.weight[k] = (this.sets.weight[k] as number) / total;
   }
 
   /** Puts a fault right, and all that the same repair puts right. The trouble is still there afterwards. Out: their ids. */
@@ -101,14 +108,31 @@ export class Track {
  * What a machine with these faults shows, and which of them speak to it: a fault that speaks does so each time.
  * The first in precedence is heard; once it is put right, the next.
  */
-export function drawShowing(observation: CompiledObservation, faults: readonly number[], random: Random): { readonly outcome: string; readonly speakers: readonly number[] } {
-  const speakers = [...faults].sort((x, y) => x - y).filter((fault) => random() >= (observation.silent[fault] as number));
+export function drawShowing(
+  observation: CompiledObservation,
+  faults: readonly number[],
+  random: Random,
+): { readonly outcome: string; readonly speakers: readonly number[] } {
+  const speakers = [...faults]
+    .sort((x, y) => x - y)
+    .filter((fault) => random() >= (observation.silent[fault] as number));
   const [heard] = speakers;
-  return { outcome: pick(observation, (outcome) => (heard === undefined ? observation.healthy[outcome] : observation.shows[outcome]?.[heard]) as number, random), speakers };
+  return {
+    outcome: pick(
+      observation,
+      (outcome) => (heard === undefined ? observation.healthy[outcome] : observation.shows[outcome]?.[heard]) as number,
+      random,
+    ),
+    speakers,
+  };
 }
 
 /** Which of these faults speak, when this was shown. */
-export function drawSpeakers({ shows, silent, healthy }: Likelihood, faults: readonly number[], random: Random): number[] {
+export function drawSpeakers(
+  { shows, silent, healthy }: Likelihood,
+  faults: readonly number[],
+  random: Random,
+): number[] {
   const order = [...faults].sort((x, y) => x - y);
   let quiet = 1;
   const owed = order.map((fault) => {
@@ -118,7 +142,9 @@ export function drawSpeakers({ shows, silent, healthy }: Likelihood, faults: rea
   });
   let left = random() * (owed.reduce((sum, part) => sum + part, 0) + quiet * healthy);
   const heard = owed.findIndex((part) => (left -= part) < 0);
-  return heard < 0 ? [] : order.filter((fault, at) => at === heard || (at > heard && random() >= (silent[fault] as number)));
+  return heard < 0
+    ? []
+    : order.filter((fault, at) => at === heard || (at > heard && random() >= (silent[fault] as number)));
 }
 
 function pick(observation: CompiledObservation, weightOf: (outcome: number) => number, random: Random): string {

@@ -20,18 +20,45 @@ const name = (n: number): string => `f${n}`;
 const look = (n: number): string => `o${n}`;
 
 function knowledgeOf({ odds, healthy, speaks }: Small): Knowledge {
-  const faults = odds.map((_, f): [string, Fault] => [name(f), { says: '', lane: 'fuel', family: '', perThousand: 1000 * (odds[f] as number) / (1 + (odds[f] as number)), rank: f, shows: Object.fromEntries(healthy.map((__, o) => [look(o), { bad: speaks[f]?.[o] as number }])), repair: { says: '', minutes: 1, partsCents: 0 } }]);
-  const observations = healthy.map((h, o): [string, Observation] => [look(o), { words: '', kind: 'look', minutes: 1, how: '', outcomes: { good: ['', h, ''], bad: ['', 1 - h, ''] } }]);
-  return { ...FAULT_KNOWLEDGE, faults: Object.fromEntries(faults), observations: Object.fromEntries(observations), sameFacts: [], standstills: [], tellsPast: [] };
+  const faults = odds.map((_, f): [string, Fault] => [
+    name(f),
+    {
+      says: '',
+      lane: 'fuel',
+      family: '',
+      perThousand: (1000 * (odds[f] as number)) / (1 + (odds[f] as number)),
+      rank: f,
+      shows: Object.fromEntries(healthy.map((__, o) => [look(o), { bad: speaks[f]?.[o] as number }])),
+      repair: { says: '', minutes: 1, partsCents: 0 },
+    },
+  ]);
+  const observations = healthy.map((h, o): [string, Observation] => [
+    look(o),
+    { words: '', kind: 'look', minutes: 1, how: '', outcomes: { good: ['', h, ''], bad: ['', 1 - h, ''] } },
+  ]);
+  return {
+    ...FAULT_KNOWLEDGE,
+    faults: Object.fromEntries(faults),
+    observations: Object.fromEntries(observations),
+    sameFacts: [],
+    standstills: [],
+    tellsPast: [],
+  };
 }
 
 function byLibrary({ odds, healthy, speaks, seen }: Small): number[] {
   const parents = odds.map((_, f) => name(f));
-  const causes = odds.map((o, f) => [name(f), { id: name(f), states: ['T', 'F'], parents: [], cpt: { T: o / (1 + o), F: 1 / (1 + o) } }] as const);
+  const causes = odds.map(
+    (o, f) =>
+      [name(f), { id: name(f), states: ['T', 'F'], parents: [], cpt: { T: o / (1 + o), F: 1 / (1 + o) } }] as const,
+  );
   const looks = healthy.map((h, o) => {
     const cpt = Array.from({ length: 2 ** odds.length }, (_, mask) => {
       const good = odds.reduce((p, __, f) => ((mask >> f) & 1 ? p * (1 - (speaks[f]?.[o] as number)) : p), h);
-      return { when: Object.fromEntries(parents.map((id, f) => [id, (mask >> f) & 1 ? 'T' : 'F'])), then: { T: 1 - good, F: good } };
+      return {
+        when: Object.fromEntries(parents.map((id, f) => [id, (mask >> f) & 1 ? 'T' : 'F'])),
+        then: { T: 1 - good, F: good },
+      };
     });
     return [look(o), { id: look(o), states: ['T', 'F'], parents, cpt }] as const;
   });
@@ -40,12 +67,23 @@ function byLibrary({ odds, healthy, speaks, seen }: Small): number[] {
   return parents.map((id) => infer(network, { [id]: 'T' }, given));
 }
 
-const byUs = (small: Small): Float64Array => new Finding(knowledgeOf(small), { engine: {}, past: {} }, [{ seen: Object.fromEntries(small.seen.map((bad, o) => [look(o), bad ? 'bad' : 'good'])) }]).belief.marginals();
+const byUs = (small: Small): Float64Array =>
+  new Finding(knowledgeOf(small), { engine: {}, past: {} }, [
+    { seen: Object.fromEntries(small.seen.map((bad, o) => [look(o), bad ? 'bad' : 'good'])) },
+  ]).belief.marginals();
 
 const p = fc.double({ min: 0.02, max: 0.95, noNaN: true });
 const small = fc.integer({ min: 1, max: 3 }).chain((faults) =>
   fc.integer({ min: 1, max: 5 }).chain((looks) =>
-    fc.record({ odds: fc.array(fc.double({ min: 0.002, max: 0.8, noNaN: true }), { minLength: faults, maxLength: faults }), healthy: fc.array(p, { minLength: looks, maxLength: looks }), speaks: fc.array(fc.array(p, { minLength: looks, maxLength: looks }), { minLength: faults, maxLength: faults }), seen: fc.array(fc.boolean(), { minLength: looks, maxLength: looks }) }),
+    fc.record({
+      odds: fc.array(fc.double({ min: 0.002, max: 0.8, noNaN: true }), { minLength: faults, maxLength: faults }),
+      healthy: fc.array(p, { minLength: looks, maxLength: looks }),
+      speaks: fc.array(fc.array(p, { minLength: looks, maxLength: looks }), {
+        minLength: faults,
+        maxLength: faults,
+      }),
+      seen: fc.array(fc.boolean(), { minLength: looks, maxLength: looks }),
+    }),
   ),
 );
 
@@ -65,7 +103,11 @@ test('three faults of the knowledge base itself, their observations folded into 
   const net: Small = {
     odds: ids.map((id) => FAULTS[id].perThousand / (1000 - FAULTS[id].perThousand)),
     healthy: looks.map((id) => Object.values(FAULT_KNOWLEDGE.observations[id].outcomes)[0]?.[1] as number),
-    speaks: ids.map((id) => looks.map((observation) => Object.values(FAULTS[id].shows[observation] ?? {}).reduce((sum, part) => sum + part, 0))),
+    speaks: ids.map((id) =>
+      looks.map((observation) =>
+        Object.values(FAULTS[id].shows[observation] ?? {}).reduce((sum, part) => sum + part, 0),
+      ),
+    ),
     seen: [true, true, false, true],
   };
   const theirs = byLibrary(net);

@@ -10,7 +10,12 @@ export const CASE_FORMAT = 'hudrik-case/1';
 export type CaseProblem =
   | { readonly code: 'not-json'; readonly why: string }
   | { readonly code: 'wrong-format'; readonly got: string }
-  | { readonly code: 'unknown-id'; readonly what: 'field' | 'class' | 'engine' | 'context' | 'observation'; readonly id: string; readonly nearest: string }
+  | {
+      readonly code: 'unknown-id';
+      readonly what: 'field' | 'class' | 'engine' | 'context' | 'observation';
+      readonly id: string;
+      readonly nearest: string;
+    }
   | { readonly code: 'unknown-outcome'; readonly of: string; readonly outcome: string; readonly nearest: string }
   | { readonly code: 'not-a-reading'; readonly of: string; readonly why: string };
 
@@ -22,7 +27,11 @@ export interface Case {
 }
 
 /** Bands a raw reading into an outcome, or says why it can not. */
-export type Band = (observation: string, reading: unknown, engine: Machine['engine']) => { readonly ok: true; readonly outcome: string } | { readonly ok: false; readonly why: string };
+export type Band = (
+  observation: string,
+  reading: unknown,
+  engine: Machine['engine'],
+) => { readonly ok: true; readonly outcome: string } | { readonly ok: false; readonly why: string };
 
 const FIELDS = ['format', 'class', 'engine', 'context', 'observations'];
 const NUMBERS = ['daysStood', 'hoursSinceService', 'ageYears'];
@@ -37,14 +46,20 @@ const refuse = (problem: CaseProblem): never => {
   throw new Refused(problem);
 };
 
-export const nearest = (text: string, known: readonly string[]): string => known.reduce((best, entry) => (distance(text, entry) < distance(text, best) ? entry : best), known[0] ?? '');
+export const nearest = (text: string, known: readonly string[]): string =>
+  known.reduce((best, entry) => (distance(text, entry) < distance(text, best) ? entry : best), known[0] ?? '');
 
 /**
  * Reads a case file.
  * In: its text or parsed JSON, the class ids and the knowledge, the banding of readings. Out: the case, or the first problem with the
  * nearest known name. Every field may be left out. Format hudrik-case/1.
  */
-export function readCase(input: unknown, classIds: readonly string[], knowledge: Knowledge, band: Band): { readonly ok: true; readonly case: Case } | { readonly ok: false; readonly problem: CaseProblem } {
+export function readCase(
+  input: unknown,
+  classIds: readonly string[],
+  knowledge: Knowledge,
+  band: Band,
+): { readonly ok: true; readonly case: Case } | { readonly ok: false; readonly problem: CaseProblem } {
   try {
     return { ok: true, case: parse(typeof input === 'string' ? fromJson(input) : input, classIds, knowledge, band) };
   } catch (error) {
@@ -63,16 +78,21 @@ function fromJson(text: string): unknown {
 
 function asRecord(value: unknown, name: string): Record<string, unknown> {
   if (value === undefined || value === null) return {};
-  if (typeof value !== 'object' || Array.isArray(value)) return refuse({ code: 'not-a-reading', of: name, why: 'an object is wanted' });
+  if (typeof value !== 'object' || Array.isArray(value))
+    return refuse({ code: 'not-a-reading', of: name, why: 'an object is wanted' });
   return value as Record<string, unknown>;
 }
 
 function parse(input: unknown, classIds: readonly string[], knowledge: Knowledge, band: Band): Case {
   const file = asRecord(input, 'case');
-  for (const field of Object.keys(file)) if (!FIELDS.includes(field)) refuse({ code: 'unknown-id', what: 'field', id: field, nearest: nearest(field, FIELDS) });
-  if (file['format'] !== undefined && file['format'] !== CASE_FORMAT) refuse({ code: 'wrong-format', got: String(file['format']) });
+  for (const field of Object.keys(file))
+    if (!FIELDS.includes(field))
+      refuse({ code: 'unknown-id', what: 'field', id: field, nearest: nearest(field, FIELDS) });
+  if (file['format'] !== undefined && file['format'] !== CASE_FORMAT)
+    refuse({ code: 'wrong-format', got: String(file['format']) });
   const classId = file['class'] === undefined || file['class'] === 'engine' ? undefined : String(file['class']);
-  if (classId !== undefined && !classIds.includes(classId)) refuse({ code: 'unknown-id', what: 'class', id: classId, nearest: nearest(classId, [...classIds, 'engine']) });
+  if (classId !== undefined && !classIds.includes(classId))
+    refuse({ code: 'unknown-id', what: 'class', id: classId, nearest: nearest(classId, [...classIds, 'engine']) });
   const engine = readEngine(asRecord(file['engine'], 'engine'));
   const machine: Machine = { classId, engine, past: readPast(asRecord(file['context'], 'context')) };
   return { machine, ...readObservations(asRecord(file['observations'], 'observations'), knowledge, band, engine) };
@@ -81,8 +101,16 @@ function parse(input: unknown, classIds: readonly string[], knowledge: Knowledge
 function readEngine(given: Record<string, unknown>): Machine['engine'] {
   const traits = ENGINE_TRAITS as Readonly<Record<string, readonly unknown[]>>;
   for (const [trait, value] of Object.entries(given)) {
-    const known = traits[trait] ?? refuse({ code: 'unknown-id', what: 'engine', id: trait, nearest: nearest(trait, Object.keys(traits)) });
-    if (!known.includes(value)) refuse({ code: 'unknown-outcome', of: `engine.${trait}`, outcome: String(value), nearest: nearest(String(value), known.map(String)) });
+    const known =
+      traits[trait] ??
+      refuse({ code: 'unknown-id', what: 'engine', id: trait, nearest: nearest(trait, Object.keys(traits)) });
+    if (!known.includes(value))
+      refuse({
+        code: 'unknown-outcome',
+        of: `engine.${trait}`,
+        outcome: String(value),
+        nearest: nearest(String(value), known.map(String)),
+      });
   }
   return given as Machine['engine'];
 }
@@ -90,20 +118,41 @@ function readEngine(given: Record<string, unknown>): Machine['engine'] {
 function readPast(given: Record<string, unknown>): Machine['past'] {
   const known = [...NUMBERS, ...Object.keys(CHOICES), ...TRUTHS];
   for (const [field, value] of Object.entries(given)) {
-    if (!known.includes(field)) refuse({ code: 'unknown-id', what: 'context', id: field, nearest: nearest(field, known) });
+    if (!known.includes(field))
+      refuse({ code: 'unknown-id', what: 'context', id: field, nearest: nearest(field, known) });
     const choices = CHOICES[field];
-    if (choices && !choices.includes(String(value))) refuse({ code: 'unknown-outcome', of: `context.${field}`, outcome: String(value), nearest: nearest(String(value), choices) });
-    if (NUMBERS.includes(field) && !(typeof value === 'number' && Number.isFinite(value) && value >= 0)) refuse({ code: 'not-a-reading', of: `context.${field}`, why: 'a number from 0 is wanted' });
-    if ((TRUTHS as readonly string[]).includes(field) && typeof value !== 'boolean') refuse({ code: 'not-a-reading', of: `context.${field}`, why: 'true or false is wanted' });
+    if (choices && !choices.includes(String(value)))
+      refuse({
+        code: 'unknown-outcome',
+        of: `context.${field}`,
+        outcome: String(value),
+        nearest: nearest(String(value), choices),
+      });
+    if (NUMBERS.includes(field) && !(typeof value === 'number' && Number.isFinite(value) && value >= 0))
+      refuse({ code: 'not-a-reading', of: `context.${field}`, why: 'a number from 0 is wanted' });
+    if ((TRUTHS as readonly string[]).includes(field) && typeof value !== 'boolean')
+      refuse({ code: 'not-a-reading', of: `context.${field}`, why: 'true or false is wanted' });
   }
   return given as Machine['past'];
 }
 
-function readObservations(given: Record<string, unknown>, knowledge: Knowledge, band: Band, engine: Machine['engine']): Pick<Case, 'seen' | 'readings'> {
+function readObservations(
+  given: Record<string, unknown>,
+  knowledge: Knowledge,
+  band: Band,
+  engine: Machine['engine'],
+): Pick<Case, 'seen' | 'readings'> {
   const seen: Record<string, string | readonly string[]> = {};
   const readings: Record<string, unknown> = {};
   for (const [id, value] of Object.entries(given)) {
-    const observation = knowledge.observations[id] ?? refuse({ code: 'unknown-id', what: 'observation', id, nearest: nearest(id, Object.keys(knowledge.observations)) });
+    const observation =
+      knowledge.observations[id] ??
+      refuse({
+        code: 'unknown-id',
+        what: 'observation',
+        id,
+        nearest: nearest(id, Object.keys(knowledge.observations)),
+      });
     const known = Object.keys(observation.outcomes);
     if (typeof value === 'object' && value !== null && !Array.isArray(value)) {
       const banded = band(id, value, engine);
@@ -113,8 +162,11 @@ function readObservations(given: Record<string, unknown>, knowledge: Knowledge, 
       continue;
     }
     const outcomes = (Array.isArray(value) ? value : [value]).map(String);
-    for (const outcome of outcomes) if (!known.includes(outcome)) refuse({ code: 'unknown-outcome', of: id, outcome, nearest: nearest(outcome, known) });
-    if (outcomes.length !== 1 && (!observation.several || outcomes.length === 0)) refuse({ code: 'not-a-reading', of: id, why: 'one outcome is wanted' });
+    for (const outcome of outcomes)
+      if (!known.includes(outcome))
+        refuse({ code: 'unknown-outcome', of: id, outcome, nearest: nearest(outcome, known) });
+    if (outcomes.length !== 1 && (!observation.several || outcomes.length === 0))
+      refuse({ code: 'not-a-reading', of: id, why: 'one outcome is wanted' });
     seen[id] = outcomes.length === 1 ? (outcomes[0] as string) : [...new Set(outcomes)];
   }
   return { seen, readings };

@@ -1,6 +1,13 @@
 import { readFileSync } from 'node:fs';
 import path from 'node:path';
-import { CLASS_IDS, FAULT_KNOWLEDGE, NOTHING_WRONG, OBSERVATIONS, READING_LIMITS, type ObservationId } from '../catalogue';
+import {
+  CLASS_IDS,
+  FAULT_KNOWLEDGE,
+  NOTHING_WRONG,
+  OBSERVATIONS,
+  READING_LIMITS,
+  type ObservationId,
+} from '../catalogue';
 import { bandReading } from '../readings';
 import { Finding, readCase, writeCase, type Band, type CaseProblem } from './index';
 
@@ -42,14 +49,19 @@ function mustStand(input: unknown, causes: readonly string[], wanted: Standing):
   const chances = causes.map((id) => order.find((entry) => entry.id === id)?.p ?? 0);
   expect(Math.max(...places)).toBeLessThanOrEqual(wanted.within);
   if (wanted.atLeast !== undefined) expect(Math.min(...chances)).toBeGreaterThanOrEqual(wanted.atLeast);
-  if (wanted.together !== undefined) expect(1 - chances.reduce((none, p) => none * (1 - p), 1)).toBeGreaterThanOrEqual(wanted.together);
+  if (wanted.together !== undefined)
+    expect(1 - chances.reduce((none, p) => none * (1 - p), 1)).toBeGreaterThanOrEqual(wanted.together);
 }
 
-describe.each(expected.map((entry) => [entry.file, entry] as const))('%s', (_, { file, why, causes, telling, before, after }) => {
-  const given = read(`${file}.json`) as { observations: Record<string, unknown> };
-  test(`${why}: before the telling check`, () => mustStand(given, causes, before));
-  test('and after it', () => mustStand({ ...given, observations: { ...given.observations, ...telling } }, causes, after));
-});
+describe.each(expected.map((entry) => [entry.file, entry] as const))(
+  '%s',
+  (_, { file, why, causes, telling, before, after }) => {
+    const given = read(`${file}.json`) as { observations: Record<string, unknown> };
+    test(`${why}: before the telling check`, () => mustStand(given, causes, before));
+    test('and after it', () =>
+      mustStand({ ...given, observations: { ...given.observations, ...telling } }, causes, after));
+  },
+);
 
 test('thirty cases or more, over all classes, with one, two and three causes, and one in which nothing is wrong', () => {
   const classes = new Set(expected.map(({ file }) => (read(`${file}.json`) as { class: string }).class));
@@ -68,8 +80,18 @@ describe('case files', () => {
 
   test('every field may be left out', () => expect(parsed({}).ok).toBe(true));
   test('unknown ids and outcomes are refused by name, with the nearest known one', () => {
-    expect(problem({ observations: { startin: 'hard' } })).toEqual({ code: 'unknown-id', what: 'observation', id: 'startin', nearest: 'starting' });
-    expect(problem({ observations: { choke: 'need-choke' } })).toEqual({ code: 'unknown-outcome', of: 'choke', outcome: 'need-choke', nearest: 'needs-choke' });
+    expect(problem({ observations: { startin: 'hard' } })).toEqual({
+      code: 'unknown-id',
+      what: 'observation',
+      id: 'startin',
+      nearest: 'starting',
+    });
+    expect(problem({ observations: { choke: 'need-choke' } })).toEqual({
+      code: 'unknown-outcome',
+      of: 'choke',
+      outcome: 'need-choke',
+      nearest: 'needs-choke',
+    });
     expect(problem({ class: 'snow-blower' })).toMatchObject({ what: 'class', nearest: 'snowblower' });
     expect(problem({ engine: { igniton: 'coil' } })).toMatchObject({ what: 'engine', nearest: 'ignition' });
     expect(problem({ context: { fuelBlend: 'E85' } })).toMatchObject({ of: 'context.fuelBlend', nearest: 'E15' });
@@ -77,8 +99,14 @@ describe('case files', () => {
     expect(problem({ contexts: {} })).toMatchObject({ what: 'field', nearest: 'context' });
     expect(problem({ format: 'other/2' })).toMatchObject({ code: 'wrong-format' });
     expect(problem('{ "class": ')).toMatchObject({ code: 'not-json' });
-    expect(problem({ observations: { choke: ['needs-choke', 'runs-off-choke'] } })).toMatchObject({ code: 'not-a-reading', of: 'choke' });
-    expect(problem({ observations: { compression: { value: 90, unit: 'furlong', method: 'pull' } } })).toMatchObject({ code: 'not-a-reading', of: 'compression' });
+    expect(problem({ observations: { choke: ['needs-choke', 'runs-off-choke'] } })).toMatchObject({
+      code: 'not-a-reading',
+      of: 'choke',
+    });
+    expect(problem({ observations: { compression: { value: 90, unit: 'furlong', method: 'pull' } } })).toMatchObject({
+      code: 'not-a-reading',
+      of: 'compression',
+    });
   });
 
   test('written and read again it is the same case', () => {

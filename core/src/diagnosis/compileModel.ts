@@ -48,27 +48,52 @@ export interface Model {
  * The faults that the machine can have, in order of precedence, with their prior odds, and every observation as tables over them.
  * In: knowledge, machine, what the yard has learnt. Out: a model for Belief. The parts of one fault's showing may add up to at most one.
  */
-export function compileModel(knowledge: Knowledge, machine: Machine, learned: Learned = { cases: 0, counts: {} }): Model {
+export function compileModel(
+  knowledge: Knowledge,
+  machine: Machine,
+  learned: Learned = { cases: 0, counts: {} },
+): Model {
   const strains = strainsOf(machine.past);
   const faults = Object.entries(knowledge.faults)
     .map(([id, fault]) => ({ id, fault, share: shareOf(fault.when, machine, knowledge.traitShares) }))
     .filter((entry) => entry.share > 0)
     .sort((a, b) => a.fault.rank - b.fault.rank);
-  const odds = Float64Array.from(faults, ({ id, fault, share }) => priorOdds(fault, share, machine.classId, strains, (learned.counts[id] ?? 0), learned.cases));
+  const odds = Float64Array.from(faults, ({ id, fault, share }) =>
+    priorOdds(fault, share, machine.classId, strains, learned.counts[id] ?? 0, learned.cases),
+  );
   const list = faults.map((entry) => entry.fault);
-  const observations = new Map(Object.entries(knowledge.observations).map(([id, observation]) => [id, compileObservation(id, observation, list, machine, knowledge.traitShares)] as const));
+  const observations = new Map(
+    Object.entries(knowledge.observations).map(
+      ([id, observation]) => [id, compileObservation(id, observation, list, machine, knowledge.traitShares)] as const,
+    ),
+  );
   return { machine, faultIds: faults.map((entry) => entry.id), odds, observations };
 }
 
-function priorOdds(fault: Fault, share: number, classId: string | undefined, strains: Readonly<Record<string, number>>, count: number, cases: number): number {
+function priorOdds(
+  fault: Fault,
+  share: number,
+  classId: string | undefined,
+  strains: Readonly<Record<string, number>>,
+  count: number,
+  cases: number,
+): number {
   const builtIn = ((fault.perThousandOf?.[classId ?? ''] ?? fault.perThousand) / 1000) * share;
   const taught = (builtIn * PRIOR_WORTH + count) / (PRIOR_WORTH + cases);
   const p = Math.min(taught, 0.9);
-  const logOdds = Math.log(p / (1 - p)) + Object.entries(fault.strains ?? {}).reduce((sum, [strain, weight]) => sum + weight * (strains[strain] ?? 0), 0);
+  const logOdds =
+    Math.log(p / (1 - p)) +
+    Object.entries(fault.strains ?? {}).reduce((sum, [strain, weight]) => sum + weight * (strains[strain] ?? 0), 0);
   return Math.exp(logOdds);
 }
 
-function compileObservation(id: string, observation: Observation, faults: readonly Fault[], machine: Machine, shares: TraitShares): CompiledObservation {
+function compileObservation(
+  id: string,
+  observation: Observation,
+  faults: readonly Fault[],
+  machine: Machine,
+  shares: TraitShares,
+): CompiledObservation {
   const outcomes = Object.keys(observation.outcomes);
   const shows = outcomes.map(() => new Float64Array(faults.length));
   const silent = new Float64Array(faults.length).fill(1);
@@ -77,10 +102,18 @@ function compileObservation(id: string, observation: Observation, faults: readon
     if (parts === undefined) return;
     const total = Object.values(parts).reduce((sum, part) => sum + part, 0);
     const scale = Math.min(1, SUREST / total);
-    for (const [outcome, part] of Object.entries(parts)) (shows[outcomes.indexOf(outcome)] as Float64Array)[f] = part * scale;
+    for (const [outcome, part] of Object.entries(parts))
+      (shows[outcomes.indexOf(outcome)] as Float64Array)[f] = part * scale;
     silent[f] = 1 - total * scale;
   });
-  return { id, outcomes, healthy: healthyOf(observation, machine.past), shows, silent, belongs: shareOf(observation.when, machine, shares) > 0 && silent.some((part) => part < 1) };
+  return {
+    id,
+    outcomes,
+    healthy: healthyOf(observation, machine.past),
+    shows,
+    silent,
+    belongs: shareOf(observation.when, machine, shares) > 0 && silent.some((part) => part < 1),
+  };
 }
 
 /** What a machine shows in which nothing speaks: the healthy shares, mixed with the innocent reasons of its past. */
@@ -89,5 +122,10 @@ function healthyOf(observation: Observation, past: Past): Float64Array {
   const innocent = (observation.innocent ?? []).filter((reason) => past[reason.while]);
   const mixed = innocent.reduce((sum, reason) => sum + reason.share, 0);
   const base = entries.reduce((sum, [, entry]) => sum + entry[1], 0);
-  return Float64Array.from(entries, ([outcome, entry]) => (entry[1] / base) * (1 - mixed) + innocent.filter((reason) => reason.outcome === outcome).reduce((sum, reason) => sum + reason.share, 0));
+  return Float64Array.from(
+    entries,
+    ([outcome, entry]) =>
+      (entry[1] / base) * (1 - mixed) +
+      innocent.filter((reason) => reason.outcome === outcome).reduce((sum, reason) => sum + reason.share, 0),
+  );
 }

@@ -19,7 +19,8 @@ export function culpritsOf(sets: Sets, unwell: readonly Likelihood[], n: number)
   const merged = new Map<number, number>();
   for (let k = 0; k < sets.count; k++) {
     const set = [sets.a[k] as number, sets.b[k] as number, sets.c[k] as number].filter((fault) => fault < n);
-    const kept = unwell.length === 0 ? set : set.filter((_, at) => unwell.some((showing) => owedTo(set, at, showing) >= OWED));
+    const kept =
+      unwell.length === 0 ? set : set.filter((_, at) => unwell.some((showing) => owedTo(set, at, showing) >= OWED));
     const key = kept.reduce((sum, fault) => sum * (n + 1) + fault + 1, 0);
     merged.set(key, (merged.get(key) ?? 0) + (sets.weight[k] as number));
   }
@@ -45,9 +46,17 @@ function fromKeys(merged: ReadonlyMap<number, number>, n: number): Culprits {
   const rows = [...merged].map(([key, weight]) => ({ weight, set: unpack(key, n + 1) }));
   const faults = [...new Set(rows.flatMap((row) => row.set))].sort((x, y) => x - y);
   const place = new Map(faults.map((fault, at) => [fault, at]));
-  const column = (which: number): Int16Array => Int16Array.from(rows, (row) => place.get(row.set[which] ?? -1) ?? faults.length);
+  const column = (which: number): Int16Array =>
+    Int16Array.from(rows, (row) => place.get(row.set[which] ?? -1) ?? faults.length);
   const total = rows.reduce((sum, row) => sum + row.weight, 0);
-  return { faults, count: rows.length, weight: Float64Array.from(rows, (row) => row.weight / total), a: column(0), b: column(1), c: column(2) };
+  return {
+    faults,
+    count: rows.length,
+    weight: Float64Array.from(rows, (row) => row.weight / total),
+    a: column(0),
+    b: column(1),
+    c: column(2),
+  };
 }
 
 function unpack(key: number, base: number): number[] {
@@ -60,7 +69,10 @@ function unpack(key: number, base: number): number[] {
 export function likelihoodsOf(culprits: Culprits, observation: CompiledObservation): Float64Array[] {
   const none = culprits.faults.length;
   return observation.outcomes.map((_, outcome) => {
-    const shows = Float64Array.from(culprits.faults, (fault) => (observation.shows[outcome] as Float64Array)[fault] as number);
+    const shows = Float64Array.from(
+      culprits.faults,
+      (fault) => (observation.shows[outcome] as Float64Array)[fault] as number,
+    );
     const silent = Float64Array.from(culprits.faults, (fault) => observation.silent[fault] as number);
     const likelihood = new Float64Array(culprits.count);
     for (let k = 0; k < culprits.count; k++) {

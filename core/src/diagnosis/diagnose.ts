@@ -63,13 +63,26 @@ const SHOWN_SUSPECTS = 12;
 export function diagnose(finding: Finding, bench: Bench, costs: Costs = COSTS): Diagnosis {
   const { model, belief } = finding;
   const by = belief.marginals();
-  const suspects = [...model.faultIds.map((id, at) => ({ id, probability: by[at] as number })), { id: NOTHING_WRONG, probability: belief.weights[0] as number }].sort((x, y) => y.probability - x.probability || x.id.localeCompare(y.id));
+  const suspects = [
+    ...model.faultIds.map((id, at) => ({ id, probability: by[at] as number })),
+    { id: NOTHING_WRONG, probability: belief.weights[0] as number },
+  ].sort((x, y) => y.probability - x.probability || x.id.localeCompare(y.id));
   const sets = finding.sets(SETS_FOR_STEPS);
   const open = finding.open();
-  const prices = new Prices(model, finding.knowledge, bench, { open: new Set(open.map((entry) => entry.id)), seen: new Set(Object.keys(finding.seen)) }, costs);
+  const prices = new Prices(
+    model,
+    finding.knowledge,
+    bench,
+    { open: new Set(open.map((entry) => entry.id)), seen: new Set(Object.keys(finding.seen)) },
+    costs,
+  );
   const planner = new Planner(model, prices, culpritsOf(sets, finding.unwell(), model.faultIds.length));
   const next = planner.steps(open);
-  const { evidence, predicted } = evidenceFor(finding, suspects.slice(0, SHOWN_SUSPECTS).map((suspect) => suspect.id), by);
+  const { evidence, predicted } = evidenceFor(
+    finding,
+    suspects.slice(0, SHOWN_SUSPECTS).map((suspect) => suspect.id),
+    by,
+  );
   const now = planner.expectedCost();
   return {
     suspects,
@@ -84,12 +97,21 @@ export function diagnose(finding: Finding, bench: Bench, costs: Costs = COSTS): 
 }
 
 function topSets(sets: Sets, ids: readonly string[]): { faults: string[]; probability: number }[] {
-  const order = Array.from({ length: sets.count }, (_, at) => at).sort((x, y) => (sets.weight[y] as number) - (sets.weight[x] as number)).slice(0, 10);
-  return order.map((at) => ({ faults: [sets.a[at], sets.b[at], sets.c[at]].flatMap((fault) => ids[fault as number] ?? []), probability: sets.weight[at] as number }));
+  const order = Array.from({ length: sets.count }, (_, at) => at)
+    .sort((x, y) => (sets.weight[y] as number) - (sets.weight[x] as number))
+    .slice(0, 10);
+  return order.map((at) => ({
+    faults: [sets.a[at], sets.b[at], sets.c[at]].flatMap((fault) => ids[fault as number] ?? []),
+    probability: sets.weight[at] as number,
+  }));
 }
 
 /** For each showing, how it bears on each of the suspects; and how likely it was, given all the others. */
-function evidenceFor(finding: Finding, ids: readonly string[], by: Float64Array): { evidence: Record<string, Evidence[]>; predicted: number[] } {
+function evidenceFor(
+  finding: Finding,
+  ids: readonly string[],
+  by: Float64Array,
+): { evidence: Record<string, Evidence[]>; predicted: number[] } {
   const evidence: Record<string, Evidence[]> = Object.fromEntries(ids.map((id) => [id, []]));
   const predicted: number[] = [];
   const places = ids.map((id) => finding.model.faultIds.indexOf(id));
@@ -98,7 +120,10 @@ function evidenceFor(finding: Finding, ids: readonly string[], by: Float64Array)
     predicted.push(without.predicted);
     for (const [at, id] of ids.entries()) {
       const f = places[at] as number;
-      const [after, before] = f < 0 ? nothingWrong(finding, likelihood.healthy, without.predicted) : [by[f] as number, without.by[f] as number];
+      const [after, before] =
+        f < 0
+          ? nothingWrong(finding, likelihood.healthy, without.predicted)
+          : [by[f] as number, without.by[f] as number];
       const logRatio = logit(after) - logit(before);
       if (Math.abs(logRatio) > 0.02) (evidence[id] as Evidence[]).push({ observation, outcome, logRatio });
     }
@@ -120,15 +145,28 @@ const EXPLAINED_TIMES = 2.2;
 /** Two showings that can hardly both be right: the first is surprising given all others, and would not be without the second. */
 function conflictsOf(finding: Finding, predicted: readonly number[]): Conflict[] {
   const { sinceRepair: showings, belief } = finding;
-  const surprising = showings.map((showing, at) => ({ showing, at, p: predicted[at] as number })).filter(({ p }) => p <= SURPRISING).sort((x, y) => x.p - y.p).slice(0, MOST_CONFLICTS);
+  const surprising = showings
+    .map((showing, at) => ({ showing, at, p: predicted[at] as number }))
+    .filter(({ p }) => p <= SURPRISING)
+    .sort((x, y) => x.p - y.p)
+    .slice(0, MOST_CONFLICTS);
   const found = surprising.flatMap(({ showing, at, p }): Conflict[] => {
     // Without the other it would be so likely: what is left without the other, over what is left without both. The same holds the
     // other way round, so that a showing that was likely anyhow can not be the other.
-    const times = showings.map((other, place) => (place === at || (predicted[place] as number) > 1 / EXPLAINED_TIMES ? 0 : 1 / (predicted[place] as number) / belief.totalWithout(showing.likelihood, other.likelihood) / p));
+    const times = showings.map((other, place) =>
+      place === at || (predicted[place] as number) > 1 / EXPLAINED_TIMES
+        ? 0
+        : 1 / (predicted[place] as number) / belief.totalWithout(showing.likelihood, other.likelihood) / p,
+    );
     const worst = times.reduce((most, value, place) => (value > (times[most] as number) ? place : most), 0);
-    return (times[worst] ?? 0) >= EXPLAINED_TIMES ? [{ observation: showing.observation, with: (showings[worst] as Showing).observation, predicted: p }] : [];
+    return (times[worst] ?? 0) >= EXPLAINED_TIMES
+      ? [{ observation: showing.observation, with: (showings[worst] as Showing).observation, predicted: p }]
+      : [];
   });
-  return found.filter((entry, at) => !found.slice(0, at).some((earlier) => earlier.observation === entry.with && earlier.with === entry.observation));
+  return found.filter(
+    (entry, at) =>
+      !found.slice(0, at).some((earlier) => earlier.observation === entry.with && earlier.with === entry.observation),
+  );
 }
 
 /** No more of the most surprising are looked into. */
@@ -142,27 +180,46 @@ const MOSTLY = 0.5;
 function lanesOf(finding: Finding, sets: Sets): LaneState[] {
   const { faultIds, odds } = finding.model;
   const laneOf = faultIds.map((id) => finding.knowledge.faults[id]?.lane);
-  const looks = finding.showings.map((showing) => showing.observation).filter((id) => finding.knowledge.observations[id]?.kind !== 'told');
-  const isLookedAt = (fault: number): boolean => looks.some((id) => (finding.model.observations.get(id)?.silent[fault] as number) <= 1 - MOSTLY);
+  const looks = finding.showings
+    .map((showing) => showing.observation)
+    .filter((id) => finding.knowledge.observations[id]?.kind !== 'told');
+  const isLookedAt = (fault: number): boolean =>
+    looks.some((id) => (finding.model.observations.get(id)?.silent[fault] as number) <= 1 - MOSTLY);
   return LANES.map((lane) => {
     let probability = 0;
     const isIn = (fault: number): boolean => laneOf[fault] === lane;
-    for (let k = 0; k < sets.count; k++) if (isIn(sets.a[k] as number) || isIn(sets.b[k] as number) || isIn(sets.c[k] as number)) probability += sets.weight[k] as number;
+    for (let k = 0; k < sets.count; k++)
+      if (isIn(sets.a[k] as number) || isIn(sets.b[k] as number) || isIn(sets.c[k] as number))
+        probability += sets.weight[k] as number;
     const total = odds.reduce((sum, o, fault) => sum + (isIn(fault) ? o : 0), 0);
     const looked = odds.reduce((sum, o, fault) => sum + (isIn(fault) && isLookedAt(fault) ? o : 0), 0);
-    const state = probability >= SUSPECT_FROM ? 'suspect' : looked >= LOOKED_INTO * total && total > 0 ? 'cleared' : 'not-looked-at';
+    const state =
+      probability >= SUSPECT_FROM
+        ? 'suspect'
+        : looked >= LOOKED_INTO * total && total > 0
+          ? 'cleared'
+          : 'not-looked-at';
     return { lane, state, probability };
   });
 }
 
 /** For a check: how likely each outcome is, now and under each of these suspects. Rows add up to one. */
-export function outcomesOf(finding: Finding, observation: string, suspects: readonly string[]): { readonly outcomes: readonly string[]; readonly now: readonly number[]; readonly under: Readonly<Record<string, readonly number[]>> } {
+export function outcomesOf(
+  finding: Finding,
+  observation: string,
+  suspects: readonly string[],
+): {
+  readonly outcomes: readonly string[];
+  readonly now: readonly number[];
+  readonly under: Readonly<Record<string, readonly number[]>>;
+} {
   const compiled = finding.model.observations.get(observation);
   if (compiled === undefined) throw new Error(`No such observation: ${observation}`);
   const sets = finding.sets(SETS_FOR_STEPS);
   const n = finding.model.faultIds.length;
   const after = new Float64Array(sets.count);
-  const holds = (at: number, fault: number): boolean => (fault < 0 ? sets.a[at] === n : sets.a[at] === fault || sets.b[at] === fault || sets.c[at] === fault);
+  const holds = (at: number, fault: number): boolean =>
+    fault < 0 ? sets.a[at] === n : sets.a[at] === fault || sets.b[at] === fault || sets.c[at] === fault;
   const shareOf = (weights: Float64Array, fault: number | null): number => {
     let sum = 0;
     for (let k = 0; k < sets.count; k++) if (fault === null || holds(k, fault)) sum += weights[k] as number;
@@ -170,9 +227,20 @@ export function outcomesOf(finding: Finding, observation: string, suspects: read
   };
   const rows = compiled.outcomes.map((_, outcome) => {
     weigh(sets, compiled, outcome, n, after);
-    return { now: shareOf(after, null) / shareOf(sets.weight, null), under: suspects.map((id) => shareOf(after, finding.model.faultIds.indexOf(id)) / Math.max(shareOf(sets.weight, finding.model.faultIds.indexOf(id)), TINY)) };
+    return {
+      now: shareOf(after, null) / shareOf(sets.weight, null),
+      under: suspects.map(
+        (id) =>
+          shareOf(after, finding.model.faultIds.indexOf(id)) /
+          Math.max(shareOf(sets.weight, finding.model.faultIds.indexOf(id)), TINY),
+      ),
+    };
   });
-  return { outcomes: compiled.outcomes, now: rows.map((row) => row.now), under: Object.fromEntries(suspects.map((id, at) => [id, rows.map((row) => row.under[at] as number)])) };
+  return {
+    outcomes: compiled.outcomes,
+    now: rows.map((row) => row.now),
+    under: Object.fromEntries(suspects.map((id, at) => [id, rows.map((row) => row.under[at] as number)])),
+  };
 }
 
 /** The weights of the sets after an outcome, not yet normalised: they add up to the outcome's probability. */
@@ -180,8 +248,12 @@ function weigh(sets: Sets, observation: CompiledObservation, outcome: number, n:
   const shows = observation.shows[outcome] as Float64Array;
   const { silent } = observation;
   for (let k = 0; k < sets.count; k++) {
-    const heard = (fault: number, p: number): number => (fault < n ? (shows[fault] as number) + (silent[fault] as number) * p : p);
-    const p = heard(sets.a[k] as number, heard(sets.b[k] as number, heard(sets.c[k] as number, observation.healthy[outcome] as number)));
+    const heard = (fault: number, p: number): number =>
+      fault < n ? (shows[fault] as number) + (silent[fault] as number) * p : p;
+    const p = heard(
+      sets.a[k] as number,
+      heard(sets.b[k] as number, heard(sets.c[k] as number, observation.healthy[outcome] as number)),
+    );
     into[k] = (sets.weight[k] as number) * p;
   }
 }

@@ -1,12 +1,32 @@
 import fc from 'fast-check';
 import { CLASS_IDS, FAULT_KNOWLEDGE, OBSERVATION_IDS, OBSERVATIONS } from '../catalogue';
-import { Belief, compileModel, COSTS, diagnose, Finding, likelihoodOf, outcomesOf, Planner, Prices, warningsOf, type Machine, type Seen } from './index';
+import {
+  Belief,
+  compileModel,
+  COSTS,
+  diagnose,
+  Finding,
+  likelihoodOf,
+  outcomesOf,
+  Planner,
+  Prices,
+  warningsOf,
+  type Machine,
+  type Seen,
+} from './index';
 
 const bench = { setUpsDone: new Set<string>(), toolsAtHand: null };
-const engine: Machine = { engine: { ignition: 'coil', strokes: 4, fuel: 'petrol', carburettor: 'float', release: true }, past: {} };
+const engine: Machine = {
+  engine: { ignition: 'coil', strokes: 4, fuel: 'petrol', carburettor: 'float', release: true },
+  past: {},
+};
 const find = (seen: Seen, machine: Machine = engine): Finding => new Finding(FAULT_KNOWLEDGE, machine, [{ seen }]);
 const outcomeIds = (id: string): string[] => Object.keys(OBSERVATIONS[id as keyof typeof OBSERVATIONS].outcomes);
-const seenOf = fc.uniqueArray(fc.constantFrom(...OBSERVATION_IDS), { minLength: 1, maxLength: 5 }).chain((ids) => fc.tuple(...ids.map((id) => fc.constantFrom(...outcomeIds(id)).map((outcome) => [id, outcome] as const))));
+const seenOf = fc
+  .uniqueArray(fc.constantFrom(...OBSERVATION_IDS), { minLength: 1, maxLength: 5 })
+  .chain((ids) =>
+    fc.tuple(...ids.map((id) => fc.constantFrom(...outcomeIds(id)).map((outcome) => [id, outcome] as const))),
+  );
 const model = compileModel(FAULT_KNOWLEDGE, { classId: CLASS_IDS[0], engine: {}, past: {} });
 
 /** P(outcome | set), written out from the rule: of those that speak, the first in order is heard. */
@@ -14,7 +34,9 @@ function chance(observation: string, outcome: number, set: readonly number[]): n
   const entry = model.observations.get(observation);
   if (!entry) throw new Error(observation);
   const [first, ...rest] = [...set].sort((a, b) => a - b);
-  return first === undefined ? (entry.healthy[outcome] as number) : (entry.shows[outcome]?.[first] as number) + (entry.silent[first] as number) * chance(observation, outcome, rest);
+  return first === undefined
+    ? (entry.healthy[outcome] as number)
+    : (entry.shows[outcome]?.[first] as number) + (entry.silent[first] as number) * chance(observation, outcome, rest);
 }
 
 const set = fc.uniqueArray(fc.integer({ min: 0, max: model.faultIds.length - 1 }), { maxLength: 3 });
@@ -43,7 +65,10 @@ describe('the outcome model', () => {
       fc.property(set, set, fc.constantFrom(...OBSERVATION_IDS), fc.nat(), (one, two, id, pick) => {
         const outcome = pick % outcomeIds(id).length;
         const belief = new Belief(model.odds);
-        const [i, j] = [one, two].map((faults) => belief.indexOf([...faults].sort((a, b) => a - b))) as [number, number];
+        const [i, j] = [one, two].map((faults) => belief.indexOf([...faults].sort((a, b) => a - b))) as [
+          number,
+          number,
+        ];
         const before = (belief.weights[i] as number) / (belief.weights[j] as number);
         belief.update(likelihoodOf(model.observations.get(id) as never, outcomeIds(id)[outcome] as string));
         const after = (belief.weights[i] as number) / (belief.weights[j] as number);
@@ -80,7 +105,9 @@ describe('a finding', () => {
   test('the order of readings does not matter', () => {
     fc.assert(
       fc.property(seenOf, (seen) => {
-        const [a, b] = [find(Object.fromEntries(seen)), find(Object.fromEntries([...seen].reverse()))].map((finding) => finding.belief.marginals());
+        const [a, b] = [find(Object.fromEntries(seen)), find(Object.fromEntries([...seen].reverse()))].map((finding) =>
+          finding.belief.marginals(),
+        );
         a?.forEach((p, f) => expect(Math.abs(p - (b?.[f] as number))).toBeLessThan(1e-10));
       }),
       { numRuns: 25 },
@@ -98,14 +125,21 @@ describe('a finding', () => {
   test('what an engine can not have is out', () => {
     const coil = find({});
     expect(coil.model.faultIds).not.toContain('points-oxidised');
-    expect(find({}, { engine: { fuel: 'gas', carburettor: 'none' }, past: {} }).model.faultIds).not.toContain('main-jet-blocked');
+    expect(find({}, { engine: { fuel: 'gas', carburettor: 'none' }, past: {} }).model.faultIds).not.toContain(
+      'main-jet-blocked',
+    );
     expect(coil.model.faultIds).not.toContain('gas-regulator-failed');
     expect(find({}, { engine: {}, past: {} }).model.faultIds).toContain('points-oxidised');
   });
 
   test('what stood with fuel in it is a fuel case sooner than what is in use', () => {
-    const at = (past: Machine['past']): number => find({ starting: 'hard' }, { ...engine, past }).belief.marginals()[find({}).model.faultIds.indexOf('pilot-jet-blocked')] as number;
-    expect(at({ daysStood: 300, stored: 'fuel-left', fuelBlend: 'E10' })).toBeGreaterThan(2 * at({ daysStood: 3, stored: 'in-use' }));
+    const at = (past: Machine['past']): number =>
+      find({ starting: 'hard' }, { ...engine, past }).belief.marginals()[
+        find({}).model.faultIds.indexOf('pilot-jet-blocked')
+      ] as number;
+    expect(at({ daysStood: 300, stored: 'fuel-left', fuelBlend: 'E10' })).toBeGreaterThan(
+      2 * at({ daysStood: 3, stored: 'in-use' }),
+    );
     expect(at({ daysStood: 300, stored: 'alkylate-wet' })).toBeLessThan(1.5 * at({ daysStood: 3, stored: 'in-use' }));
   });
 
@@ -120,13 +154,18 @@ describe('a finding', () => {
   });
 
   test('a new plug has no colour: its face says less', () => {
-    const dry = (plugIsNew: boolean): number => find({ 'plug-look': 'dry-clean' }, { ...engine, past: { plugIsNew } }).belief.marginals()[find({}).model.faultIds.indexOf('fuel-low-or-off')] as number;
+    const dry = (plugIsNew: boolean): number =>
+      find({ 'plug-look': 'dry-clean' }, { ...engine, past: { plugIsNew } }).belief.marginals()[
+        find({}).model.faultIds.indexOf('fuel-low-or-off')
+      ] as number;
     expect(dry(true)).toBeLessThan(dry(false) / 2);
   });
 
   test('a repair after which the trouble stays takes its fault out, and nothing wrong with it', () => {
     const before = find({ starting: 'will-not-fire' });
-    const after = new Finding(FAULT_KNOWLEDGE, engine, [{ seen: { starting: 'will-not-fire' }, repaired: 'plug-fouled' }]);
+    const after = new Finding(FAULT_KNOWLEDGE, engine, [
+      { seen: { starting: 'will-not-fire' }, repaired: 'plug-fouled' },
+    ]);
     const at = before.model.faultIds.indexOf('plug-fouled');
     expect(before.belief.marginals()[at]).toBeGreaterThan(0.05);
     expect(after.belief.marginals()[at]).toBe(0);
@@ -135,7 +174,11 @@ describe('a finding', () => {
   });
 
   test('proven causes raise a fault, and their number weighs', () => {
-    const learned = (count: number) => new Finding(FAULT_KNOWLEDGE, engine, [{ seen: { starting: 'hard' } }], { cases: count, counts: { 'choke-stuck': count } }).belief.marginals();
+    const learned = (count: number) =>
+      new Finding(FAULT_KNOWLEDGE, engine, [{ seen: { starting: 'hard' } }], {
+        cases: count,
+        counts: { 'choke-stuck': count },
+      }).belief.marginals();
     const at = find({}).model.faultIds.indexOf('choke-stuck');
     const [none, few, many] = [learned(0)[at], learned(3)[at], learned(30)[at]] as [number, number, number];
     expect(few).toBeGreaterThan(1.5 * none);
@@ -154,17 +197,29 @@ describe('a finding', () => {
 
   test('fuel in the oil is told with its cause', () => {
     const finding = find({ 'oil-level': 'over-full', 'oil-look': 'smells-of-fuel' });
-    expect(warningsOf(finding, diagnose(finding, bench)).some((warning) => warning.code === 'consequence' && warning.consequence === 'oil-diluted')).toBe(true);
+    expect(
+      warningsOf(finding, diagnose(finding, bench)).some(
+        (warning) => warning.code === 'consequence' && warning.consequence === 'oil-diluted',
+      ),
+    ).toBe(true);
   });
 
   test('an open-air spark warns until the spark is proven', () => {
-    const codes = (seen: Seen) => { const finding = find(seen); return warningsOf(finding, diagnose(finding, bench)).map((warning) => (warning.code === 'misleading' ? warning.rule : warning.code)); };
+    const codes = (seen: Seen) => {
+      const finding = find(seen);
+      return warningsOf(finding, diagnose(finding, bench)).map((warning) =>
+        warning.code === 'misleading' ? warning.rule : warning.code,
+      );
+    };
     expect(codes({ 'spark-open-plug': 'blue' })).toContain('open-air-spark');
     expect(codes({ 'spark-open-plug': 'blue', 'spark-set-gap': 'jumps' })).not.toContain('open-air-spark');
   });
 
   test('what does not turn is not cranked; what does not run is not run', () => {
-    const open = (seen: Seen) => find(seen).open().map((entry) => entry.id);
+    const open = (seen: Seen) =>
+      find(seen)
+        .open()
+        .map((entry) => entry.id);
     expect(open({ starting: 'will-not-turn' })).not.toContain('compression');
     expect(open({ starting: 'will-not-fire' })).not.toContain('intake-spray');
     expect(open({ starting: 'will-not-fire' })).toContain('compression');
@@ -174,16 +229,52 @@ describe('a finding', () => {
 describe('next steps', () => {
   test('single faults: the order by p/c costs no more than any other order (brute force)', () => {
     const costs = [4, 9, 2, 15];
-    const permutations = (list: readonly number[]): number[][] => (list.length === 0 ? [[]] : list.flatMap((head) => permutations(list.filter((other) => other !== head)).map((tail) => [head, ...tail])));
+    const permutations = (list: readonly number[]): number[][] =>
+      list.length === 0
+        ? [[]]
+        : list.flatMap((head) => permutations(list.filter((other) => other !== head)).map((tail) => [head, ...tail]));
     fc.assert(
       fc.property(fc.array(fc.double({ min: 0.01, max: 1, noNaN: true }), { minLength: 4, maxLength: 4 }), (raw) => {
         const total = raw.reduce((sum, w) => sum + w, 0);
-        const faults = costs.map((minutes, f) => [`f${f}`, { says: '', lane: 'fuel', family: '', perThousand: 1, rank: f, shows: {}, repair: { says: '', minutes, partsCents: 0 } }] as const);
+        const faults = costs.map(
+          (minutes, f) =>
+            [
+              `f${f}`,
+              {
+                says: '',
+                lane: 'fuel',
+                family: '',
+                perThousand: 1,
+                rank: f,
+                shows: {},
+                repair: { says: '', minutes, partsCents: 0 },
+              },
+            ] as const,
+        );
         const knowledge = { ...FAULT_KNOWLEDGE, faults: Object.fromEntries(faults), observations: {} };
         const small = compileModel(knowledge, { engine: {}, past: {} });
-        const sets = { faults: [0, 1, 2, 3], count: 4, weight: Float64Array.from(raw, (w) => w / total), a: Int16Array.from([0, 1, 2, 3]), b: new Int16Array(4).fill(4), c: new Int16Array(4).fill(4) };
-        const ours = new Planner(small, new Prices(small, knowledge, bench, { open: new Set(), seen: new Set() }, { ...COSTS, minutesToTry: 0 }), sets).expectedCost();
-        const least = Math.min(...permutations([0, 1, 2, 3]).map((order) => { let spent = 0; return order.reduce((sum, f) => { spent += costs[f] as number; return sum + (sets.weight[f] as number) * spent; }, 0); }));
+        const sets = {
+          faults: [0, 1, 2, 3],
+          count: 4,
+          weight: Float64Array.from(raw, (w) => w / total),
+          a: Int16Array.from([0, 1, 2, 3]),
+          b: new Int16Array(4).fill(4),
+          c: new Int16Array(4).fill(4),
+        };
+        const ours = new Planner(
+          small,
+          new Prices(small, knowledge, bench, { open: new Set(), seen: new Set() }, { ...COSTS, minutesToTry: 0 }),
+          sets,
+        ).expectedCost();
+        const least = Math.min(
+          ...permutations([0, 1, 2, 3]).map((order) => {
+            let spent = 0;
+            return order.reduce((sum, f) => {
+              spent += costs[f] as number;
+              return sum + (sets.weight[f] as number) * spent;
+            }, 0);
+          }),
+        );
         expect(ours).toBeCloseTo(least, 6);
       }),
     );
@@ -194,12 +285,21 @@ describe('next steps', () => {
     const without = diagnose(finding, { ...bench, toolsAtHand: new Set(['multimeter']) }).next;
     const firstMissing = without.findIndex((step) => step.toolsMissing.length > 0);
     expect(without.slice(firstMissing).every((step) => step.toolsMissing.length > 0)).toBe(true);
-    const minutes = (setUps: string[]) => diagnose(finding, { ...bench, setUpsDone: new Set(setUps) }).next.find((step) => step.id === 'main-jet')?.minutes;
+    const minutes = (setUps: string[]) =>
+      diagnose(finding, { ...bench, setUpsDone: new Set(setUps) }).next.find((step) => step.id === 'main-jet')?.minutes;
     expect([minutes([]), minutes(['bowl-off'])]).toEqual([7, 2]);
   });
 
   test('a cheap repair can be the best next step', () => {
-    const { next } = diagnose(find({ starting: 'will-not-fire', 'spark-set-gap': 'jumps', 'plug-under-pressure': 'none', compression: 'strong' }), bench);
+    const { next } = diagnose(
+      find({
+        starting: 'will-not-fire',
+        'spark-set-gap': 'jumps',
+        'plug-under-pressure': 'none',
+        compression: 'strong',
+      }),
+      bench,
+    );
     const repair = next.findIndex((step) => step.kind === 'repair');
     expect(repair).toBeLessThan(12);
     expect(next[repair]?.id).toMatch(/^plug-/);
@@ -207,7 +307,8 @@ describe('next steps', () => {
 
   test('the table of a check: each row adds up to one', () => {
     const table = outcomesOf(find({ starting: 'hard' }), 'fuel-look', ['stale-fuel', 'water-in-fuel', 'user-error']);
-    for (const row of [table.now, ...Object.values(table.under)]) expect(row.reduce((sum, part) => sum + part, 0)).toBeCloseTo(1, 6);
+    for (const row of [table.now, ...Object.values(table.under)])
+      expect(row.reduce((sum, part) => sum + part, 0)).toBeCloseTo(1, 6);
     expect(table.under['stale-fuel']?.[1]).toBeGreaterThan(0.8);
   });
 });
@@ -216,7 +317,10 @@ describe('what can be weighed by itself', () => {
   const before = { starting: 'hard', choke: 'needs-choke' };
 
   test('after a repair that did not help, only what was seen since', () => {
-    const finding = new Finding(FAULT_KNOWLEDGE, engine, [{ seen: before, repaired: 'main-jet-blocked' }, { seen: { 'fuel-look': 'stale' } }]);
+    const finding = new Finding(FAULT_KNOWLEDGE, engine, [
+      { seen: before, repaired: 'main-jet-blocked' },
+      { seen: { 'fuel-look': 'stale' } },
+    ]);
     expect(finding.sinceRepair.map((showing) => showing.observation)).toEqual(['fuel-look']);
     const said = Object.values(diagnose(finding, { setUpsDone: new Set(), toolsAtHand: null }).evidence).flat();
     expect(new Set(said.map((entry) => entry.observation))).toEqual(new Set(['fuel-look']));

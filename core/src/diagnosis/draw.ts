@@ -20,17 +20,25 @@ const TRIES = 500;
 export function drawTrouble(knowledge: Knowledge, machine: Machine, random: Random, learned?: Learned): Drawn {
   const prior = new Finding(knowledge, machine, [], learned);
   const sets = prior.sets(20_000);
-  const told = [...prior.model.observations.values()].filter((entry) => entry.belongs && knowledge.observations[entry.id]?.kind === 'told');
+  const told = [...prior.model.observations.values()].filter(
+    (entry) => entry.belongs && knowledge.observations[entry.id]?.kind === 'told',
+  );
   for (let tries = 0; tries < TRIES; tries++) {
     const faults = drawSet(sets, prior.model.faultIds.length, random);
     const { seen, complaints } = complain(knowledge, told, faults, random);
-    if (complaints.length > 0) return { finding: new Finding(knowledge, machine, [{ seen }], learned), trouble: { faults, complaints } };
+    if (complaints.length > 0)
+      return { finding: new Finding(knowledge, machine, [{ seen }], learned), trouble: { faults, complaints } };
   }
   throw new Error('No machine drawn had a complaint');
 }
 
 /** What its hirer would tell: what the faults speak to; of an engine that does not start, no more than that. */
-function complain(knowledge: Knowledge, told: readonly CompiledObservation[], faults: readonly number[], random: Random): { seen: Seen; complaints: (readonly number[])[] } {
+function complain(
+  knowledge: Knowledge,
+  told: readonly CompiledObservation[],
+  faults: readonly number[],
+  random: Random,
+): { seen: Seen; complaints: (readonly number[])[] } {
   const seen: Record<string, string> = {};
   const complaints: (readonly number[])[] = [];
   for (const observation of told) {

@@ -1,7 +1,11 @@
 import type { Knowledge } from './compileModel';
 
 /** Minutes to get there: what must be off first, and is not yet. */
-export const minutesToOpen = (knowledge: Knowledge, setUps: readonly string[] | undefined, done: ReadonlySet<string>): number => (setUps ?? []).reduce((sum, id) => sum + (done.has(id) ? 0 : (knowledge.setUps[id]?.minutes ?? 0)), 0);
+export const minutesToOpen = (
+  knowledge: Knowledge,
+  setUps: readonly string[] | undefined,
+  done: ReadonlySet<string>,
+): number => (setUps ?? []).reduce((sum, id) => sum + (done.has(id) ? 0 : (knowledge.setUps[id]?.minutes ?? 0)), 0);
 
 /** Hands-on minutes of a check, what must be off first counted. */
 export function checkMinutes(knowledge: Knowledge, id: string, done: ReadonlySet<string>): number {

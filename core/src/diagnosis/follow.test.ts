@@ -1,6 +1,19 @@
 import fc from 'fast-check';
 import { FAULT_KNOWLEDGE, FAULTS, SCHOOLS, type FaultId } from '../catalogue';
-import { byAdvice, bySchool, drawShowing, drawSpeakers, drawTrouble, Finding, follow, likelihoodOf, minutesBySchool, Track, type Machine, type Random } from './index';
+import {
+  byAdvice,
+  bySchool,
+  drawShowing,
+  drawSpeakers,
+  drawTrouble,
+  Finding,
+  follow,
+  likelihoodOf,
+  minutesBySchool,
+  Track,
+  type Machine,
+  type Random,
+} from './index';
 
 const seeded = (seed: number): Random => {
   let state = seed;
@@ -9,7 +22,10 @@ const seeded = (seed: number): Random => {
     return state / 4_294_967_296;
   };
 };
-const engine: Machine = { engine: { ignition: 'coil', strokes: 4, fuel: 'petrol', carburettor: 'float', release: true, start: 'recoil' }, past: {} };
+const engine: Machine = {
+  engine: { ignition: 'coil', strokes: 4, fuel: 'petrol', carburettor: 'float', release: true, start: 'recoil' },
+  past: {},
+};
 const find = (seen: Record<string, string>) => new Finding(FAULT_KNOWLEDGE, engine, [{ seen }]);
 const at = (finding: Finding, id: FaultId): number => finding.model.faultIds.indexOf(id);
 
@@ -47,9 +63,12 @@ describe('drawing', () => {
     const finding = find({});
     const observation = finding.model.observations.get('fuel-look') as never;
     const random = seeded(5);
-    const shown = Array.from({ length: 4000 }, () => drawShowing(observation, [at(finding, 'stale-fuel')], random).outcome);
+    const shown = Array.from(
+      { length: 4000 },
+      () => drawShowing(observation, [at(finding, 'stale-fuel')], random).outcome,
+    );
     const share = shown.filter((outcome) => outcome === 'stale').length / shown.length;
-    expect(share).toBeGreaterThan(FAULTS['stale-fuel'].shows['fuel-look']?.['stale'] as number - 0.03);
+    expect(share).toBeGreaterThan((FAULTS['stale-fuel'].shows['fuel-look']?.['stale'] as number) - 0.03);
     expect(share).toBeLessThan((FAULTS['stale-fuel'].shows['fuel-look']?.['stale'] as number) + 0.03);
   });
 
@@ -70,7 +89,8 @@ describe('drawing', () => {
         const { finding, trouble } = drawTrouble(FAULT_KNOWLEDGE, engine, seeded(seed));
         expect(Object.keys(finding.seen).length).toBeGreaterThan(0);
         expect(Object.keys(finding.seen).length).toBeLessThanOrEqual(3);
-        for (const speakers of trouble.complaints) for (const fault of speakers) expect(trouble.faults).toContain(fault);
+        for (const speakers of trouble.complaints)
+          for (const fault of speakers) expect(trouble.faults).toContain(fault);
       }),
       { numRuns: 12 },
     );
@@ -80,17 +100,26 @@ describe('drawing', () => {
 describe('following a way to the end', () => {
   const trouble = (finding: Finding, id: FaultId) => ({ faults: [at(finding, id)], complaints: [[at(finding, id)]] });
 
-  test.each(['fuel-low-or-off', 'switch-off', 'plug-gap-wide', 'choke-stuck'] as const)('%s is found and confirmed, in fewer steps than there are checks', (id) => {
-    const finding = find({ starting: id === 'choke-stuck' || id === 'plug-gap-wide' ? 'hard' : 'will-not-fire' });
-    const ended = follow(new Track(finding, finding.sets(1500), []), trouble(finding, id), byAdvice(), seeded(11));
-    expect(ended.cured).toBe(true);
-    expect(ended.confirmed).toContain(id);
-    expect(ended.steps).toBeLessThan(30);
-  });
+  test.each(['fuel-low-or-off', 'switch-off', 'plug-gap-wide', 'choke-stuck'] as const)(
+    '%s is found and confirmed, in fewer steps than there are checks',
+    (id) => {
+      const finding = find({ starting: id === 'choke-stuck' || id === 'plug-gap-wide' ? 'hard' : 'will-not-fire' });
+      const ended = follow(new Track(finding, finding.sets(1500), []), trouble(finding, id), byAdvice(), seeded(11));
+      expect(ended.cured).toBe(true);
+      expect(ended.confirmed).toContain(id);
+      expect(ended.steps).toBeLessThan(30);
+    },
+  );
 
   test('the same machine, the same numbers: the same minutes', () => {
     const finding = find({ starting: 'will-not-fire' });
-    const minutes = () => follow(new Track(finding, finding.sets(800), []), trouble(finding, 'coil-failed'), bySchool(SCHOOLS[0] as never), seeded(3)).minutes;
+    const minutes = () =>
+      follow(
+        new Track(finding, finding.sets(800), []),
+        trouble(finding, 'coil-failed'),
+        bySchool(SCHOOLS[0] as never),
+        seeded(3),
+      ).minutes;
     expect(minutes()).toBe(minutes());
   });
 
@@ -104,7 +133,10 @@ describe('following a way to the end', () => {
 
   test('what is off already makes every school quicker', () => {
     const finding = find({ starting: 'hard', choke: 'needs-choke' });
-    const total = (setUps: string[]) => Object.values(minutesBySchool(finding, { setUpsDone: new Set(setUps), toolsAtHand: null }, SCHOOLS, 12, seeded(2))).reduce((sum, value) => sum + value, 0);
+    const total = (setUps: string[]) =>
+      Object.values(
+        minutesBySchool(finding, { setUpsDone: new Set(setUps), toolsAtHand: null }, SCHOOLS, 12, seeded(2)),
+      ).reduce((sum, value) => sum + value, 0);
     expect(total(['bowl-off', 'carb-off', 'plug-out', 'cowl-off', 'flywheel-off'])).toBeLessThan(total([]));
   });
 });

@@ -31,8 +31,18 @@ export const byAdvice =
   (costs: Costs = COSTS): Way =>
   (track) => {
     const open = track.open();
-    const prices = new Prices(track.model, track.knowledge, { setUpsDone: track.setUpsDone, toolsAtHand: null }, { open: new Set(open.map((entry) => entry.id)), seen: new Set(Object.keys(track.seen)) }, costs);
-    const [first] = new Planner(track.model, prices, culpritsOf(track.sets, track.unwell, track.model.faultIds.length)).steps(open);
+    const prices = new Prices(
+      track.model,
+      track.knowledge,
+      { setUpsDone: track.setUpsDone, toolsAtHand: null },
+      { open: new Set(open.map((entry) => entry.id)), seen: new Set(Object.keys(track.seen)) },
+      costs,
+    );
+    const [first] = new Planner(
+      track.model,
+      prices,
+      culpritsOf(track.sets, track.unwell, track.model.faultIds.length),
+    ).steps(open);
     return first ?? null;
   };
 
@@ -78,7 +88,8 @@ export function follow(track: Track, trouble: Trouble, way: Way, random: Random,
     const repaired = track.repair(choice.id).map((id) => track.model.faultIds.indexOf(id));
     likelyThen(track, before, repaired);
     left = left.filter((fault) => !repaired.includes(fault));
-    if (!trouble.complaints.some((speakers) => speakers.some((fault) => left.includes(fault)))) return { minutes, cured: true, confirmed: confirmedOf(track, repaired), steps };
+    if (!trouble.complaints.some((speakers) => speakers.some((fault) => left.includes(fault))))
+      return { minutes, cured: true, confirmed: confirmedOf(track, repaired), steps };
   }
   return { minutes, cured: false, confirmed: confirmedOf(track, []), steps: MOST_STEPS };
 }
@@ -102,7 +113,13 @@ function confirmedOf(track: Track, last: readonly number[]): string[] {
  * Expected minutes to the end by each school, from where a finding stands.
  * In: the finding, the bench, how many machines to draw, a seeded source of numbers. Out: mean minutes by school, to about a tenth.
  */
-export function minutesBySchool(finding: Finding, bench: Bench, schools: readonly School[], draws: number, random: Random): Record<string, number> {
+export function minutesBySchool(
+  finding: Finding,
+  bench: Bench,
+  schools: readonly School[],
+  draws: number,
+  random: Random,
+): Record<string, number> {
   const sets = finding.sets(400);
   const n = finding.model.faultIds.length;
   const unwell = finding.unwell();
@@ -110,5 +127,14 @@ export function minutesBySchool(finding: Finding, bench: Bench, schools: readonl
     const faults = drawSet(sets, n, random);
     return { faults, complaints: unwell.map((likelihood) => drawSpeakers(likelihood, faults, random)) };
   });
-  return Object.fromEntries(schools.map((school) => [school.id, troubles.reduce((sum, trouble) => sum + follow(new Track(finding, sets, bench.setUpsDone), trouble, bySchool(school), random).minutes, 0) / draws]));
+  return Object.fromEntries(
+    schools.map((school) => [
+      school.id,
+      troubles.reduce(
+        (sum, trouble) =>
+          sum + follow(new Track(finding, sets, bench.setUpsDone), trouble, bySchool(school), random).minutes,
+        0,
+      ) / draws,
+    ]),
+  );
 }

@@ -1,6 +1,22 @@
 export { Belief, likelihoodAmongOthers, likelihoodOf, type Likelihood, type Sets } from './Belief';
-export { compileModel, PRIOR_WORTH, type CompiledObservation, type Knowledge, type Learned, type Model } from './compileModel';
-export { diagnose, NOTHING_WRONG, outcomesOf, type Conflict, type Diagnosis, type Evidence, type LaneState, type Suspect } from './diagnose';
+export {
+  compileModel,
+  PRIOR_WORTH,
+  type CompiledObservation,
+  type Knowledge,
+  type Learned,
+  type Model,
+} from './compileModel';
+export {
+  diagnose,
+  NOTHING_WRONG,
+  outcomesOf,
+  type Conflict,
+  type Diagnosis,
+  type Evidence,
+  type LaneState,
+  type Suspect,
+} from './diagnose';
 export { asList, Finding, type Chapter, type Seen, type Showing } from './Finding';
 export { engineFamily, shareOf, strainsOf, type Machine, type TraitShares } from './machine';
 export { culpritsOf, type Culprits } from './culprits';
@@ -9,6 +25,15 @@ export { COSTS, Prices, type Bench, type Costs } from './Prices';
 export { CASE_FORMAT, nearest, readCase, writeCase, type Band, type Case, type CaseProblem } from './caseFile';
 export { warningsOf, type Warning } from './warnings';
 export { sayCaseProblem, sayWarning } from './sayWarning';
-export { byAdvice, bySchool, follow, minutesBySchool, type Choice, type Followed, type Trouble, type Way } from './follow';
+export {
+  byAdvice,
+  bySchool,
+  follow,
+  minutesBySchool,
+  type Choice,
+  type Followed,
+  type Trouble,
+  type Way,
+} from './follow';
 export { drawSet, drawShowing, drawSpeakers, Track, type Random } from './Track';
 export { drawTrouble, type Drawn } from './draw';

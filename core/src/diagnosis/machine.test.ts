@@ -17,20 +17,41 @@ describe('what belongs to a machine', () => {
     expect(shareOf({ ignition: ['points'] }, machine(), TRAIT_SHARES)).toBeCloseTo(TRAIT_SHARES.ignition.points, 12);
     expect(shareOf({ start: ['electric', 'both'] }, machine(), TRAIT_SHARES)).toBeCloseTo(0.4, 12);
   });
-  test('several wants multiply', () => expect(shareOf({ fuel: ['petrol'], carburettor: ['float'] }, machine(), TRAIT_SHARES)).toBeCloseTo(0.96 * 0.86, 12));
+  test('several wants multiply', () =>
+    expect(shareOf({ fuel: ['petrol'], carburettor: ['float'] }, machine(), TRAIT_SHARES)).toBeCloseTo(
+      0.96 * 0.86,
+      12,
+    ));
   test('the shares of each trait add up to one', () => {
-    for (const [trait, shares] of Object.entries(TRAIT_SHARES)) expect([trait, Object.values(shares).reduce((sum, share) => sum + share, 0)]).toEqual([trait, expect.closeTo(1, 9)]);
+    for (const [trait, shares] of Object.entries(TRAIT_SHARES))
+      expect([trait, Object.values(shares).reduce((sum, share) => sum + share, 0)]).toEqual([
+        trait,
+        expect.closeTo(1, 9),
+      ]);
   });
 });
 
 describe('strains of a past', () => {
   test('every strain lies between nothing and about two, whatever is said', () => {
-    const past = fc.record({ daysStood: fc.integer({ min: 0, max: 20_000 }), hoursSinceService: fc.integer({ min: 0, max: 90_000 }), ageYears: fc.integer({ min: 0, max: 150 }), stored: fc.constantFrom(...STORED), kept: fc.constantFrom(...KEPT), fogged: fc.boolean(), openedBefore: fc.boolean(), plugIsNew: fc.boolean() }, { requiredKeys: [] });
+    const past = fc.record(
+      {
+        daysStood: fc.integer({ min: 0, max: 20_000 }),
+        hoursSinceService: fc.integer({ min: 0, max: 90_000 }),
+        ageYears: fc.integer({ min: 0, max: 150 }),
+        stored: fc.constantFrom(...STORED),
+        kept: fc.constantFrom(...KEPT),
+        fogged: fc.boolean(),
+        openedBefore: fc.boolean(),
+        plugIsNew: fc.boolean(),
+      },
+      { requiredKeys: [] },
+    );
     fc.assert(
       fc.property(past, (given) => {
         const strains = strainsOf(given);
         expect(Object.keys(strains).sort()).toEqual([...STRAINS].sort());
-        for (const [name, value] of Object.entries(strains)) expect([name, value >= 0 && value <= 2.5]).toEqual([name, true]);
+        for (const [name, value] of Object.entries(strains))
+          expect([name, value >= 0 && value <= 2.5]).toEqual([name, true]);
       }),
     );
   });
@@ -42,7 +63,9 @@ describe('strains of a past', () => {
     expect(gum(300, 'alkylate-wet')).toBeLessThan(gum(300, 'run-dry'));
   });
   test('run dry is not empty: it gums more than drained at the bowl, and dries the needle', () => {
-    expect(strainsOf({ daysStood: 200, stored: 'run-dry' }).gum).toBeGreaterThan(strainsOf({ daysStood: 200, stored: 'run-dry-drained' }).gum);
+    expect(strainsOf({ daysStood: 200, stored: 'run-dry' }).gum).toBeGreaterThan(
+      strainsOf({ daysStood: 200, stored: 'run-dry-drained' }).gum,
+    );
     expect(strainsOf({ daysStood: 200, stored: 'run-dry-drained' }).dryness).toBeGreaterThan(0.5);
     expect(strainsOf({ daysStood: 200, stored: 'stabilised-full' }).dryness).toBe(0);
   });

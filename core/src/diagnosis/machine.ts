@@ -17,22 +17,44 @@ export type TraitShares = { readonly [T in EngineTrait]: Readonly<Record<string,
  */
 export function shareOf(when: Applies | undefined, machine: Machine, shares: TraitShares): number {
   if (when === undefined) return 1;
-  if (when.classes !== undefined && !(machine.classId !== undefined && when.classes.includes(machine.classId))) return 0;
+  if (when.classes !== undefined && !(machine.classId !== undefined && when.classes.includes(machine.classId)))
+    return 0;
   let share = 1;
   for (const trait of Object.keys(shares) as EngineTrait[]) {
     const wanted = when[trait] as readonly unknown[] | undefined;
     if (wanted === undefined) continue;
     const known = machine.engine[trait];
-    share *= known === undefined ? wanted.reduce<number>((sum, value) => sum + (shares[trait][String(value)] ?? 0), 0) : Number(wanted.includes(known));
+    share *=
+      known === undefined
+        ? wanted.reduce<number>((sum, value) => sum + (shares[trait][String(value)] ?? 0), 0)
+        : Number(wanted.includes(known));
   }
   return share;
 }
 
 const clamp = (value: number, most: number): number => Math.min(Math.max(value, 0), most);
 
-const GUM_OF_STORAGE = { 'in-use': 0.1, exercised: 0.1, 'alkylate-wet': 0.08, 'stabilised-full': 0.25, 'bowl-cleaned': 0.2, 'run-dry-drained': 0.3, 'run-dry': 0.6, 'fuel-left': 1 } as const;
+const GUM_OF_STORAGE = {
+  'in-use': 0.1,
+  exercised: 0.1,
+  'alkylate-wet': 0.08,
+  'stabilised-full': 0.25,
+  'bowl-cleaned': 0.2,
+  'run-dry-drained': 0.3,
+  'run-dry': 0.6,
+  'fuel-left': 1,
+} as const;
 const GUM_OF_BLEND = { E0: 0.6, E10: 1, E15: 1.15, alkylate: 0.1 } as const;
-const DRYNESS_OF_STORAGE = { 'in-use': 0, exercised: 0, 'alkylate-wet': 0, 'stabilised-full': 0, 'bowl-cleaned': 0.8, 'run-dry-drained': 1, 'run-dry': 0.8, 'fuel-left': 0 } as const;
+const DRYNESS_OF_STORAGE = {
+  'in-use': 0,
+  exercised: 0,
+  'alkylate-wet': 0,
+  'stabilised-full': 0,
+  'bowl-cleaned': 0.8,
+  'run-dry-drained': 1,
+  'run-dry': 0.8,
+  'fuel-left': 0,
+} as const;
 const DAMP_OF_PLACE = { indoors: 0.1, shed: 0.6, open: 1.2 } as const;
 const ETHANOL_OF_BLEND = { E0: 0, E10: 1, E15: 1.4, alkylate: 0 } as const;
 /** Days after which untreated fuel begins to turn (common practice: about 30). */
@@ -60,4 +82,5 @@ export function strainsOf(past: Past): Readonly<Record<Strain, number>> {
 }
 
 /** The family that proven causes of an engine are counted under: ignition, strokes and fuel. What is not known is the usual. */
-export const engineFamily = ({ ignition = 'coil', strokes = 4, fuel = 'petrol' }: Engine): string => `${ignition}-${strokes}-${fuel}`;
+export const engineFamily = ({ ignition = 'coil', strokes = 4, fuel = 'petrol' }: Engine): string =>
+  `${ignition}-${strokes}-${fuel}`;

@@ -3,7 +3,11 @@ import type { CaseProblem } from './caseFile';
 import type { Warning } from './warnings';
 
 /** A warning as a sentence, with the catalogue's words. */
-export function sayWarning(warning: Warning, knowledge: Knowledge, consequences: Readonly<Record<string, { readonly says: string }>>): string {
+export function sayWarning(
+  warning: Warning,
+  knowledge: Knowledge,
+  consequences: Readonly<Record<string, { readonly says: string }>>,
+): string {
   const words = (id: string): string => (knowledge.observations[id]?.words ?? id).toLowerCase();
   switch (warning.code) {
     case 'misleading':

@@ -7,11 +7,23 @@ export type Warning =
   | { readonly code: 'misleading'; readonly rule: string }
   | { readonly code: 'counted-once'; readonly observation: string }
   | { readonly code: 'conflict'; readonly observation: string; readonly with: string }
-  | { readonly code: 'consequence'; readonly consequence: string; readonly causes: readonly string[]; readonly probability: number };
+  | {
+      readonly code: 'consequence';
+      readonly consequence: string;
+      readonly causes: readonly string[];
+      readonly probability: number;
+    };
 
 const isDue = (rule: Misleading, finding: Finding): boolean => {
   const { past, engine } = finding.model.machine;
-  const shows = ({ observation, outcomes }: { readonly observation: string; readonly outcomes?: readonly string[] }): boolean => asList(finding.seen[observation]).some((outcome) => outcomes === undefined || outcomes.includes(outcome));
+  const shows = ({
+    observation,
+    outcomes,
+  }: {
+    readonly observation: string;
+    readonly outcomes?: readonly string[];
+  }): boolean =>
+    asList(finding.seen[observation]).some((outcome) => outcomes === undefined || outcomes.includes(outcome));
   return (
     rule.seen.every((group) => group.some(shows)) &&
     !(rule.unless ?? []).some((observation) => finding.seen[observation] !== undefined) &&
@@ -25,9 +37,15 @@ const WORTH_TELLING = 0.15;
 /** All warnings that are due. In: the finding and its diagnosis. Source: common practice. */
 export function warningsOf(finding: Finding, diagnosis: Diagnosis): Warning[] {
   return [
-    ...finding.knowledge.misleading.filter((rule) => isDue(rule, finding)).map(({ code }): Warning => ({ code: 'misleading', rule: code })),
+    ...finding.knowledge.misleading
+      .filter((rule) => isDue(rule, finding))
+      .map(({ code }): Warning => ({ code: 'misleading', rule: code })),
     ...diagnosis.countedOnce.map((observation): Warning => ({ code: 'counted-once', observation })),
-    ...diagnosis.conflicts.map((conflict): Warning => ({ code: 'conflict', observation: conflict.observation, with: conflict.with })),
+    ...diagnosis.conflicts.map((conflict): Warning => ({
+      code: 'conflict',
+      observation: conflict.observation,
+      with: conflict.with,
+    })),
     ...consequences(finding, diagnosis),
   ];
 }
@@ -35,8 +53,19 @@ export function warningsOf(finding: Finding, diagnosis: Diagnosis): Warning[] {
 function consequences(finding: Finding, diagnosis: Diagnosis): Warning[] {
   const ids = new Set(finding.model.faultIds.flatMap((id) => finding.knowledge.faults[id]?.consequences ?? []));
   return [...ids].flatMap((consequence): Warning[] => {
-    const causes = diagnosis.suspects.filter((suspect) => finding.knowledge.faults[suspect.id]?.consequences?.includes(consequence));
+    const causes = diagnosis.suspects.filter((suspect) =>
+      finding.knowledge.faults[suspect.id]?.consequences?.includes(consequence),
+    );
     const probability = 1 - causes.reduce((none, suspect) => none * (1 - suspect.probability), 1);
-    return probability < WORTH_TELLING ? [] : [{ code: 'consequence', consequence, causes: causes.filter((suspect) => suspect.probability > 0.02).map((suspect) => suspect.id), probability }];
+    return probability < WORTH_TELLING
+      ? []
+      : [
+          {
+            code: 'consequence',
+            consequence,
+            causes: causes.filter((suspect) => suspect.probability > 0.02).map((suspect) => suspect.id),
+            probability,
+          },
+        ];
   });
 }

@@ -2,7 +2,8 @@ import fc from 'fast-check';
 import { assessReading, replaceMeter, rollOver, suggestReadings, trueHours, type ReadingContext } from './index';
 
 const context: ReadingContext = { lastReading: 123.4, clockHours: 48, hireDays: 2, use: { shape: 40, rate: 10 } };
-const codes = (typed: string, more: Partial<ReadingContext> = {}) => assessReading(typed, { ...context, ...more }).findings.map((finding) => finding.code);
+const codes = (typed: string, more: Partial<ReadingContext> = {}) =>
+  assessReading(typed, { ...context, ...more }).findings.map((finding) => finding.code);
 
 describe('an hour-meter reading', () => {
   test('that is usual has nothing to say', () => {
@@ -48,7 +49,8 @@ describe('an hour-meter reading', () => {
     fc.assert(
       fc.property(fc.integer({ min: 0, max: 99_999 }), fc.boolean(), (figures, tenth) => {
         const typed = tenth ? (figures / 10).toFixed(1) : String(figures);
-        for (const { reading } of assessReading(typed, context).suggestions) expect(assessReading(String(reading), context).findings).toEqual([]);
+        for (const { reading } of assessReading(typed, context).suggestions)
+          expect(assessReading(String(reading), context).findings).toEqual([]);
       }),
     );
   });
@@ -72,8 +74,10 @@ describe('true hours go on', () => {
   });
 
   test('never fall at the change itself (property)', () => {
-    fc.assert(fc.property(fc.integer({ min: 0, max: 90_000 }), fc.integer({ min: 0, max: 500 }), (before, shows) => {
-      expect(trueHours(shows / 10, replaceMeter(before / 10, shows / 10))).toBeCloseTo(before / 10, 6);
-    }));
+    fc.assert(
+      fc.property(fc.integer({ min: 0, max: 90_000 }), fc.integer({ min: 0, max: 500 }), (before, shows) => {
+        expect(trueHours(shows / 10, replaceMeter(before / 10, shows / 10))).toBeCloseTo(before / 10, 6);
+      }),
+    );
   });
 });

@@ -17,8 +17,20 @@ export interface ReadingContext {
 export type ReadingFinding =
   | { readonly code: 'below-last'; readonly lastReading: number; readonly by: number }
   | { readonly code: 'faster-than-clock'; readonly hoursRun: number; readonly clockHours: number }
-  | { readonly code: 'unusually-high'; readonly hoursRun: number; readonly hireDays: number; readonly oneIn: number; readonly expected: number }
-  | { readonly code: 'unusually-low'; readonly hoursRun: number; readonly hireDays: number; readonly oneIn: number; readonly expected: number };
+  | {
+      readonly code: 'unusually-high';
+      readonly hoursRun: number;
+      readonly hireDays: number;
+      readonly oneIn: number;
+      readonly expected: number;
+    }
+  | {
+      readonly code: 'unusually-low';
+      readonly hoursRun: number;
+      readonly hireDays: number;
+      readonly oneIn: number;
+      readonly expected: number;
+    };
 
 export interface ReadingAssessment {
   /** Hours since the last reading, to a tenth; negative when below it. */
@@ -69,5 +81,8 @@ function likelihood(reading: number, context: ReadingContext): number {
   if (findingsOf(reading, context).length > 0) return 0;
   const run = reading - context.lastReading;
   if (context.hireDays <= 0) return 1 / (1 + run);
-  return Math.min(chanceOfAtLeast(context.use, context.hireDays, run), chanceOfAtMost(context.use, context.hireDays, run));
+  return Math.min(
+    chanceOfAtLeast(context.use, context.hireDays, run),
+    chanceOfAtMost(context.use, context.hireDays, run),
+  );
 }

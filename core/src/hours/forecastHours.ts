@@ -16,7 +16,11 @@ export interface HoursForecast {
  */
 export function forecastHours(belief: UseRate, hireDays: number): HoursForecast {
   if (hireDays <= 0) return { expected: 0, low: 0, high: 0 };
-  return { expected: meanHoursPerDay(belief) * hireDays, low: quantile(belief, hireDays, 0.1), high: quantile(belief, hireDays, 0.9) };
+  return {
+    expected: meanHoursPerDay(belief) * hireDays,
+    low: quantile(belief, hireDays, 0.1),
+    high: quantile(belief, hireDays, 0.9),
+  };
 }
 
 function quantile(belief: UseRate, days: number, probability: number): number {

@@ -1,5 +1,19 @@
-export { assessReading, UNUSUAL_BELOW, type ReadingAssessment, type ReadingContext, type ReadingFinding } from './assessReading';
+export {
+  assessReading,
+  UNUSUAL_BELOW,
+  type ReadingAssessment,
+  type ReadingContext,
+  type ReadingFinding,
+} from './assessReading';
 export { forecastHours, type HoursForecast } from './forecastHours';
 export { suggestReadings, type Slip, type Suggestion } from './suggestReadings';
 export { replaceMeter, rollOver, roundTenth, trueHours, type Meter } from './trueHours';
-export { chanceOfAtLeast, chanceOfAtMost, learnUseRate, meanHoursPerDay, oneIn, type HireUse, type UseRate } from './useRate';
+export {
+  chanceOfAtLeast,
+  chanceOfAtMost,
+  learnUseRate,
+  meanHoursPerDay,
+  oneIn,
+  type HireUse,
+  type UseRate,
+} from './useRate';

@@ -28,9 +28,13 @@ export function suggestReadings(typed: string, fits: (reading: number) => number
   for (const [text, slip] of slips(typed)) {
     const reading = Number(text);
     const score = Number.isFinite(reading) ? fits(reading) * SLIP_WEIGHT[slip] : 0;
-    if (score > 0 && score > (best.get(reading)?.score ?? 0)) best.set(reading, { suggestion: { reading, slip }, score });
+    if (score > 0 && score > (best.get(reading)?.score ?? 0))
+      best.set(reading, { suggestion: { reading, slip }, score });
   }
-  return [...best.values()].sort((a, b) => b.score - a.score).slice(0, 3).map((entry) => entry.suggestion);
+  return [...best.values()]
+    .sort((a, b) => b.score - a.score)
+    .slice(0, 3)
+    .map((entry) => entry.suggestion);
 }
 
 function* slips(typed: string): Generator<[string, Slip]> {

@@ -12,12 +12,16 @@ export const trueHours = (reading: number, meter: Meter): number => roundTenth(r
  * In: the unit's true hours at the change, what the new meter shows then. Out: the new meter's offset.
  * Example: changed at 340.0 true hours for a meter that shows 0.2: offset 339.8.
  */
-export const replaceMeter = (trueHoursAtChange: number, newMeterShows: number): Meter => ({ offsetHours: roundTenth(trueHoursAtChange - newMeterShows) });
+export const replaceMeter = (trueHoursAtChange: number, newMeterShows: number): Meter => ({
+  offsetHours: roundTenth(trueHoursAtChange - newMeterShows),
+});
 
 /**
  * The same meter after it ran past its last figure.
  * In: the meter before, the hours at which it starts again (1000 or 10000, say). Example: offset 0 rolling at 1000 gives 1000.
  */
-export const rollOver = (meter: Meter, rollsAt: number): Meter => ({ offsetHours: roundTenth(meter.offsetHours + rollsAt) });
+export const rollOver = (meter: Meter, rollsAt: number): Meter => ({
+  offsetHours: roundTenth(meter.offsetHours + rollsAt),
+});
 
 export const roundTenth = (hours: number): number => Math.round(hours * 10) / 10;

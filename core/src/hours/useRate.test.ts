@@ -10,7 +10,10 @@ describe('Gamma-Poisson use', () => {
   });
 
   test('posterior in closed form: shape and rate add up, whatever the order (Gelman et al., Bayesian Data Analysis, 2.6)', () => {
-    const hire = fc.record({ hours: fc.double({ min: 0, max: 200, noNaN: true }), days: fc.double({ min: 0.25, max: 30, noNaN: true }) });
+    const hire = fc.record({
+      hours: fc.double({ min: 0, max: 200, noNaN: true }),
+      days: fc.double({ min: 0.25, max: 30, noNaN: true }),
+    });
     fc.assert(
       fc.property(fc.array(hire, { maxLength: 12 }), (hires) => {
         const one = learnUseRate({ shape: 6, rate: 2 }, hires);
@@ -26,11 +29,19 @@ describe('Gamma-Poisson use', () => {
   });
 
   test('the tail against the negative binomial of another statistics library (its incomplete beta is good to 1e-8)', () => {
-    for (const [shape, rate, days] of [[6, 2, 1], [30, 9, 3], [128.1, 23, 2.4], [4, 1, 14]] as const) {
+    for (const [shape, rate, days] of [
+      [6, 2, 1],
+      [30, 9, 3],
+      [128.1, 23, 2.4],
+      [4, 1, 14],
+    ] as const) {
       const success = rate / (rate + days);
       for (const hours of [0, 1, 2, 5, 9, 20, 60]) {
         expect(chanceOfAtMost({ shape, rate }, days, hours)).toBeCloseTo(negativeBinomialCdf(hours, shape, success), 7);
-        expect(chanceOfAtLeast({ shape, rate }, days, hours + 1)).toBeCloseTo(1 - negativeBinomialCdf(hours, shape, success), 7);
+        expect(chanceOfAtLeast({ shape, rate }, days, hours + 1)).toBeCloseTo(
+          1 - negativeBinomialCdf(hours, shape, success),
+          7,
+        );
       }
     }
   });
@@ -47,7 +58,13 @@ describe('Gamma-Poisson use', () => {
     expect(forecastHours(belief, 0)).toEqual({ expected: 0, low: 0, high: 0 });
   });
 
-  test.each([[1 / 400, 400], [0.5, 2], [1 / 1234, 1200], [0, 1_000_000], [1, 1]])('odds of %d are said as 1 in %d', (probability, said) => {
+  test.each([
+    [1 / 400, 400],
+    [0.5, 2],
+    [1 / 1234, 1200],
+    [0, 1_000_000],
+    [1, 1],
+  ])('odds of %d are said as 1 in %d', (probability, said) => {
     expect(oneIn(probability)).toBe(said);
   });
 });

@@ -15,9 +15,19 @@ export interface WayAsked {
   readonly shareOut: number;
   /** Minutes to get there and back, before anything is done. */
   readonly accessMinutes: number;
-  readonly mend: { readonly minutes: number; readonly partsCents: number; readonly leadDays: number; readonly success: number };
+  readonly mend: {
+    readonly minutes: number;
+    readonly partsCents: number;
+    readonly leadDays: number;
+    readonly success: number;
+  };
   readonly replace: { readonly minutes: number; readonly partsCents: number; readonly leadDays: number } | null;
-  readonly swap: { readonly minutes: number; readonly engineCents: number; readonly leadDays: number; readonly success: number } | null;
+  readonly swap: {
+    readonly minutes: number;
+    readonly engineCents: number;
+    readonly leadDays: number;
+    readonly success: number;
+  } | null;
   readonly comeback: { readonly mend: number; readonly replace: number; readonly 'swap-engine': number };
   readonly risks: readonly Risk[];
   /** Worth of the unit sound, and let go as it is. */
@@ -69,10 +79,24 @@ interface Doing {
  */
 export function reckonWays(asked: WayAsked): Ways {
   const retire = retireWay(asked);
-  const swap = asked.swap === null ? null : withFallback(asked, 'swap-engine', { ...asked.swap, partsCents: asked.swap.engineCents, comeback: asked.comeback['swap-engine'] }, asked.swap.success, retire.costCents, asked.soundCents + asked.swapAddsCents);
-  const replace = asked.replace === null ? null : withFallback(asked, 'replace', { ...asked.replace, comeback: asked.comeback.replace }, 1, 0, asked.soundCents);
+  const swap =
+    asked.swap === null
+      ? null
+      : withFallback(
+          asked,
+          'swap-engine',
+          { ...asked.swap, partsCents: asked.swap.engineCents, comeback: asked.comeback['swap-engine'] },
+          asked.swap.success,
+          retire.costCents,
+          asked.soundCents + asked.swapAddsCents,
+        );
+  const replace =
+    asked.replace === null
+      ? null
+      : withFallback(asked, 'replace', { ...asked.replace, comeback: asked.comeback.replace }, 1, 0, asked.soundCents);
   const next = Math.min(...[replace, swap, retire].flatMap((way) => (way === null ? [] : way.costCents)));
-  const mendAt = (success: number): Way => withFallback(asked, 'mend', { ...asked.mend, comeback: asked.comeback.mend }, success, next, asked.soundCents);
+  const mendAt = (success: number): Way =>
+    withFallback(asked, 'mend', { ...asked.mend, comeback: asked.comeback.mend }, success, next, asked.soundCents);
   const mend = mendAt(asked.mend.success);
   const ways = [mend, replace, swap, retire].filter((way) => way !== null).sort((a, b) => a.costCents - b.costCents);
   return { ways, breakEvenSuccess: replace === null ? null : breakEven(mendAt, replace.costCents) };
@@ -84,21 +108,51 @@ function doingOf(asked: WayAsked, { minutes, partsCents, leadDays, comeback }: D
   const handsCents = hands * perMinute;
   const daysCents = (leadDays + hands / BENCH_DAY_MINUTES) * asked.dayCents * asked.shareOut;
   const riskCents = asked.risks.reduce((sum, risk) => sum + risk.odds * risk.minutes * perMinute, 0);
-  return { handsCents, partsCents, daysCents, riskCents, comebackCents: comeback * (handsCents + partsCents + daysCents) };
+  return {
+    handsCents,
+    partsCents,
+    daysCents,
+    riskCents,
+    comebackCents: comeback * (handsCents + partsCents + daysCents),
+  };
 }
 
-function withFallback(asked: WayAsked, way: WayId, doing: Doing, success: number, nextCents: number, worthCents: number): Way {
+function withFallback(
+  asked: WayAsked,
+  way: WayId,
+  doing: Doing,
+  success: number,
+  nextCents: number,
+  worthCents: number,
+): Way {
   const parts = doingOf(asked, doing);
   const spent = parts.handsCents + parts.partsCents + parts.daysCents + parts.riskCents;
   const valueCents = success * worthCents;
   const comebackCents = success * parts.comebackCents;
   const failCents = (1 - success) * nextCents;
-  return { way, ...parts, comebackCents, failCents, valueCents, costCents: spent + comebackCents + failCents - valueCents };
+  return {
+    way,
+    ...parts,
+    comebackCents,
+    failCents,
+    valueCents,
+    costCents: spent + comebackCents + failCents - valueCents,
+  };
 }
 
 function retireWay({ scrapCents, dayCents, shareOut, daysToReplace }: WayAsked): Way {
   const daysCents = daysToReplace * dayCents * shareOut;
-  return { way: 'retire', handsCents: 0, partsCents: 0, daysCents, riskCents: 0, comebackCents: 0, failCents: 0, valueCents: scrapCents, costCents: daysCents - scrapCents };
+  return {
+    way: 'retire',
+    handsCents: 0,
+    partsCents: 0,
+    daysCents,
+    riskCents: 0,
+    comebackCents: 0,
+    failCents: 0,
+    valueCents: scrapCents,
+    costCents: daysCents - scrapCents,
+  };
 }
 
 /** Cost goes in a straight line with the odds. */

@@ -1,3 +1,9 @@
-export { checkSupersessions, todaysNumber, type Supersession, type SupersessionProblem, type Today } from './todaysNumber';
+export {
+  checkSupersessions,
+  todaysNumber,
+  type Supersession,
+  type SupersessionProblem,
+  type Today,
+} from './todaysNumber';
 export { kitOrPieces, type KitChoice } from './kitOrPieces';
 export { reorderPoint } from './reorderPoint';

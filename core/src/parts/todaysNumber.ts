@@ -8,7 +8,9 @@ export type SupersessionProblem =
   | { readonly code: 'loop'; readonly numbers: readonly string[] }
   | { readonly code: 'fork'; readonly number: string; readonly by: readonly string[] };
 
-export type Today = { readonly ok: true; readonly number: string; readonly through: readonly string[] } | { readonly ok: false; readonly problem: SupersessionProblem };
+export type Today =
+  | { readonly ok: true; readonly number: string; readonly through: readonly string[] }
+  | { readonly ok: false; readonly problem: SupersessionProblem };
 
 const plain = (number: string): string => number.trim().toUpperCase();
 
@@ -33,7 +35,8 @@ export function todaysNumber(number: string, edges: readonly Supersession[]): To
     if (by.length > 1) return { ok: false, problem: { code: 'fork', number: at, by: by.sort() } };
     through.push(at);
     at = by[0] as string;
-    if (through.includes(at)) return { ok: false, problem: { code: 'loop', numbers: through.slice(through.indexOf(at)) } };
+    if (through.includes(at))
+      return { ok: false, problem: { code: 'loop', numbers: through.slice(through.indexOf(at)) } };
   }
 }
 
@@ -42,7 +45,13 @@ export function checkSupersessions(edges: readonly Supersession[]): Supersession
   const problems = new Map<string, SupersessionProblem>();
   for (const { old } of edges) {
     const today = todaysNumber(old, edges);
-    if (!today.ok) problems.set(today.problem.code === 'loop' ? `loop ${[...today.problem.numbers].sort().join()}` : `fork ${today.problem.number}`, today.problem);
+    if (!today.ok)
+      problems.set(
+        today.problem.code === 'loop'
+          ? `loop ${[...today.problem.numbers].sort().join()}`
+          : `fork ${today.problem.number}`,
+        today.problem,
+      );
   }
   return [...problems.values()];
 }

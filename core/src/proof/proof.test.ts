@@ -4,13 +4,36 @@ import { droopOf, governorClassOf, isComeback, minutesWanted, proofOfEntries } f
 
 const at = (minute: number): string => new Date(Date.UTC(2030, 2, 4, 9, minute)).toISOString();
 const said = (kind: string, facts: object, minute = 0) => ({ kind, at: at(minute), facts });
-const settingOf = (plan: ProofPlan, afterMinutes: number | null = null, comesAndGoes = false) => ({ plan, everyLooks: EVERY_PROOF, complaint: { afterMinutes, comesAndGoes }, byLook: false });
+const settingOf = (plan: ProofPlan, afterMinutes: number | null = null, comesAndGoes = false) => ({
+  plan,
+  everyLooks: EVERY_PROOF,
+  complaint: { afterMinutes, comesAndGoes },
+  byLook: false,
+});
 
 /** A proof in which all is well, run for so many minutes. */
 function whole(plan: ProofPlan, minutes: number) {
   return [
-    said('to-proof', {}), said('leak-look', { dry: true }), said('smoke', { clear: true }), said('proof-load', { load: plan.loads[0]?.id }), said('run-started', {}, 1),
-    ...plan.readings.map((reading) => said('proof-reading', { reading: reading.id, value: reading.least === undefined ? (reading.most as number) : reading.most === undefined ? reading.least : (reading.least + reading.most) / 2 }, 2)),
+    said('to-proof', {}),
+    said('leak-look', { dry: true }),
+    said('smoke', { clear: true }),
+    said('proof-load', { load: plan.loads[0]?.id }),
+    said('run-started', {}, 1),
+    ...plan.readings.map((reading) =>
+      said(
+        'proof-reading',
+        {
+          reading: reading.id,
+          value:
+            reading.least === undefined
+              ? (reading.most as number)
+              : reading.most === undefined
+                ? reading.least
+                : (reading.least + reading.most) / 2,
+        },
+        2,
+      ),
+    ),
     ...[...plan.looks, ...EVERY_PROOF].map((look) => said('proof-look', { look: look.id, ok: true }, 3)),
     said('run-stopped', {}, 1 + minutes),
   ];
@@ -24,12 +47,18 @@ describe.each(CLASS_IDS.map((id) => [id] as const))('the proof of a %s', (id) =>
     const entries = whole(plan, 20);
     expect(missing(entries)).toEqual([]);
     const needed = entries.filter((entry) => entry.kind !== 'to-proof' && entry.kind !== 'run-stopped');
-    for (const left of needed) expect([left, missing(entries.filter((entry) => entry !== left)).length > 0]).toEqual([left, true]);
+    for (const left of needed)
+      expect([left, missing(entries.filter((entry) => entry !== left)).length > 0]).toEqual([left, true]);
   });
 
   test('each reading: at its limits well, just outside not', () => {
     for (const { id: reading, least, most } of plan.readings) {
-      const verdict = (value: number) => proofOfEntries([said('to-proof', {}), said('proof-reading', { reading, value })], settingOf(plan), at(0)).readings.find((shown) => shown.reading.id === reading)?.verdict;
+      const verdict = (value: number) =>
+        proofOfEntries(
+          [said('to-proof', {}), said('proof-reading', { reading, value })],
+          settingOf(plan),
+          at(0),
+        ).readings.find((shown) => shown.reading.id === reading)?.verdict;
       if (least !== undefined) expect([verdict(least), verdict(least - 0.01)]).toEqual(['well', 'low']);
       if (most !== undefined) expect([verdict(most), verdict(most + 0.01)]).toEqual(['well', 'high']);
     }
@@ -43,27 +72,48 @@ describe.each(CLASS_IDS.map((id) => [id] as const))('the proof of a %s', (id) =>
 });
 
 describe('minutes under load (common practice)', () => {
-  test('its worked example: 15 as a rule and a complaint after 12 minutes make 24', () => expect(minutesWanted(15, { afterMinutes: 12, comesAndGoes: false })).toBe(24));
-  test('a complaint that comes and goes wants longer', () => expect(minutesWanted(15, { afterMinutes: null, comesAndGoes: true })).toBe(30));
+  test('its worked example: 15 as a rule and a complaint after 12 minutes make 24', () =>
+    expect(minutesWanted(15, { afterMinutes: 12, comesAndGoes: false })).toBe(24));
+  test('a complaint that comes and goes wants longer', () =>
+    expect(minutesWanted(15, { afterMinutes: null, comesAndGoes: true })).toBe(30));
   test('never fewer than the class asks, and at least twice the time it took', () => {
-    fc.assert(fc.property(fc.integer({ min: 1, max: 60 }), fc.integer({ min: 1, max: 60 }), fc.boolean(), (usual, after, comesAndGoes) => {
-      const wanted = minutesWanted(usual, { afterMinutes: after, comesAndGoes });
-      expect(wanted).toBeGreaterThanOrEqual(Math.max(usual, 2 * after));
-    }));
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 1, max: 60 }),
+        fc.integer({ min: 1, max: 60 }),
+        fc.boolean(),
+        (usual, after, comesAndGoes) => {
+          const wanted = minutesWanted(usual, { afterMinutes: after, comesAndGoes });
+          expect(wanted).toBeGreaterThanOrEqual(Math.max(usual, 2 * after));
+        },
+      ),
+    );
   });
 });
 
 describe('the run', () => {
   const plan = proofOf('tiller');
-  const proof = (entries: ReturnType<typeof said>[], minute = 40) => proofOfEntries(entries, settingOf(plan), at(minute));
+  const proof = (entries: ReturnType<typeof said>[], minute = 40) =>
+    proofOfEntries(entries, settingOf(plan), at(minute));
   const begun = [said('to-proof', {}), said('leak-look', { dry: true })];
 
   test('stretches add up; it counts on while it runs', () => {
-    expect(proof([...begun, said('run-started', {}, 0), said('run-stopped', {}, 6), said('run-started', {}, 10)], 14).minutesRun).toBe(10);
+    expect(
+      proof([...begun, said('run-started', {}, 0), said('run-stopped', {}, 6), said('run-started', {}, 10)], 14)
+        .minutesRun,
+    ).toBe(10);
   });
 
   test('smoke must clear before the time counts', () => {
-    expect(proof([...begun, said('run-started', {}, 0), said('smoke', { clear: false }, 8), said('smoke', { clear: true }, 10), said('run-stopped', {}, 20)]).minutesRun).toBe(12);
+    expect(
+      proof([
+        ...begun,
+        said('run-started', {}, 0),
+        said('smoke', { clear: false }, 8),
+        said('smoke', { clear: true }, 10),
+        said('run-stopped', {}, 20),
+      ]).minutesRun,
+    ).toBe(12);
   });
 
   test('untested and unloaded are called so', () => {
@@ -77,16 +127,42 @@ describe('the run', () => {
   });
 
   test('what fails is told in the fault-finding vocabulary, each once', () => {
-    const shows = proofOfEntries([said('to-proof', {}), said('proof-reading', { reading: 'volts-50', value: 100 }), said('proof-reading', { reading: 'volts-100', value: 90 }), said('proof-look', { look: 'restart-hot', ok: false })], settingOf(proofOf('generator')), at(1)).shows;
-    expect(shows).toEqual([{ observation: 'output', outcome: 'drops-on-load' }, { observation: 'starting', outcome: 'hard' }]);
+    const shows = proofOfEntries(
+      [
+        said('to-proof', {}),
+        said('proof-reading', { reading: 'volts-50', value: 100 }),
+        said('proof-reading', { reading: 'volts-100', value: 90 }),
+        said('proof-look', { look: 'restart-hot', ok: false }),
+      ],
+      settingOf(proofOf('generator')),
+      at(1),
+    ).shows;
+    expect(shows).toEqual([
+      { observation: 'output', outcome: 'drops-on-load' },
+      { observation: 'starting', outcome: 'hard' },
+    ]);
   });
 });
 
 test('droop: its worked example, and the class it reaches (ISO 8528-5; 3, 5 and 8 per cent from memory)', () => {
   expect(droopOf(62.4, 60, 60)).toBeCloseTo(4, 9);
-  expect([2.9, 3, 4, 5, 7.9, 8, 8.1, -0.1].map(governorClassOf)).toEqual(['G3', 'G3', 'G2', 'G2', 'G1', 'G1', null, null]);
+  expect([2.9, 3, 4, 5, 7.9, 8, 8.1, -0.1].map(governorClassOf)).toEqual([
+    'G3',
+    'G3',
+    'G2',
+    'G2',
+    'G1',
+    'G1',
+    null,
+    null,
+  ]);
 });
 
 test('a comeback: within 30 days or 20 engine hours, whichever is longer', () => {
-  expect([isComeback(30, 100), isComeback(31, 20), isComeback(31, 21), isComeback(31, null)]).toEqual([true, true, false, false]);
+  expect([isComeback(30, 100), isComeback(31, 20), isComeback(31, 21), isComeback(31, null)]).toEqual([
+    true,
+    true,
+    false,
+    false,
+  ]);
 });

@@ -59,7 +59,11 @@ export function proofOfEntries(entries: readonly Said[], setting: ProofSetting, 
   const proof = {
     leakLook: leak === undefined ? 'not-looked' : leak.dry ? 'dry' : 'leaks',
     smoke: smoke === undefined ? 'not-looked' : smoke.clear ? 'clear' : 'smoking',
-    load, minutesWanted: wanted, ...run, readings, looks,
+    load,
+    minutesWanted: wanted,
+    ...run,
+    readings,
+    looks,
     tested: run.minutesRun === 0 && run.runningSince === null ? 'untested' : load === null ? 'unloaded' : 'loaded',
   } as const;
   return { ...proof, missing: setting.byLook ? [] : missingOf(proof), shows: showsOf(proof) };
@@ -79,19 +83,36 @@ function missingOf(proof: Standing): string[] {
 }
 
 function showsOf(proof: Standing): Shown[] {
-  const byReading = proof.readings.flatMap(({ reading, verdict }) => (verdict === 'low' ? (reading.low ?? []) : verdict === 'high' ? (reading.high ?? []) : []));
+  const byReading = proof.readings.flatMap(({ reading, verdict }) =>
+    verdict === 'low' ? (reading.low ?? []) : verdict === 'high' ? (reading.high ?? []) : [],
+  );
   const byLook = proof.looks.flatMap(({ look, ok }) => (ok === false ? (look.fails ?? []) : []));
   return [...new Map([...byReading, ...byLook].map((shown) => [shown.observation, shown])).values()];
 }
 
 function shownOf(reading: ProofReading, own: readonly Said[]): ShownReading {
-  const taken = own.findLast((entry) => entry.kind === 'proof-reading' && (entry.facts as { reading: string }).reading === reading.id);
+  const taken = own.findLast(
+    (entry) => entry.kind === 'proof-reading' && (entry.facts as { reading: string }).reading === reading.id,
+  );
   if (taken === undefined) return { reading, value: null, verdict: 'not-taken' };
   const { value } = taken.facts as { value: number };
-  return { reading, value, verdict: value < (reading.least ?? Number.NEGATIVE_INFINITY) ? 'low' : value > (reading.most ?? Number.POSITIVE_INFINITY) ? 'high' : 'well' };
+  return {
+    reading,
+    value,
+    verdict:
+      value < (reading.least ?? Number.NEGATIVE_INFINITY)
+        ? 'low'
+        : value > (reading.most ?? Number.POSITIVE_INFINITY)
+          ? 'high'
+          : 'well',
+  };
 }
 
-const lookOf = (id: string, own: readonly Said[]): boolean | null => (own.findLast((entry) => entry.kind === 'proof-look' && (entry.facts as { look: string }).look === id)?.facts as { ok: boolean } | undefined)?.ok ?? null;
+const lookOf = (id: string, own: readonly Said[]): boolean | null =>
+  (
+    own.findLast((entry) => entry.kind === 'proof-look' && (entry.facts as { look: string }).look === id)?.facts as
+      { ok: boolean } | undefined
+  )?.ok ?? null;
 
 /** Minutes of running since it last smoked. */
 function runOf(own: readonly Said[], now: string): { minutesRun: number; runningSince: string | null } {

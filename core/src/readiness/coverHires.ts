@@ -37,7 +37,9 @@ export function coverHires(hires: readonly BookedHire[], units: readonly Standin
 }
 
 function shortfall(hire: BookedHire, free: ReadonlyMap<string, StandingUnit>): Shortfall {
-  return hire.tag === null ? { code: 'class-short', hire } : { code: 'unit-not-fit', hire, nearestFit: nearest(free, hire.classId) };
+  return hire.tag === null
+    ? { code: 'class-short', hire }
+    : { code: 'unit-not-fit', hire, nearestFit: nearest(free, hire.classId) };
 }
 
 function nearest(free: ReadonlyMap<string, StandingUnit>, classId: string): string | null {

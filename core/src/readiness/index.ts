@@ -1,3 +1,10 @@
 export { coverHires, type BookedHire, type Shortfall, type StandingUnit } from './coverHires';
 export { mayGoOut, type GoingOut } from './mayGoOut';
-export { READINESS, readinessOf, type OpenJob, type Readiness, type ReadinessFacts, type ReadinessVerdict } from './readinessOf';
+export {
+  READINESS,
+  readinessOf,
+  type OpenJob,
+  type Readiness,
+  type ReadinessFacts,
+  type ReadinessVerdict,
+} from './readinessOf';

@@ -1,6 +1,12 @@
 import { coverHires, mayGoOut, readinessOf, type ReadinessFacts } from './index';
 
-const facts = (more: Partial<ReadinessFacts> = {}): ReadinessFacts => ({ gone: false, laidUp: false, hire: null, jobs: [], ...more });
+const facts = (more: Partial<ReadinessFacts> = {}): ReadinessFacts => ({
+  gone: false,
+  laidUp: false,
+  hire: null,
+  jobs: [],
+  ...more,
+});
 const hold = { says: 'The gun does not shut off.', blocks: 'hold' } as const;
 const prep = { says: 'It is dirty.', blocks: 'prep' } as const;
 
@@ -27,7 +33,11 @@ describe('may it go out', () => {
   const lead = { isLead: true, waiverReason: 'Only going next door' };
   test('fit yes; held no, not even for a lead', () => {
     expect(mayGoOut(readinessOf(facts()), { isLead: false, waiverReason: '' })).toEqual({ may: true, waives: false });
-    expect(mayGoOut(readinessOf(facts({ jobs: [hold] })), lead)).toMatchObject({ may: false, code: 'not-ready', because: [hold.says] });
+    expect(mayGoOut(readinessOf(facts({ jobs: [hold] })), lead)).toMatchObject({
+      may: false,
+      code: 'not-ready',
+      because: [hold.says],
+    });
   });
 
   test('prep goes when a lead waives it with a reason', () => {
@@ -40,17 +50,30 @@ describe('may it go out', () => {
 
 describe('what goes out and is not covered', () => {
   const unit = (tag: string, fit: boolean) => ({ tag, classId: 'generator', fit });
-  const hire = (reference: string, tag: string | null, fromAt: string) => ({ reference, classId: 'generator', tag, fromAt });
+  const hire = (reference: string, tag: string | null, fromAt: string) => ({
+    reference,
+    classId: 'generator',
+    tag,
+    fromAt,
+  });
 
   test('two hires of a class and one fit unit: the later is short', () => {
-    expect(coverHires([hire('b', null, '2030-02'), hire('a', null, '2030-01')], [unit('GE-01', true)])).toEqual([{ code: 'class-short', hire: hire('b', null, '2030-02') }]);
+    expect(coverHires([hire('b', null, '2030-02'), hire('a', null, '2030-01')], [unit('GE-01', true)])).toEqual([
+      { code: 'class-short', hire: hire('b', null, '2030-02') },
+    ]);
   });
 
   test('a promised unit that is not fit is named with a fit one that is free', () => {
-    expect(coverHires([hire('a', 'GE-01', '2030-01')], [unit('GE-01', false), unit('GE-02', true)])).toEqual([{ code: 'unit-not-fit', hire: hire('a', 'GE-01', '2030-01'), nearestFit: 'GE-02' }]);
+    expect(coverHires([hire('a', 'GE-01', '2030-01')], [unit('GE-01', false), unit('GE-02', true)])).toEqual([
+      { code: 'unit-not-fit', hire: hire('a', 'GE-01', '2030-01'), nearestFit: 'GE-02' },
+    ]);
   });
 
   test('a promised fit unit is not given away to a hire of the class', () => {
-    expect(coverHires([hire('a', null, '2030-01'), hire('b', 'GE-01', '2030-02')], [unit('GE-01', true)]).map((entry) => entry.hire.reference)).toEqual(['a']);
+    expect(
+      coverHires([hire('a', null, '2030-01'), hire('b', 'GE-01', '2030-02')], [unit('GE-01', true)]).map(
+        (entry) => entry.hire.reference,
+      ),
+    ).toEqual(['a']);
   });
 });

@@ -23,11 +23,22 @@ export interface ReadingLimits {
   readonly lashExhaustInch: Bands;
 }
 
-export type Banded = { readonly ok: true; readonly outcome: string; readonly value: number; readonly unit: string; readonly bands: Bands } | { readonly ok: false; readonly why: string };
+export type Banded =
+  | {
+      readonly ok: true;
+      readonly outcome: string;
+      readonly value: number;
+      readonly unit: string;
+      readonly bands: Bands;
+    }
+  | { readonly ok: false; readonly why: string };
 
 /** The outcome of a value on a scale of bands. Example: 100 on "worn from 50, acceptable from 100" is acceptable. */
 export function bandOf(value: number, bands: Bands): string {
-  return bands.steps.reduce((outcome, step) => (value >= step.from ? step.outcome : outcome), bands.steps[0]?.outcome ?? '');
+  return bands.steps.reduce(
+    (outcome, step) => (value >= step.from ? step.outcome : outcome),
+    bands.steps[0]?.outcome ?? '',
+  );
 }
 
 interface Given {
@@ -61,7 +72,8 @@ const convertValue = (value: number, from: AnyUnit, to: AnyUnit): number => {
   return convert(quantity(dimension, value, from as never), to as never).value;
 };
 
-const banded = (value: number | string, bands: Bands): Banded => (typeof value === 'string' ? fail(value) : { ok: true, outcome: bandOf(value, bands), value, unit: bands.unit, bands });
+const banded = (value: number | string, bands: Bands): Banded =>
+  typeof value === 'string' ? fail(value) : { ok: true, outcome: bandOf(value, bands), value, unit: bands.unit, bands };
 
 /**
  * Standard atmosphere pressure at a height (ISO 2533:1975, troposphere).
@@ -76,18 +88,29 @@ export const toSeaLevel = (gauge: number, altitudeM: number): number => (gauge *
 export const leakDownPercent = (supply: number, cylinder: number): number => ((supply - cylinder) / supply) * 100;
 
 type Rule = (given: Given, limits: ReadingLimits, around: Surroundings) => Banded;
-const gap = (bands: (limits: ReadingLimits) => Bands): Rule => (given, limits) => banded(inUnit(given.value, given.unit, 'in', ['in', 'mm']), bands(limits));
-const ohms = (bands: (limits: ReadingLimits) => Bands): Rule => (given, limits) => banded(inUnit(given.value, given.unit ?? 'ohm', 'ohm', ['ohm']), bands(limits));
+const gap =
+  (bands: (limits: ReadingLimits) => Bands): Rule =>
+  (given, limits) =>
+    banded(inUnit(given.value, given.unit, 'in', ['in', 'mm']), bands(limits));
+const ohms =
+  (bands: (limits: ReadingLimits) => Bands): Rule =>
+  (given, limits) =>
+    banded(inUnit(given.value, given.unit ?? 'ohm', 'ohm', ['ohm']), bands(limits));
 
 const RULES: Readonly<Record<ReadingKind, Rule>> = {
   compression: (given, limits, { engine, altitudeM = 0 }) => {
-    if (given.method !== undefined && !METHODS.includes(String(given.method))) return fail(`the method must be ${METHODS.join(', ')}`);
+    if (given.method !== undefined && !METHODS.includes(String(given.method)))
+      return fail(`the method must be ${METHODS.join(', ')}`);
     const psi = inUnit(given.value, given.unit, 'psi', ['psi', 'kPa', 'bar']);
     const free = engine.release === false || given.method === 'drill';
-    return banded(typeof psi === 'string' ? psi : toSeaLevel(psi, altitudeM), free ? limits.compressionFree : limits.compressionByRelease);
+    return banded(
+      typeof psi === 'string' ? psi : toSeaLevel(psi, altitudeM),
+      free ? limits.compressionFree : limits.compressionByRelease,
+    );
   },
   'leak-down': (given, limits) => {
-    if (!isNumber(given.supply) || given.supply === 0 || !isNumber(given.cylinder)) return fail('supply and cylinder are wanted, both from 0');
+    if (!isNumber(given.supply) || given.supply === 0 || !isNumber(given.cylinder))
+      return fail('supply and cylinder are wanted, both from 0');
     if (given.cylinder > given.supply) return fail('the cylinder can not hold more than the supply');
     return banded(leakDownPercent(given.supply, given.cylinder), limits.leakDownPercent);
   },
@@ -95,7 +118,12 @@ const RULES: Readonly<Record<ReadingKind, Rule>> = {
     const intake = inUnit(given.intake, given.unit, 'in', ['in', 'mm']);
     const exhaust = inUnit(given.exhaust, given.unit, 'in', ['in', 'mm']);
     const both = [banded(intake, limits.lashIntakeInch), banded(exhaust, limits.lashExhaustInch)] as const;
-    return both.find((one) => !one.ok) ?? both.find((one) => one.ok && one.outcome === limits.lashIntakeInch.steps[0]?.outcome) ?? both.find((one) => one.ok && one.outcome !== limits.lashIntakeInch.steps[1]?.outcome) ?? both[0];
+    return (
+      both.find((one) => !one.ok) ??
+      both.find((one) => one.ok && one.outcome === limits.lashIntakeInch.steps[0]?.outcome) ??
+      both.find((one) => one.ok && one.outcome !== limits.lashIntakeInch.steps[1]?.outcome) ??
+      both[0]
+    );
   },
   battery: (given, limits) => banded(inUnit(given.value, given.unit ?? 'V', 'V', ['V']), limits.batteryVolts),
   'plug-gap': gap((limits) => limits.plugGapInch),
@@ -110,4 +138,5 @@ const RULES: Readonly<Record<ReadingKind, Rule>> = {
  * In: the kind, the reading {value, unit} ({value, unit, method} for compression, {supply, cylinder} for leak-down, {intake, exhaust,
  * unit} for lash), limits, engine and altitude. Out: outcome, value in the limits' unit and its bands; or why it can not be.
  */
-export const bandReading = (kind: ReadingKind, reading: unknown, limits: ReadingLimits, around: Surroundings): Banded => RULES[kind](reading as Given, limits, around);
+export const bandReading = (kind: ReadingKind, reading: unknown, limits: ReadingLimits, around: Surroundings): Banded =>
+  RULES[kind](reading as Given, limits, around);

@@ -1,11 +1,23 @@
 import type { Bands, ReadingLimits } from './bandReading';
 
 /** What a model's data sheet says of a reading: from where to where it is well, in the unit of its bands. No upper end: null. */
-export type OwnLimits = { readonly [K in keyof ReadingLimits]?: readonly [from: number, to: number | null] | undefined };
+export type OwnLimits = {
+  readonly [K in keyof ReadingLimits]?: readonly [from: number, to: number | null] | undefined;
+};
 
 /** Where the healthy step of each scale stands. */
 const HEALTHY_STEP: Readonly<Record<keyof ReadingLimits, number>> = {
-  compressionFree: 3, compressionByRelease: 3, leakDownPercent: 0, batteryVolts: 1, plugGapInch: 1, airGapInch: 2, pointsGapInch: 2, pointsOhm: 0, coilOhm: 1, lashIntakeInch: 1, lashExhaustInch: 1,
+  compressionFree: 3,
+  compressionByRelease: 3,
+  leakDownPercent: 0,
+  batteryVolts: 1,
+  plugGapInch: 1,
+  airGapInch: 2,
+  pointsGapInch: 2,
+  pointsOhm: 0,
+  coilOhm: 1,
+  lashIntakeInch: 1,
+  lashExhaustInch: 1,
 };
 
 /**
@@ -14,7 +26,9 @@ const HEALTHY_STEP: Readonly<Record<keyof ReadingLimits, number>> = {
  */
 export function limitsFor(defaults: ReadingLimits, own: OwnLimits | null): ReadingLimits {
   const entries = Object.entries(defaults) as [keyof ReadingLimits, Bands][];
-  return Object.fromEntries(entries.map(([name, bands]) => [name, own?.[name] ? withOwn(bands, HEALTHY_STEP[name], own[name]) : bands])) as unknown as ReadingLimits;
+  return Object.fromEntries(
+    entries.map(([name, bands]) => [name, own?.[name] ? withOwn(bands, HEALTHY_STEP[name], own[name]) : bands]),
+  ) as unknown as ReadingLimits;
 }
 
 function withOwn(bands: Bands, healthy: number, [from, to]: readonly [number, number | null]): Bands {

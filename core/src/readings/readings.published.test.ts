@@ -2,63 +2,148 @@ import { OBSERVATIONS, READING_LIMITS } from '../catalogue';
 import { bandOf, bandReading, leakDownPercent, limitsFor, openAirGap, pressureAtKPa, toSeaLevel } from './index';
 
 describe('pressure by height: ISO 2533:1975, table 1', () => {
-  test.each([[0, 101.325], [1000, 89.87], [2000, 79.5], [3000, 70.12]])('%d m is %d kPa', (metres, kPa) => expect(pressureAtKPa(metres)).toBeCloseTo(kPa, 1));
-  test('90 psi at 1500 m is an engine of about 108 at sea level', () => expect(toSeaLevel(90, 1500)).toBeCloseTo(107.9, 0));
+  test.each([
+    [0, 101.325],
+    [1000, 89.87],
+    [2000, 79.5],
+    [3000, 70.12],
+  ])('%d m is %d kPa', (metres, kPa) => expect(pressureAtKPa(metres)).toBeCloseTo(kPa, 1));
+  test('90 psi at 1500 m is an engine of about 108 at sea level', () =>
+    expect(toSeaLevel(90, 1500)).toBeCloseTo(107.9, 0));
 });
 
 describe('open-air gap: Paschen scaling (Annalen der Physik 273, 1889)', () => {
-  test('0.030 in at 110 psi at room temperature is about 0.25 in (common practice)', () => expect(openAirGap({ plugGap: 0.03, cylinderGaugePsi: 110 })).toBeCloseTo(0.25, 2));
-  test('hot gas is thinner: the gap asked for is less', () => expect(openAirGap({ plugGap: 0.03, cylinderGaugePsi: 110, cylinderC: 300 })).toBeLessThan(0.14));
+  test('0.030 in at 110 psi at room temperature is about 0.25 in (common practice)', () =>
+    expect(openAirGap({ plugGap: 0.03, cylinderGaugePsi: 110 })).toBeCloseTo(0.25, 2));
+  test('hot gas is thinner: the gap asked for is less', () =>
+    expect(openAirGap({ plugGap: 0.03, cylinderGaugePsi: 110, cylinderC: 300 })).toBeLessThan(0.14));
 });
 
 describe('bands (common practice)', () => {
   const compression = (value: number, unit: string, method: string, release?: boolean, altitudeM = 0) => {
-    const result = bandReading('compression', { value, unit, method }, READING_LIMITS, { engine: { release }, altitudeM });
+    const result = bandReading('compression', { value, unit, method }, READING_LIMITS, {
+      engine: { release },
+      altitudeM,
+    });
     return result.ok ? result.outcome : result.why;
   };
-  test.each([[150, 'strong'], [149.9, 'acceptable'], [100, 'acceptable'], [99.9, 'worn'], [50, 'worn'], [49.9, 'failed']] as const)('without a release %d psi is %s', (psi, outcome) => expect(compression(psi, 'psi', 'pull', false)).toBe(outcome));
-  test.each([[90, 'strong'], [89.9, 'acceptable'], [75, 'acceptable'], [74.9, 'worn'], [45, 'worn'], [44.9, 'failed']] as const)('with a release, by hand, %d psi is %s', (psi, outcome) => expect(compression(psi, 'psi', 'pull', true)).toBe(outcome));
-  test('the same engine: 94 by hand and 180 past the release are both well', () => expect([compression(94, 'psi', 'pull', true), compression(180, 'psi', 'drill', true)]).toEqual(['strong', 'strong']));
-  test('units: 10.3 bar and 1034 kPa are 150 psi', () => expect([compression(10.35, 'bar', 'drill'), compression(1035, 'kPa', 'drill')]).toEqual(['strong', 'strong']));
-  test('thin air reads low: 85 psi by hand at 2000 m is not', () => expect([compression(85, 'psi', 'pull', true), compression(85, 'psi', 'pull', true, 2000)]).toEqual(['acceptable', 'strong']));
+  test.each([
+    [150, 'strong'],
+    [149.9, 'acceptable'],
+    [100, 'acceptable'],
+    [99.9, 'worn'],
+    [50, 'worn'],
+    [49.9, 'failed'],
+  ] as const)('without a release %d psi is %s', (psi, outcome) =>
+    expect(compression(psi, 'psi', 'pull', false)).toBe(outcome),
+  );
+  test.each([
+    [90, 'strong'],
+    [89.9, 'acceptable'],
+    [75, 'acceptable'],
+    [74.9, 'worn'],
+    [45, 'worn'],
+    [44.9, 'failed'],
+  ] as const)('with a release, by hand, %d psi is %s', (psi, outcome) =>
+    expect(compression(psi, 'psi', 'pull', true)).toBe(outcome),
+  );
+  test('the same engine: 94 by hand and 180 past the release are both well', () =>
+    expect([compression(94, 'psi', 'pull', true), compression(180, 'psi', 'drill', true)]).toEqual([
+      'strong',
+      'strong',
+    ]));
+  test('units: 10.3 bar and 1034 kPa are 150 psi', () =>
+    expect([compression(10.35, 'bar', 'drill'), compression(1035, 'kPa', 'drill')]).toEqual(['strong', 'strong']));
+  test('thin air reads low: 85 psi by hand at 2000 m is not', () =>
+    expect([compression(85, 'psi', 'pull', true), compression(85, 'psi', 'pull', true, 2000)]).toEqual([
+      'acceptable',
+      'strong',
+    ]));
 
   test('40 psi in and under 20 held is over half lost: failed', () => {
     expect(leakDownPercent(40, 20)).toBe(50);
-    expect(bandReading('leak-down', { supply: 40, cylinder: 19, unit: 'psi' }, READING_LIMITS, { engine: {} })).toMatchObject({ outcome: 'failed' });
-    expect(bandReading('leak-down', { supply: 100, cylinder: 90 }, READING_LIMITS, { engine: {} })).toMatchObject({ outcome: 'good' });
-    expect(bandReading('leak-down', { supply: 20, cylinder: 40 }, READING_LIMITS, { engine: {} })).toMatchObject({ ok: false });
+    expect(
+      bandReading('leak-down', { supply: 40, cylinder: 19, unit: 'psi' }, READING_LIMITS, { engine: {} }),
+    ).toMatchObject({ outcome: 'failed' });
+    expect(bandReading('leak-down', { supply: 100, cylinder: 90 }, READING_LIMITS, { engine: {} })).toMatchObject({
+      outcome: 'good',
+    });
+    expect(bandReading('leak-down', { supply: 20, cylinder: 40 }, READING_LIMITS, { engine: {} })).toMatchObject({
+      ok: false,
+    });
   });
 
   test('lash: tight beats loose, both cold', () => {
-    const lash = (intake: number, exhaust: number, unit = 'in') => bandReading('valve-lash', { intake, exhaust, unit }, READING_LIMITS, { engine: {} });
-    expect([lash(0.004, 0.006), lash(0.004, 0.001), lash(0.012, 0.006), lash(0.012, 0.001), lash(0.1, 0.15, 'mm')].map((entry) => entry.ok && entry.outcome)).toEqual(['in-spec', 'tight', 'loose', 'tight', 'in-spec']);
+    const lash = (intake: number, exhaust: number, unit = 'in') =>
+      bandReading('valve-lash', { intake, exhaust, unit }, READING_LIMITS, { engine: {} });
+    expect(
+      [lash(0.004, 0.006), lash(0.004, 0.001), lash(0.012, 0.006), lash(0.012, 0.001), lash(0.1, 0.15, 'mm')].map(
+        (entry) => entry.ok && entry.outcome,
+      ),
+    ).toEqual(['in-spec', 'tight', 'loose', 'tight', 'in-spec']);
   });
 
   test.each([
-    ['plug-gap', 0.03, 'in', 'in-spec'], ['plug-gap', 0.055, 'in', 'wide'], ['plug-gap', 0.75, 'mm', 'in-spec'], ['plug-gap', 0.5, 'mm', 'narrow'],
-    ['air-gap', 0.011, 'in', 'in-spec'], ['air-gap', 0, 'in', 'rubs'], ['air-gap', 0.02, 'in', 'wide'],
-    ['points-gap', 0.02, 'in', 'in-spec'], ['points-gap', 0.001, 'in', 'closed'], ['points-resistance', 2_000_000, 'ohm', 'high'], ['points-resistance', 1, 'ohm', 'few-ohms'],
-    ['coil-resistance', 3500, 'ohm', 'in-range'], ['coil-resistance', 50, 'ohm', 'short'], ['battery', 12.6, 'V', 'good'], ['battery', 11.9, 'V', 'weak'],
-  ] as const)('%s %d %s is %s', (kind, value, unit, outcome) => expect(bandReading(kind, { value, unit }, READING_LIMITS, { engine: {} })).toMatchObject({ outcome }));
+    ['plug-gap', 0.03, 'in', 'in-spec'],
+    ['plug-gap', 0.055, 'in', 'wide'],
+    ['plug-gap', 0.75, 'mm', 'in-spec'],
+    ['plug-gap', 0.5, 'mm', 'narrow'],
+    ['air-gap', 0.011, 'in', 'in-spec'],
+    ['air-gap', 0, 'in', 'rubs'],
+    ['air-gap', 0.02, 'in', 'wide'],
+    ['points-gap', 0.02, 'in', 'in-spec'],
+    ['points-gap', 0.001, 'in', 'closed'],
+    ['points-resistance', 2_000_000, 'ohm', 'high'],
+    ['points-resistance', 1, 'ohm', 'few-ohms'],
+    ['coil-resistance', 3500, 'ohm', 'in-range'],
+    ['coil-resistance', 50, 'ohm', 'short'],
+    ['battery', 12.6, 'V', 'good'],
+    ['battery', 11.9, 'V', 'weak'],
+  ] as const)('%s %d %s is %s', (kind, value, unit, outcome) =>
+    expect(bandReading(kind, { value, unit }, READING_LIMITS, { engine: {} })).toMatchObject({ outcome }),
+  );
 
   test('every band names an outcome of its observation, and ascends', () => {
-    for (const [id, observation] of Object.entries(OBSERVATIONS)) if (observation.reading) expect([id, observation.reading]).toEqual([id, id]);
+    for (const [id, observation] of Object.entries(OBSERVATIONS))
+      if (observation.reading) expect([id, observation.reading]).toEqual([id, id]);
     for (const bands of Object.values(READING_LIMITS)) {
       expect(bands.source.kind).toBeTruthy();
-      bands.steps.forEach((step, at) => expect([at === 0 || step.from > (bands.steps[at - 1]?.from ?? 0), bandOf(step.from, bands)]).toEqual([true, step.outcome]));
+      bands.steps.forEach((step, at) =>
+        expect([at === 0 || step.from > (bands.steps[at - 1]?.from ?? 0), bandOf(step.from, bands)]).toEqual([
+          true,
+          step.outcome,
+        ]),
+      );
     }
   });
 
   test('a model’s own data sheet beats the default, at each end', () => {
     const limits = limitsFor(READING_LIMITS, { plugGapInch: [0.02, 0.024], compressionFree: [120, null] });
-    const gap = (value: number) => { const result = bandReading('plug-gap', { value, unit: 'in' }, limits, { engine: {} }); return result.ok && result.outcome; };
-    expect([gap(0.0199), gap(0.02), gap(0.0239), gap(0.024), gap(0.03)]).toEqual(['narrow', 'in-spec', 'in-spec', 'wide', 'wide']);
-    const psi = (value: number) => { const result = bandReading('compression', { value, unit: 'psi', method: 'drill' }, limits, { engine: {} }); return result.ok && [result.outcome, result.bands.source.kind]; };
-    expect([psi(120), psi(119), psi(79)]).toEqual([['strong', 'data sheet'], ['acceptable', 'data sheet'], ['worn', 'data sheet']]);
+    const gap = (value: number) => {
+      const result = bandReading('plug-gap', { value, unit: 'in' }, limits, { engine: {} });
+      return result.ok && result.outcome;
+    };
+    expect([gap(0.0199), gap(0.02), gap(0.0239), gap(0.024), gap(0.03)]).toEqual([
+      'narrow',
+      'in-spec',
+      'in-spec',
+      'wide',
+      'wide',
+    ]);
+    const psi = (value: number) => {
+      const result = bandReading('compression', { value, unit: 'psi', method: 'drill' }, limits, { engine: {} });
+      return result.ok && [result.outcome, result.bands.source.kind];
+    };
+    expect([psi(120), psi(119), psi(79)]).toEqual([
+      ['strong', 'data sheet'],
+      ['acceptable', 'data sheet'],
+      ['worn', 'data sheet'],
+    ]);
     expect(limitsFor(READING_LIMITS, null)).toEqual(READING_LIMITS);
   });
 
   test('what is no reading is refused with the reason', () => {
-    for (const given of [{ value: 'abc', unit: 'in' }, { value: -1, unit: 'in' }, { value: 1, unit: 'psi' }, {}]) expect(bandReading('plug-gap', given, READING_LIMITS, { engine: {} }).ok).toBe(false);
+    for (const given of [{ value: 'abc', unit: 'in' }, { value: -1, unit: 'in' }, { value: 1, unit: 'psi' }, {}])
+      expect(bandReading('plug-gap', given, READING_LIMITS, { engine: {} }).ok).toBe(false);
   });
 });

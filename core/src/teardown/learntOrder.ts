@@ -14,7 +14,9 @@ export function learntOrder(usual: readonly UsualThing[], ledger: Ledger): Usual
     if (seen.has(key)) return [];
     seen.add(key);
     const before = byKey.get(key);
-    return [{ ...before, key, what: thing.what, ...(thing.fasteners.length > 0 ? { fasteners: thing.fasteners } : {}) }];
+    return [
+      { ...before, key, what: thing.what, ...(thing.fasteners.length > 0 ? { fasteners: thing.fasteners } : {}) },
+    ];
   });
   return [...taken, ...usual.filter((thing) => !seen.has(thing.key))];
 }

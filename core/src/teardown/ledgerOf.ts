@@ -35,9 +35,15 @@ export type OffFacts = Omit<Thing, 'state' | 'by' | 'turn' | 'photos'>;
 export type LedgerEntry =
   | { readonly kind: 'taken-off' | 'thing-changed'; readonly facts: OffFacts }
   | { readonly kind: 'put-back' | 'off-again'; readonly facts: { readonly thingId: string } }
-  | { readonly kind: 'replaced'; readonly facts: { readonly thingId: string; readonly part: string; readonly forTrial: boolean } }
+  | {
+      readonly kind: 'replaced';
+      readonly facts: { readonly thingId: string; readonly part: string; readonly forTrial: boolean };
+    }
   | { readonly kind: 'struck'; readonly facts: { readonly thingId: string; readonly why: string } }
-  | { readonly kind: 'photo'; readonly facts: { readonly photoId: string; readonly marks: readonly Mark[]; readonly thingId: string | null } }
+  | {
+      readonly kind: 'photo';
+      readonly facts: { readonly photoId: string; readonly marks: readonly Mark[]; readonly thingId: string | null };
+    }
   | { readonly kind: 'marked'; readonly facts: { readonly photoId: string; readonly marks: readonly Mark[] } };
 
 export interface Ledger {
@@ -68,11 +74,19 @@ export function ledgerOf(entries: readonly { readonly kind: string; readonly fac
 
 function take(things: Map<string, Thing>, entry: LedgerEntry, turn: number): number {
   if (entry.kind === 'taken-off') {
-    if (!things.has(entry.facts.thingId)) things.set(entry.facts.thingId, { ...entry.facts, state: 'off', by: null, turn, photos: [] });
+    if (!things.has(entry.facts.thingId))
+      things.set(entry.facts.thingId, { ...entry.facts, state: 'off', by: null, turn, photos: [] });
     return turn + 1;
   }
   if (entry.kind === 'marked') {
-    for (const [id, thing] of things) if (thing.photos.some((photo) => photo.photoId === entry.facts.photoId)) things.set(id, { ...thing, photos: thing.photos.map((photo) => (photo.photoId === entry.facts.photoId ? { ...photo, marks: entry.facts.marks } : photo)) });
+    for (const [id, thing] of things)
+      if (thing.photos.some((photo) => photo.photoId === entry.facts.photoId))
+        things.set(id, {
+          ...thing,
+          photos: thing.photos.map((photo) =>
+            photo.photoId === entry.facts.photoId ? { ...photo, marks: entry.facts.marks } : photo,
+          ),
+        });
     return turn;
   }
   const thing = things.get((entry.facts as { thingId?: string | null } | null)?.thingId ?? '');
@@ -82,12 +96,19 @@ function take(things: Map<string, Thing>, entry: LedgerEntry, turn: number): num
 
 function changed(thing: Thing, entry: LedgerEntry, turn: number): Thing {
   switch (entry.kind) {
-    case 'thing-changed': return { ...thing, ...entry.facts };
-    case 'put-back': return { ...thing, state: 'back', by: null };
-    case 'off-again': return { ...thing, state: 'off', by: null, turn };
-    case 'replaced': return { ...thing, state: entry.facts.forTrial ? 'on-trial' : 'replaced', by: entry.facts.part };
-    case 'struck': return { ...thing, state: 'struck', by: entry.facts.why };
-    case 'photo': return { ...thing, photos: [...thing.photos, { photoId: entry.facts.photoId, marks: entry.facts.marks }] };
-    default: return thing;
+    case 'thing-changed':
+      return { ...thing, ...entry.facts };
+    case 'put-back':
+      return { ...thing, state: 'back', by: null };
+    case 'off-again':
+      return { ...thing, state: 'off', by: null, turn };
+    case 'replaced':
+      return { ...thing, state: entry.facts.forTrial ? 'on-trial' : 'replaced', by: entry.facts.part };
+    case 'struck':
+      return { ...thing, state: 'struck', by: entry.facts.why };
+    case 'photo':
+      return { ...thing, photos: [...thing.photos, { photoId: entry.facts.photoId, marks: entry.facts.marks }] };
+    default:
+      return thing;
   }
 }

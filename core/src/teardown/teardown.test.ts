@@ -2,11 +2,28 @@ import fc from 'fast-check';
 import { TEARDOWN_IDS, TEARDOWNS } from '../catalogue';
 import { ledgerOf, learntOrder, nextPlace, type LedgerEntry } from './index';
 
-const off = (thingId: string, place = 1): LedgerEntry => ({ kind: 'taken-off', facts: { thingId, what: thingId.toUpperCase(), key: null, tray: 'A', place, fasteners: [], orientation: '', linkHole: '', stack: [], quarterTurns: null } });
+const off = (thingId: string, place = 1): LedgerEntry => ({
+  kind: 'taken-off',
+  facts: {
+    thingId,
+    what: thingId.toUpperCase(),
+    key: null,
+    tray: 'A',
+    place,
+    fasteners: [],
+    orientation: '',
+    linkHole: '',
+    stack: [],
+    quarterTurns: null,
+  },
+});
 const back = (thingId: string): LedgerEntry => ({ kind: 'put-back', facts: { thingId } });
 const again = (thingId: string): LedgerEntry => ({ kind: 'off-again', facts: { thingId } });
 const struck = (thingId: string): LedgerEntry => ({ kind: 'struck', facts: { thingId, why: 'would snap' } });
-const replaced = (thingId: string, forTrial = false): LedgerEntry => ({ kind: 'replaced', facts: { thingId, part: 'TV-1', forTrial } });
+const replaced = (thingId: string, forTrial = false): LedgerEntry => ({
+  kind: 'replaced',
+  facts: { thingId, part: 'TV-1', forTrial },
+});
 const ids = (things: readonly { thingId: string }[]): string[] => things.map((thing) => thing.thingId);
 
 describe('the ledger (common practice: it goes back in reverse, a part left over is a fault)', () => {
@@ -31,14 +48,29 @@ describe('the ledger (common practice: it goes back in reverse, a part left over
 
   test('a photo keeps the marks drawn last', () => {
     const mark = { kind: 'number', at: [0.5, 0.5], number: 1 } as const;
-    const [thing] = ledgerOf([off('a'), { kind: 'photo', facts: { photoId: 'p', marks: [], thingId: 'a' } }, { kind: 'marked', facts: { photoId: 'p', marks: [mark] } }]).things;
+    const [thing] = ledgerOf([
+      off('a'),
+      { kind: 'photo', facts: { photoId: 'p', marks: [], thingId: 'a' } },
+      { kind: 'marked', facts: { photoId: 'p', marks: [mark] } },
+    ]).things;
     expect(thing?.photos).toEqual([{ photoId: 'p', marks: [mark] }]);
   });
 
-  const deeds = fc.array(fc.tuple(fc.constantFrom('off', 'back', 'again', 'struck', 'replaced', 'trial'), fc.integer({ min: 0, max: 7 })), { maxLength: 60 });
+  const deeds = fc.array(
+    fc.tuple(fc.constantFrom('off', 'back', 'again', 'struck', 'replaced', 'trial'), fc.integer({ min: 0, max: 7 })),
+    { maxLength: 60 },
+  );
   const entryOf = ([deed, at]: [string, number]): LedgerEntry => {
     const id = `t${at}`;
-    return deed === 'off' ? off(id) : deed === 'back' ? back(id) : deed === 'again' ? again(id) : deed === 'struck' ? struck(id) : replaced(id, deed === 'trial');
+    return deed === 'off'
+      ? off(id)
+      : deed === 'back'
+        ? back(id)
+        : deed === 'again'
+          ? again(id)
+          : deed === 'struck'
+            ? struck(id)
+            : replaced(id, deed === 'trial');
   };
 
   test('for any sequence: each thing stands in one place, and walking the reverse order leaves nothing over', () => {
@@ -51,7 +83,11 @@ describe('the ledger (common practice: it goes back in reverse, a part left over
         expect(ledger.things.filter((thing) => thing.state === 'off')).toHaveLength(ledger.putBack.length);
         const turns = ledger.putBack.map((thing) => thing.turn);
         expect(turns).toEqual([...turns].sort((a, b) => b - a));
-        const walked = ledgerOf([...entries, ...ids(ledger.putBack).map(back), ...ids(ledger.onTrial).map((id) => replaced(id))]);
+        const walked = ledgerOf([
+          ...entries,
+          ...ids(ledger.putBack).map(back),
+          ...ids(ledger.onTrial).map((id) => replaced(id)),
+        ]);
         expect([walked.complete, walked.putBack, walked.onTrial]).toEqual([true, [], []]);
       }),
     );
@@ -66,8 +102,26 @@ test('the next free hole of a tray; what is back gives its hole free', () => {
 });
 
 describe('the order that a finished card teaches', () => {
-  const usual = [{ key: 'a', what: 'A' }, { key: 'b', what: 'B' }, { key: 'c', what: 'C' }];
-  const keyed = (key: string | null, what: string): LedgerEntry => ({ kind: 'taken-off', facts: { thingId: `${key}${what}`, what, key, tray: 'A', place: 1, fasteners: [{ count: 3, size: 'M6', place: '' }], orientation: '', linkHole: '', stack: [], quarterTurns: null } });
+  const usual = [
+    { key: 'a', what: 'A' },
+    { key: 'b', what: 'B' },
+    { key: 'c', what: 'C' },
+  ];
+  const keyed = (key: string | null, what: string): LedgerEntry => ({
+    kind: 'taken-off',
+    facts: {
+      thingId: `${key}${what}`,
+      what,
+      key,
+      tray: 'A',
+      place: 1,
+      fasteners: [{ count: 3, size: 'M6', place: '' }],
+      orientation: '',
+      linkHole: '',
+      stack: [],
+      quarterTurns: null,
+    },
+  });
 
   test('its worked example: usual A, B, C and off B, A, X give B, A, X, C', () => {
     const learnt = learntOrder(usual, ledgerOf([keyed('b', 'B'), keyed('a', 'A'), keyed(null, 'X')]));
@@ -78,7 +132,12 @@ describe('the order that a finished card teaches', () => {
   test('learning twice from the same card changes nothing', () => {
     for (const id of TEARDOWN_IDS) {
       const { things } = TEARDOWNS[id];
-      const ledger = ledgerOf(things.slice(0, 4).reverse().map((thing) => keyed(thing.key, thing.what)));
+      const ledger = ledgerOf(
+        things
+          .slice(0, 4)
+          .reverse()
+          .map((thing) => keyed(thing.key, thing.what)),
+      );
       const once = learntOrder(things, ledger);
       expect(learntOrder(once, ledger)).toEqual(once);
       expect(new Set(once.map((thing) => thing.key)).size).toBe(things.length);

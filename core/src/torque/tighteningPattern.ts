@@ -13,7 +13,10 @@ const apart = (a: BoltPlace, b: BoltPlace): number => Math.round(Math.hypot(a.x 
 
 /** The middle of a pattern: the mean of its places. */
 export function centreOf(places: readonly BoltPlace[]): BoltPlace {
-  return { x: places.reduce((sum, place) => sum + place.x, 0) / places.length, y: places.reduce((sum, place) => sum + place.y, 0) / places.length };
+  return {
+    x: places.reduce((sum, place) => sum + place.x, 0) / places.length,
+    y: places.reduce((sum, place) => sum + place.y, 0) / places.length,
+  };
 }
 
 export function isPlainRing(places: readonly BoltPlace[]): boolean {
@@ -49,15 +52,29 @@ export function tighteningPattern(places: readonly BoltPlace[]): number[] {
   const reach = places.map((place) => (ring ? 0 : apart(place, centre)));
   const first = reach.reduce((best, value, at) => (value < (reach[best] as number) - 1e-9 ? at : best), 0);
   const neighbours = neighboursOf(places);
-  return search([first], places, reach, neighbours, true) ?? (search([first], places, reach, neighbours, false) as number[]);
+  return (
+    search([first], places, reach, neighbours, true) ?? (search([first], places, reach, neighbours, false) as number[])
+  );
 }
 
 /** Depth first, the most wanted next bolt first: so that a bolt without a way on is gone back from. */
-function search(order: readonly number[], places: readonly BoltPlace[], reach: readonly number[], neighbours: readonly ReadonlySet<number>[], strict: boolean): number[] | null {
+function search(
+  order: readonly number[],
+  places: readonly BoltPlace[],
+  reach: readonly number[],
+  neighbours: readonly ReadonlySet<number>[],
+  strict: boolean,
+): number[] | null {
   if (order.length === places.length) return [...order];
   const last = order.at(-1) as number;
   const rest = places.map((_, at) => at).filter((at) => !order.includes(at) && !(strict && neighbours[last]?.has(at)));
-  const wanted = rest.sort((a, b) => level(reach, a) - level(reach, b) || apart(places[b] as BoltPlace, places[last] as BoltPlace) - apart(places[a] as BoltPlace, places[last] as BoltPlace) || a - b);
+  const wanted = rest.sort(
+    (a, b) =>
+      level(reach, a) - level(reach, b) ||
+      apart(places[b] as BoltPlace, places[last] as BoltPlace) -
+        apart(places[a] as BoltPlace, places[last] as BoltPlace) ||
+      a - b,
+  );
   for (const next of wanted) {
     const found = search([...order, next], places, reach, neighbours, strict);
     if (found) return found;

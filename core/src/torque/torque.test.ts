@@ -2,8 +2,13 @@ import fc from 'fast-check';
 import { convert, quantity } from '../units';
 import { isPlainRing, neighboursOf, tighteningPattern, torqueRounds, type BoltPlace } from './index';
 
-const ring = (n: number, radius = 10): BoltPlace[] => Array.from({ length: n }, (_, at) => ({ x: radius * Math.cos((2 * Math.PI * at) / n), y: radius * Math.sin((2 * Math.PI * at) / n) }));
-const grid = (columns: number, rows: number): BoltPlace[] => Array.from({ length: columns * rows }, (_, at) => ({ x: (at % columns) * 30, y: Math.floor(at / columns) * 40 }));
+const ring = (n: number, radius = 10): BoltPlace[] =>
+  Array.from({ length: n }, (_, at) => ({
+    x: radius * Math.cos((2 * Math.PI * at) / n),
+    y: radius * Math.sin((2 * Math.PI * at) / n),
+  }));
+const grid = (columns: number, rows: number): BoltPlace[] =>
+  Array.from({ length: columns * rows }, (_, at) => ({ x: (at % columns) * 30, y: Math.floor(at / columns) * 40 }));
 
 describe('the tightening pattern (common practice)', () => {
   test('a square ring goes crosswise', () => expect(tighteningPattern(ring(4))).toEqual([0, 2, 1, 3]));
@@ -19,15 +24,25 @@ describe('the tightening pattern (common practice)', () => {
     expect([0, 4, 5, 9]).not.toContain(order[1]);
   });
 
-  const places = fc.oneof(fc.integer({ min: 1, max: 12 }).map((n) => ring(n)), fc.tuple(fc.integer({ min: 2, max: 5 }), fc.integer({ min: 1, max: 3 })).map(([columns, rows]) => grid(columns, rows)));
+  const places = fc.oneof(
+    fc.integer({ min: 1, max: 12 }).map((n) => ring(n)),
+    fc
+      .tuple(fc.integer({ min: 2, max: 5 }), fc.integer({ min: 1, max: 3 }))
+      .map(([columns, rows]) => grid(columns, rows)),
+  );
   test('each bolt once, begun nearest the centre', () => {
     fc.assert(
       fc.property(places, (bolts) => {
         const order = tighteningPattern(bolts);
         expect([...order].sort((a, b) => a - b)).toEqual(bolts.map((_, at) => at));
-        const centre = { x: bolts.reduce((sum, bolt) => sum + bolt.x, 0) / bolts.length, y: bolts.reduce((sum, bolt) => sum + bolt.y, 0) / bolts.length };
-        const reach = (at: number) => Math.hypot((bolts[at] as BoltPlace).x - centre.x, (bolts[at] as BoltPlace).y - centre.y);
-        if (!isPlainRing(bolts)) expect(reach(order[0] as number)).toBeLessThanOrEqual(Math.min(...bolts.map((_, at) => reach(at))) + 1e-9);
+        const centre = {
+          x: bolts.reduce((sum, bolt) => sum + bolt.x, 0) / bolts.length,
+          y: bolts.reduce((sum, bolt) => sum + bolt.y, 0) / bolts.length,
+        };
+        const reach = (at: number) =>
+          Math.hypot((bolts[at] as BoltPlace).x - centre.x, (bolts[at] as BoltPlace).y - centre.y);
+        if (!isPlainRing(bolts))
+          expect(reach(order[0] as number)).toBeLessThanOrEqual(Math.min(...bolts.map((_, at) => reach(at))) + 1e-9);
       }),
     );
   });
@@ -53,6 +68,8 @@ describe('what the wrench is set to', () => {
     const rounds = torqueRounds({ wanted: 60, arm: 12, extension: 12 });
     expect(rounds.ok && rounds.wrench.at(-1)).toBeCloseTo(30, 9);
   });
-  test('drag near the wanted torque: the figure means nothing', () => expect(torqueRounds({ wanted: 40, drag: 35 })).toEqual({ ok: false, code: 'drag-too-high' }));
-  test('165 lbf·in are 13.75 lbf·ft: NIST SP 811 (2008), Appendix B.8', () => expect(convert(quantity('torque', 165, 'lbf·in'), 'lbf·ft').value).toBeCloseTo(13.75, 9));
+  test('drag near the wanted torque: the figure means nothing', () =>
+    expect(torqueRounds({ wanted: 40, drag: 35 })).toEqual({ ok: false, code: 'drag-too-high' }));
+  test('165 lbf·in are 13.75 lbf·ft: NIST SP 811 (2008), Appendix B.8', () =>
+    expect(convert(quantity('torque', 165, 'lbf·in'), 'lbf·ft').value).toBeCloseTo(13.75, 9));
 });

@@ -6,7 +6,7 @@
 export const DIMENSIONS = {
   length: { m: 1, mm: 0.001, in: 0.0254 },
   pressure: { Pa: 1, kPa: 1000, bar: 100_000, psi: 6894.757293168361 },
-  torque: { 'N·m': 1, 'lbf·ft': 1.3558179483314004, 'lbf·in': 0.11298482902761670 },
+  torque: { 'N·m': 1, 'lbf·ft': 1.3558179483314004, 'lbf·in': 0.1129848290276167 },
   volume: { L: 1, mL: 0.001, 'US gal': 3.785411784, 'US fl oz': 0.0295735295625 },
   frequency: { Hz: 1 },
   voltage: { V: 1 },

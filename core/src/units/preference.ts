@@ -9,4 +9,5 @@ const PREFERRED: { readonly [S in UnitSystem]: { readonly [D in Dimension]: Unit
 };
 
 /** The unit a person of this system expects for a dimension. Example: pressure in the inch system is psi. */
-export const preferredUnit = <D extends Dimension>(dimension: D, system: UnitSystem): UnitOf<D> => PREFERRED[system][dimension];
+export const preferredUnit = <D extends Dimension>(dimension: D, system: UnitSystem): UnitOf<D> =>
+  PREFERRED[system][dimension];

@@ -7,7 +7,11 @@ export interface Quantity<D extends Dimension = Dimension> {
   readonly unit: UnitOf<D>;
 }
 
-export const quantity = <D extends Dimension>(dimension: D, value: number, unit: UnitOf<D>): Quantity<D> => ({ dimension, value, unit });
+export const quantity = <D extends Dimension>(dimension: D, value: number, unit: UnitOf<D>): Quantity<D> => ({
+  dimension,
+  value,
+  unit,
+});
 
 /**
  * The same quantity in another unit of its dimension.
@@ -16,7 +20,11 @@ export const quantity = <D extends Dimension>(dimension: D, value: number, unit:
  */
 export function convert<D extends Dimension>(from: Quantity<D>, unit: UnitOf<D>): Quantity<D> {
   const factors = DIMENSIONS[from.dimension] as Readonly<Record<string, number>>;
-  return { dimension: from.dimension, unit, value: (from.value * factorOf(factors, from.unit)) / factorOf(factors, unit) };
+  return {
+    dimension: from.dimension,
+    unit,
+    value: (from.value * factorOf(factors, from.unit)) / factorOf(factors, unit),
+  };
 }
 
 function factorOf(factors: Readonly<Record<string, number>>, unit: string): number {

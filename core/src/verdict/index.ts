@@ -1,4 +1,12 @@
 export { exceptionOf, placeInLimit, type Answer, type Origin } from './answers';
-export { judge, type JudgeInput, type MissingKit, type RaisedJob, type Reason, type Verdict, type VerdictResult } from './judge';
+export {
+  judge,
+  type JudgeInput,
+  type MissingKit,
+  type RaisedJob,
+  type Reason,
+  type Verdict,
+  type VerdictResult,
+} from './judge';
 export { judgeCheckIn, kitThatWent, type Entered, type Known, type Rules } from './judgeCheckIn';
 export { leastSeconds, wasHurried } from './walk';

@@ -1,4 +1,14 @@
-import { CONSEQUENCES, type Check, type Complaint, type Condition, type Consequence, type DerivedFinding, type FactName, type JobKind, type Shown } from '../catalogue/shapes';
+import {
+  CONSEQUENCES,
+  type Check,
+  type Complaint,
+  type Condition,
+  type Consequence,
+  type DerivedFinding,
+  type FactName,
+  type JobKind,
+  type Shown,
+} from '../catalogue/shapes';
 import { findingOfAnswer, type Answer, type Finding, type Origin } from './answers';
 
 export interface MissingKit {
@@ -65,7 +75,12 @@ export function judge(input: JudgeInput): Verdict {
   return {
     result: resultOf(findings),
     edition: input.edition,
-    reasons: findings.map(({ origin, consequence, says, caution }) => ({ origin, consequence, says, ...(caution ? { caution } : {}) })),
+    reasons: findings.map(({ origin, consequence, says, caution }) => ({
+      origin,
+      consequence,
+      says,
+      ...(caution ? { caution } : {}),
+    })),
     jobs: jobsOf(findings),
     bill: input.missing,
     shows: [...shows, ...healthyShows(input)],
@@ -77,7 +92,10 @@ function answered(input: JudgeInput): Finding[] {
   const stray = input.answers.find((answer) => !known.has(answer.check));
   if (stray !== undefined) throw new Error(`No such check here: ${stray.check}`);
   return input.checks.flatMap((check) => {
-    const answer = input.answers.find((entry) => entry.check === check.id) ?? { check: check.id, result: 'could-not-look' };
+    const answer = input.answers.find((entry) => entry.check === check.id) ?? {
+      check: check.id,
+      result: 'could-not-look',
+    };
     return findingOfAnswer(check, answer) ?? [];
   });
 }
@@ -123,13 +141,19 @@ function ofRule(rule: DerivedFinding, facts: JudgeInput['facts']): Finding {
 }
 
 function inOrder(findings: readonly Finding[]): Finding[] {
-  const rank = (finding: Finding) => CONSEQUENCES.indexOf(finding.consequence) * 4 + (finding.origin.kind === 'derived' ? 0 : finding.safety ? 1 : 2);
-  return findings.map((finding, at) => ({ finding, at })).sort((a, b) => rank(a.finding) - rank(b.finding) || a.at - b.at).map(({ finding }) => finding);
+  const rank = (finding: Finding) =>
+    CONSEQUENCES.indexOf(finding.consequence) * 4 + (finding.origin.kind === 'derived' ? 0 : finding.safety ? 1 : 2);
+  return findings
+    .map((finding, at) => ({ finding, at }))
+    .sort((a, b) => rank(a.finding) - rank(b.finding) || a.at - b.at)
+    .map(({ finding }) => finding);
 }
 
 /** A bill alone does not stop a unit; the work that goes with it does. */
 function resultOf(findings: readonly Finding[]): VerdictResult {
-  const blocks = findings.map((finding) => (finding.consequence === 'bill' && !finding.raises ? 'none' : BLOCKS[finding.consequence]));
+  const blocks = findings.map((finding) =>
+    finding.consequence === 'bill' && !finding.raises ? 'none' : BLOCKS[finding.consequence],
+  );
   return blocks.includes('hold') ? 'held' : blocks.includes('prep') ? 'prep' : 'fit';
 }
 
@@ -141,7 +165,12 @@ function jobsOf(findings: readonly Finding[]): RaisedJob[] {
     if (raises === undefined) continue;
     const before = jobs.get(raises.work);
     // Findings come worst first, so the first one decides what the job blocks.
-    jobs.set(raises.work, before ? { ...before, origins: [...before.origins, origin], minutes: Math.max(before.minutes, raises.minutes) } : { ...raises, blocks: BLOCKS[consequence], origins: [origin] });
+    jobs.set(
+      raises.work,
+      before
+        ? { ...before, origins: [...before.origins, origin], minutes: Math.max(before.minutes, raises.minutes) }
+        : { ...raises, blocks: BLOCKS[consequence], origins: [origin] },
+    );
   }
   return [...jobs.values()];
 }

@@ -59,7 +59,9 @@ export function judgeCheckIn(rules: Rules, entered: Entered, known: Known): Verd
     facts: {
       hoursToOilService: Math.round(left * 10) / 10,
       ...(known.nextHireHours === null ? {} : { hoursToOilServiceAfterNextHire: left - known.nextHireHours }),
-      stationsHurried: machineClass.stations.filter((station) => wasHurried(station, entered.stations.find((entry) => entry.id === station.id)?.seconds ?? 0)).length,
+      stationsHurried: machineClass.stations.filter((station) =>
+        wasHurried(station, entered.stations.find((entry) => entry.id === station.id)?.seconds ?? 0),
+      ).length,
       fuelEighthsShort: known.wentOutWithEighths === null ? 0 : known.wentOutWithEighths - entered.fuelEighths,
       tapFoundOpen: entered.fuelTap === 'shut-now' ? 1 : 0,
       hoursOverrideOneIn: entered.unusualOneIn,
@@ -72,9 +74,14 @@ export function judgeCheckIn(rules: Rules, entered: Entered, known: Known): Verd
  * The kit of a class as far as it went out.
  * In: the class's kit, what the check-out says (null: not known). Out: the same entries with the counts that went, those that did not left out.
  */
-export function kitThatWent<K extends { readonly id: string; readonly count: number }>(kit: readonly K[], went: Known['wentOutWithKit']): K[] {
+export function kitThatWent<K extends { readonly id: string; readonly count: number }>(
+  kit: readonly K[],
+  went: Known['wentOutWithKit'],
+): K[] {
   if (went === null) return [...kit];
-  return kit.map((entry) => ({ ...entry, count: Math.min(went.find((gone) => gone.id === entry.id)?.count ?? 0, entry.count) })).filter((entry) => entry.count > 0);
+  return kit
+    .map((entry) => ({ ...entry, count: Math.min(went.find((gone) => gone.id === entry.id)?.count ?? 0, entry.count) }))
+    .filter((entry) => entry.count > 0);
 }
 
 /** Kit that did not come back, with its price: never more of a thing than went out. */

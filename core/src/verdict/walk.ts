@@ -1,7 +1,8 @@
 import type { Station } from '../catalogue/shapes';
 
 /** The least seconds in which a station can be looked at: the sum of its checks. */
-export const leastSeconds = (station: Station): number => station.checks.reduce((sum, check) => sum + check.leastSeconds, 0);
+export const leastSeconds = (station: Station): number =>
+  station.checks.reduce((sum, check) => sum + check.leastSeconds, 0);
 
 /**
  * Whether a station was passed faster than it can be looked at.

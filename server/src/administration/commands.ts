@@ -44,12 +44,20 @@ export const COMMANDS: Readonly<Record<string, Command>> = {
       return 0;
     },
   },
-  import: { usage: 'import models|units|hires|parts FILE.csv', does: 'Take models, units, hires or parts from CSV, with a report per line', run: importFile },
+  import: {
+    usage: 'import models|units|hires|parts FILE.csv',
+    does: 'Take models, units, hires or parts from CSV, with a report per line',
+    run: importFile,
+  },
   export: {
     usage: 'export models|units|hires|parts',
     does: 'Write models, units, hires or parts as CSV to standard output',
     run: async (db, [what], print) => {
-      print((await pickOf(what, { models: exportModels, units: exportUnits, hires: exportHires, parts: exportParts })(db)).trimEnd());
+      print(
+        (
+          await pickOf(what, { models: exportModels, units: exportUnits, hires: exportHires, parts: exportParts })(db)
+        ).trimEnd(),
+      );
       return 0;
     },
   },
@@ -71,7 +79,8 @@ export const COMMANDS: Readonly<Record<string, Command>> = {
       let wrong = 0;
       for (const unit of units) {
         const { readiness } = await computeReadiness(db, unit.id);
-        if (readiness !== unit.readiness && ++wrong) print(`${unit.tag}: stored ${unit.readiness}, by its facts ${readiness}`);
+        if (readiness !== unit.readiness && ++wrong)
+          print(`${unit.tag}: stored ${unit.readiness}, by its facts ${readiness}`);
       }
       print(`${units.length} units looked at, ${wrong} wrong.`);
       return wrong === 0 ? 0 : 1;
@@ -88,8 +97,14 @@ function pickOf<T>(what: string | undefined, choices: Readonly<Record<string, T>
 async function importFile(db: Db, [what, file]: readonly string[], print: (line: string) => void): Promise<number> {
   const take = pickOf(what, { models: importModels, units: importUnits, hires: importHires, parts: importParts });
   if (file === undefined) throw new Misuse('Name the CSV file.');
-  const report = await take(db, await readFile(path.resolve(process.env['INIT_CWD'] ?? '.', file), 'utf8'), new Date(), null);
-  for (const line of report.lines) print(`line ${line.line}: ${line.what}: ${line.taken ? 'taken' : `refused: ${line.why ?? ''}`}`);
+  const report = await take(
+    db,
+    await readFile(path.resolve(process.env['INIT_CWD'] ?? '.', file), 'utf8'),
+    new Date(),
+    null,
+  );
+  for (const line of report.lines)
+    print(`line ${line.line}: ${line.what}: ${line.taken ? 'taken' : `refused: ${line.why ?? ''}`}`);
   print(`${report.taken} taken, ${report.refused} refused.`);
   return report.refused === 0 ? 0 : 1;
 }

@@ -1,13 +1,22 @@
 import { readFileSync } from 'node:fs';
 import path from 'node:path';
-import { CLASS_IDS, CONSEQUENCES_OF_FAULTS, FAULT_KNOWLEDGE, OBSERVATIONS, READING_LIMITS, type ObservationId } from '@hudrik/core/catalogue';
+import {
+  CLASS_IDS,
+  CONSEQUENCES_OF_FAULTS,
+  FAULT_KNOWLEDGE,
+  OBSERVATIONS,
+  READING_LIMITS,
+  type ObservationId,
+} from '@hudrik/core/catalogue';
 import { diagnose, Finding, readCase, sayCaseProblem, sayWarning, warningsOf, type Band } from '@hudrik/core/diagnosis';
 import { bandReading } from '@hudrik/core/readings';
 
 /** One case file in, one JSON out, nothing else on standard output. Exit codes: 0 answered, 1 refused, 2 called wrongly. */
 const band: Band = (observation, reading, engine) => {
   const kind = OBSERVATIONS[observation as ObservationId].reading;
-  return kind ? bandReading(kind, reading, READING_LIMITS, { engine }) : { ok: false, why: 'it is an outcome, not a reading' };
+  return kind
+    ? bandReading(kind, reading, READING_LIMITS, { engine })
+    : { ok: false, why: 'it is an outcome, not a reading' };
 };
 
 const rounded = (value: number): number => Number(value.toPrecision(8));
@@ -20,8 +29,15 @@ function answer(text: string): number {
   const out = {
     suspects: result.suspects.map(({ id, probability }) => ({ id, probability: rounded(probability) })),
     sets: result.sets.map(({ faults, probability }) => ({ faults, probability: rounded(probability) })),
-    next: result.next.map(({ kind, id, minutes, expectedSaving }) => ({ kind, id, minutes, expectedSaving: rounded(expectedSaving) })),
-    warnings: warningsOf(finding, result).map((warning) => sayWarning(warning, FAULT_KNOWLEDGE, CONSEQUENCES_OF_FAULTS)),
+    next: result.next.map(({ kind, id, minutes, expectedSaving }) => ({
+      kind,
+      id,
+      minutes,
+      expectedSaving: rounded(expectedSaving),
+    })),
+    warnings: warningsOf(finding, result).map((warning) =>
+      sayWarning(warning, FAULT_KNOWLEDGE, CONSEQUENCES_OF_FAULTS),
+    ),
   };
   process.stdout.write(`${JSON.stringify(out, null, 2)}\n`);
   return 0;

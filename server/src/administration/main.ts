@@ -19,7 +19,8 @@ function failed(error: unknown): number {
   if (error instanceof Misuse) return say(error.message, 2);
   if (error instanceof ValidationError) return say(error.errors.join(' '), 2);
   if (error instanceof Refusal) return say(`${FAILURES[error.code].title} ${JSON.stringify(error.facts)}`, 1);
-  if ((error as NodeJS.ErrnoException).code === 'ENOENT') return say(`There is no file ${(error as NodeJS.ErrnoException).path ?? ''}`, 2);
+  if ((error as NodeJS.ErrnoException).code === 'ENOENT')
+    return say(`There is no file ${(error as NodeJS.ErrnoException).path ?? ''}`, 2);
   return say(`The database can not be used: ${(error as Error).message}`, 3);
 }
 

@@ -43,7 +43,14 @@ await loadDemo(db, new Date(), { times: TIMES, days: 210, gapDays: 16, notesPerH
 console.log(`loaded in ${Math.round((performance.now() - began) / 1000)} s: ${await counted(db)}`);
 
 await compare('yard, first page of 100', () => readUnits(context, { limit: 100 }), plainYard);
-const tags = (await db.selectFrom('unit').select(['tag', 'id']).orderBy(sql`random()`).limit(RUNS).execute()).map((unit) => unit);
+const tags = (
+  await db
+    .selectFrom('unit')
+    .select(['tag', 'id'])
+    .orderBy(sql`random()`)
+    .limit(RUNS)
+    .execute()
+).map((unit) => unit);
 let at = 0;
 await compare(
   'unit history, first page of 30',
@@ -56,7 +63,17 @@ await db.destroy();
 
 async function counted(from: Db): Promise<string> {
   const tables = ['unit', 'check_in', 'history_record', 'meter_reading', 'check_result'] as const;
-  const counts = await Promise.all(tables.map(async (table) => `${table} ${(await from.selectFrom(table).select((eb) => eb.fn.countAll<number>().as('n')).executeTakeFirstOrThrow()).n.toLocaleString('en')}`));
+  const counts = await Promise.all(
+    tables.map(
+      async (table) =>
+        `${table} ${(
+          await from
+            .selectFrom(table)
+            .select((eb) => eb.fn.countAll<number>().as('n'))
+            .executeTakeFirstOrThrow()
+        ).n.toLocaleString('en')}`,
+    ),
+  );
   return counts.join(', ');
 }
 
@@ -73,7 +90,9 @@ function plainYard(): Promise<unknown> {
 }
 
 function plainHistory(unitId: number): Promise<unknown> {
-  return sql`select h.*, p.name from history_record h left join person p on p.id = h.person_id where h.unit_id = ${unitId} order by h.at desc, h.id desc limit 31`.execute(db);
+  return sql`select h.*, p.name from history_record h left join person p on p.id = h.person_id where h.unit_id = ${unitId} order by h.at desc, h.id desc limit 31`.execute(
+    db,
+  );
 }
 
 async function compare(name: string, ours: () => Promise<unknown>, plain: () => Promise<unknown>): Promise<void> {
@@ -84,20 +103,32 @@ async function compare(name: string, ours: () => Promise<unknown>, plain: () => 
     their.push(await timed(plain));
   }
   const ratio = quantile(our, 0.5) / quantile(their, 0.5);
-  console.log(`${name}: median ${ms(quantile(our, 0.5))}, p95 ${ms(quantile(our, 0.95))}; plain SQL median ${ms(quantile(their, 0.5))}; ratio ${ratio.toFixed(2)} (wanted under 3, p95 under 50 ms)`);
+  console.log(
+    `${name}: median ${ms(quantile(our, 0.5))}, p95 ${ms(quantile(our, 0.95))}; plain SQL median ${ms(quantile(their, 0.5))}; ratio ${ratio.toFixed(2)} (wanted under 3, p95 under 50 ms)`,
+  );
 }
 
 async function commits(): Promise<void> {
   const person = await db.selectFrom('person').selectAll().where('role', '=', 'technician').executeTakeFirstOrThrow();
   const actor: Actor = { id: person.id, name: person.name, role: person.role };
-  const units = await db.selectFrom('unit').select(['id', 'tag', 'class_id']).where('readiness', '=', 'fit').orderBy(sql`random()`).limit(RUNS).execute();
+  const units = await db
+    .selectFrom('unit')
+    .select(['id', 'tag', 'class_id'])
+    .where('readiness', '=', 'fit')
+    .orderBy(sql`random()`)
+    .limit(RUNS)
+    .execute();
   const times: number[] = [];
   for (const unit of units) {
     const last = await lastReading(db, unit.id);
-    const sent = wellCheckIn(unit.tag, unit.class_id as never, (last.reading + 0.1).toFixed(1), { basedOn: await newestCheckInId(db, unit.id) });
+    const sent = wellCheckIn(unit.tag, unit.class_id as never, (last.reading + 0.1).toFixed(1), {
+      basedOn: await newestCheckInId(db, unit.id),
+    });
     times.push(await timed(() => addCheckIn(context, actor, sent)));
   }
-  console.log(`check-in commit, ${times.length} of them: median ${ms(quantile(times, 0.5))}, p95 ${ms(quantile(times, 0.95))} (wanted p95 under 60 ms)`);
+  console.log(
+    `check-in commit, ${times.length} of them: median ${ms(quantile(times, 0.5))}, p95 ${ms(quantile(times, 0.95))} (wanted p95 under 60 ms)`,
+  );
 }
 
 async function timed(run: () => Promise<unknown>): Promise<number> {
@@ -116,20 +147,65 @@ function ms(time: number): string {
 
 /** A card with a long ledger and many photos: how long the server takes to open it, photos as thumbnails only. */
 async function largeCard(): Promise<void> {
-  const unit = await db.selectFrom('unit').select(['id', 'tag']).where('readiness', '=', 'fit').limit(1).executeTakeFirstOrThrow();
-  const person = await db.selectFrom('person').selectAll().where('role', '=', 'technician').limit(1).executeTakeFirstOrThrow();
+  const unit = await db
+    .selectFrom('unit')
+    .select(['id', 'tag'])
+    .where('readiness', '=', 'fit')
+    .limit(1)
+    .executeTakeFirstOrThrow();
+  const person = await db
+    .selectFrom('person')
+    .selectAll()
+    .where('role', '=', 'technician')
+    .limit(1)
+    .executeTakeFirstOrThrow();
   const actor: Actor = { id: person.id, name: person.name, role: person.role };
-  const job = await addJob(context, actor, { tag: unit.tag, kind: 'repair', says: 'Everything apart', minutes: 600, blocks: 'hold' });
-  const photo = await sharp({ create: { width: 1600, height: 1200, channels: 3, noise: { type: 'gaussian', mean: 120, sigma: 40 }, background: '#777' } }).jpeg({ quality: 80 }).toBuffer();
+  const job = await addJob(context, actor, {
+    tag: unit.tag,
+    kind: 'repair',
+    says: 'Everything apart',
+    minutes: 600,
+    blocks: 'hold',
+  });
+  const photo = await sharp({
+    create: {
+      width: 1600,
+      height: 1200,
+      channels: 3,
+      noise: { type: 'gaussian', mean: 120, sigma: 40 },
+      background: '#777',
+    },
+  })
+    .jpeg({ quality: 80 })
+    .toBuffer();
   const photos: string[] = [];
   for (let n = 0; n < LINES; n++) {
     const thingId = randomUUID();
-    await addCardEntry(context, actor, job.id, { id: randomUUID(), kind: 'taken-off', facts: { thingId, what: `Thing ${n}`, key: null, tray: 'A', place: (n % 24) + 1, fasteners: [{ count: 4, size: 'M6 × 20', place: 'rim' }], orientation: 'Arrow to the front', linkHole: '', stack: ['gasket', 'spacer'], quarterTurns: 5 } });
+    await addCardEntry(context, actor, job.id, {
+      id: randomUUID(),
+      kind: 'taken-off',
+      facts: {
+        thingId,
+        what: `Thing ${n}`,
+        key: null,
+        tray: 'A',
+        place: (n % 24) + 1,
+        fasteners: [{ count: 4, size: 'M6 × 20', place: 'rim' }],
+        orientation: 'Arrow to the front',
+        linkHole: '',
+        stack: ['gasket', 'spacer'],
+        quarterTurns: 5,
+      },
+    });
     if (n >= PHOTOS) continue;
     const photoId = randomUUID();
     photos.push(photoId);
     await putPhoto(context, actor, photoId, photo);
-    await addCardEntry(context, actor, job.id, { id: randomUUID(), kind: 'photo', facts: { photoId, marks: [{ kind: 'number', at: [0.5, 0.5], number: 1 }], stepId: null, thingId } });
+    await addCardEntry(context, actor, job.id, {
+      id: randomUUID(),
+      kind: 'photo',
+      facts: { photoId, marks: [{ kind: 'number', at: [0.5, 0.5], number: 1 }], stepId: null, thingId },
+    });
   }
   const times: number[] = [];
   const thumbs: number[] = [];
@@ -140,5 +216,7 @@ async function largeCard(): Promise<void> {
     await Promise.all(photos.map((id) => readThumb(context, id)));
     thumbs.push(performance.now() - began);
   }
-  console.log(`a card with ${LINES} ledger lines and ${PHOTOS} photos of ${Math.round(photo.length / 1000)} kB: opened in median ${quantile(times, 0.5).toFixed(0)} ms, p95 ${quantile(times, 0.95).toFixed(0)} ms of server time; with all its thumbnails median ${quantile(thumbs, 0.5).toFixed(0)} ms`);
+  console.log(
+    `a card with ${LINES} ledger lines and ${PHOTOS} photos of ${Math.round(photo.length / 1000)} kB: opened in median ${quantile(times, 0.5).toFixed(0)} ms, p95 ${quantile(times, 0.95).toFixed(0)} ms of server time; with all its thumbnails median ${quantile(thumbs, 0.5).toFixed(0)} ms`,
+  );
 }

@@ -2,31 +2,72 @@ import assert from 'node:assert/strict';
 import { randomUUID } from 'node:crypto';
 import { describe, test } from 'node:test';
 import { cardOf } from '@hudrik/core/card';
-import type { CardReply, ClockLine, FindingRecord, HistoryRecord, JobLine, Opening, UnitPage, WaysReply } from '@hudrik/core/contracts';
+import type {
+  CardReply,
+  ClockLine,
+  FindingRecord,
+  HistoryRecord,
+  JobLine,
+  Opening,
+  UnitPage,
+  WaysReply,
+} from '@hudrik/core/contracts';
 import sharp from 'sharp';
 import { cardIn, enter, prove } from '../testing/proving';
 import { foundCheckIn } from '../testing/samples';
 import { problemIn, useYard } from '../testing/yard';
 
-const thing = (thingId: string, what: string, place: number) => ({ thingId, what, key: null, tray: 'A', place, fasteners: [{ count: 2, size: 'M6 × 20', place: 'studs' }], orientation: '', linkHole: '', stack: [], quarterTurns: null });
+const thing = (thingId: string, what: string, place: number) => ({
+  thingId,
+  what,
+  key: null,
+  tray: 'A',
+  place,
+  fasteners: [{ count: 2, size: 'M6 × 20', place: 'studs' }],
+  orientation: '',
+  linkHole: '',
+  stack: [],
+  quarterTurns: null,
+});
 
 describe('a job’s card', () => {
   const yard = useYard();
-  const unit = async (tag: string) => (await (await yard.ask('GET', `/api/units/${tag}`, { as: 'technician' })).json()) as UnitPage;
-  const history = async (tag: string) => ((await (await yard.ask('GET', `/api/units/${tag}/history?limit=100`, { as: 'technician' })).json()) as { records: HistoryRecord[] }).records;
+  const unit = async (tag: string) =>
+    (await (await yard.ask('GET', `/api/units/${tag}`, { as: 'technician' })).json()) as UnitPage;
+  const history = async (tag: string) =>
+    (
+      (await (await yard.ask('GET', `/api/units/${tag}/history?limit=100`, { as: 'technician' })).json()) as {
+        records: HistoryRecord[];
+      }
+    ).records;
   const held = async (tag: string, exceptions: Record<string, string> = { exhaust: 'loose' }): Promise<string> => {
     await yard.addUnit(tag);
     await yard.checkIn(foundCheckIn(tag, 'generator', '101.0', exceptions));
     return (await unit(tag)).jobs[0]?.id ?? '';
   };
   const again = async (tag: string, typed: string): Promise<void> => {
-    const { basedOn } = (await (await yard.ask('GET', `/api/units/${tag}/opening`, { as: 'technician' })).json()) as Opening;
-    assert.equal((await yard.checkIn(foundCheckIn(tag, 'generator', typed, { exhaust: 'loose' }, { basedOn }))).status, 201);
+    const { basedOn } = (await (
+      await yard.ask('GET', `/api/units/${tag}/opening`, { as: 'technician' })
+    ).json()) as Opening;
+    assert.equal(
+      (await yard.checkIn(foundCheckIn(tag, 'generator', typed, { exhaust: 'loose' }, { basedOn }))).status,
+      201,
+    );
   };
-  const whyOf = async (answer: Response) => ((await problemIn(answer)).facts?.['why'] as { code: string; things?: string[]; missing?: string[] } | undefined) ?? { code: 'none' };
+  const whyOf = async (answer: Response) =>
+    ((await problemIn(answer)).facts?.['why'] as
+      { code: string; things?: string[]; missing?: string[] } | undefined) ?? { code: 'none' };
   const confirmed = async (tag: string, causes: readonly string[]): Promise<void> => {
-    const { id } = (await (await yard.ask('POST', '/api/findings', { as: 'technician', body: { id: randomUUID(), tag, machine: { engine: {}, past: {} } } })).json()) as FindingRecord;
-    assert.equal((await yard.ask('POST', `/api/findings/${id}/causes`, { as: 'technician', body: { causes, note: '' } })).status, 200);
+    const { id } = (await (
+      await yard.ask('POST', '/api/findings', {
+        as: 'technician',
+        body: { id: randomUUID(), tag, machine: { engine: {}, past: {} } },
+      })
+    ).json()) as FindingRecord;
+    assert.equal(
+      (await yard.ask('POST', `/api/findings/${id}/causes`, { as: 'technician', body: { causes, note: '' } })).status,
+      200,
+    );
   };
 
   test('the first thing that happens on a waiting card takes it to the bench and lays its steps', async () => {
@@ -55,14 +96,24 @@ describe('a job’s card', () => {
   test('sent twice it is one; the same id on another card is refused', async () => {
     const [one, other] = [await held('GE-03'), await held('GE-04')];
     const id = randomUUID();
-    for (let n = 0; n < 2; n++) assert.equal((await enter(yard, one, 'note', { text: 'once', stepId: null }, 'technician', id)).status, 201);
+    for (let n = 0; n < 2; n++)
+      assert.equal((await enter(yard, one, 'note', { text: 'once', stepId: null }, 'technician', id)).status, 201);
     assert.equal(cardOf((await cardIn(yard, one)).entries).notes.length, 1);
-    assert.equal((await problemIn(await enter(yard, other, 'note', { text: 'once', stepId: null }, 'technician', id))).code, 'key-reused');
+    assert.equal(
+      (await problemIn(await enter(yard, other, 'note', { text: 'once', stepId: null }, 'technician', id))).code,
+      'key-reused',
+    );
   });
 
   test('facts that do not go with their kind are refused, and nothing is kept', async () => {
     const id = await held('GE-05');
-    for (const [kind, facts] of [['taken-off', { thingId: randomUUID() }], ['clock-started', { clockId: randomUUID(), clock: 'tea', minutes: 5, stepId: null }], ['note', { text: '', stepId: null }], ['steps-laid', { edition: 'x', from: 'me', steps: [] }], ['proof-reading', { reading: 'volts-0', value: 'many', live: false }]] as const) {
+    for (const [kind, facts] of [
+      ['taken-off', { thingId: randomUUID() }],
+      ['clock-started', { clockId: randomUUID(), clock: 'tea', minutes: 5, stepId: null }],
+      ['note', { text: '', stepId: null }],
+      ['steps-laid', { edition: 'x', from: 'me', steps: [] }],
+      ['proof-reading', { reading: 'volts-0', value: 'many', live: false }],
+    ] as const) {
       assert.equal((await problemIn(await enter(yard, id, kind as never, facts as never))).code, 'not-valid', kind);
     }
     assert.equal((await cardIn(yard, id)).entries.length, 0);
@@ -71,8 +122,12 @@ describe('a job’s card', () => {
   test('what is off keeps the card from its proof; struck with a reason, replaced or put back lets it go', async () => {
     const id = await held('GE-06');
     const [a, b, c] = [randomUUID(), randomUUID(), randomUUID()];
-    for (const [at, it] of [a, b, c].entries()) await enter(yard, id, 'taken-off', thing(it, `Thing ${at + 1}`, at + 1));
-    assert.deepEqual(await whyOf(await enter(yard, id, 'to-proof', {})), { code: 'things-off', things: ['Thing 3', 'Thing 2', 'Thing 1'] });
+    for (const [at, it] of [a, b, c].entries())
+      await enter(yard, id, 'taken-off', thing(it, `Thing ${at + 1}`, at + 1));
+    assert.deepEqual(await whyOf(await enter(yard, id, 'to-proof', {})), {
+      code: 'things-off',
+      things: ['Thing 3', 'Thing 2', 'Thing 1'],
+    });
     await enter(yard, id, 'put-back', { thingId: c });
     await enter(yard, id, 'struck', { thingId: b, why: 'Bolt would snap: left in' });
     await enter(yard, id, 'replaced', { thingId: a, part: 'TV-1182', forTrial: true });
@@ -89,9 +144,15 @@ describe('a job’s card', () => {
     const id = await held('GE-07');
     const it = randomUUID();
     await enter(yard, id, 'taken-off', thing(it, 'Muffler', 1));
-    await Promise.all([enter(yard, id, 'note', { text: 'left', stepId: null }), enter(yard, id, 'note', { text: 'right', stepId: null }, 'lead')]);
+    await Promise.all([
+      enter(yard, id, 'note', { text: 'left', stepId: null }),
+      enter(yard, id, 'note', { text: 'right', stepId: null }, 'lead'),
+    ]);
     assert.equal(cardOf((await cardIn(yard, id)).entries).notes.length, 2);
-    const both = await Promise.all([enter(yard, id, 'put-back', { thingId: it }), enter(yard, id, 'put-back', { thingId: it }, 'lead')]);
+    const both = await Promise.all([
+      enter(yard, id, 'put-back', { thingId: it }),
+      enter(yard, id, 'put-back', { thingId: it }, 'lead'),
+    ]);
     assert.deepEqual(both.map((answer) => answer.status).sort(), [201, 409]);
     const refused = both.find((answer) => answer.status === 409) as Response;
     assert.equal((await whyOf(refused)).code, 'not-off');
@@ -108,14 +169,20 @@ describe('a job’s card', () => {
     const clockId = randomUUID();
     await enter(yard, id, 'waits', { for: 'clock', why: '' });
     await enter(yard, id, 'clock-started', { clockId, clock: 'drip-test', minutes: 120, stepId: null });
-    const clocks = async () => ((await (await yard.ask('GET', '/api/clocks', { as: 'lead' })).json()) as { clocks: ClockLine[] }).clocks.filter((clock) => clock.tag === 'GE-08');
+    const clocks = async () =>
+      ((await (await yard.ask('GET', '/api/clocks', { as: 'lead' })).json()) as { clocks: ClockLine[] }).clocks.filter(
+        (clock) => clock.tag === 'GE-08',
+      );
     const [running] = await clocks();
     assert.equal(Date.parse(running?.endsAt ?? '') - yard.now.getTime(), 120 * 60_000);
     assert.equal(running?.mine, false);
     yard.later(40);
     assert.equal((await clocks()).length, 1);
     assert.equal((await enter(yard, id, 'clock-ended', { clockId, result: 'dry', note: '' })).status, 201);
-    assert.equal((await whyOf(await enter(yard, id, 'clock-ended', { clockId, result: 'drips', note: '' }))).code, 'clock-ended');
+    assert.equal(
+      (await whyOf(await enter(yard, id, 'clock-ended', { clockId, result: 'drips', note: '' }))).code,
+      'clock-ended',
+    );
     assert.deepEqual(await clocks(), []);
     assert.equal((await cardIn(yard, id)).job.state, 'open');
   });
@@ -128,7 +195,10 @@ describe('a job’s card', () => {
     await enter(yard, id, 'hands-on', {}, 'lead');
     const { handsOn } = cardOf((await cardIn(yard, id)).entries);
     assert.deepEqual(handsOn.minutes, { 'The technician': 30 });
-    assert.deepEqual(handsOn.running.map((entry) => entry.by), ['The lead']);
+    assert.deepEqual(
+      handsOn.running.map((entry) => entry.by),
+      ['The lead'],
+    );
   });
 
   test('a proof goes in its order: dry first, smoke clear, its minutes, its readings; then the unit is fit', async () => {
@@ -136,7 +206,10 @@ describe('a job’s card', () => {
     assert.equal((await whyOf(await enter(yard, id, 'run-started', {}))).code, 'not-in-proof');
     await enter(yard, id, 'to-proof', {});
     assert.equal((await whyOf(await enter(yard, id, 'run-started', {}))).code, 'leak-look-first');
-    assert.equal((await problemIn(await enter(yard, id, 'proved', { passed: true, note: '' }, 'apprentice'))).code, 'not-your-role');
+    assert.equal(
+      (await problemIn(await enter(yard, id, 'proved', { passed: true, note: '' }, 'apprentice'))).code,
+      'not-your-role',
+    );
     const early = await whyOf(await enter(yard, id, 'proved', { passed: true, note: '' }));
     assert.equal(early.code, 'not-passed');
     assert.ok(early.missing?.includes('minutes') && early.missing.includes('reading-volts-100'));
@@ -151,7 +224,10 @@ describe('a job’s card', () => {
     assert.deepEqual(short.missing, ['minutes']);
     const low = await whyOf(await prove(yard, id, 'generator', { values: { 'volts-100': 101 } }));
     assert.deepEqual(low.missing, ['reading-volts-100']);
-    await yard.ask('POST', '/api/jobs', { as: 'lead', body: { tag: 'GE-11', kind: 'repair', says: 'Wheel off', minutes: 20, blocks: 'hold' } });
+    await yard.ask('POST', '/api/jobs', {
+      as: 'lead',
+      body: { tag: 'GE-11', kind: 'repair', says: 'Wheel off', minutes: 20, blocks: 'hold' },
+    });
     assert.equal((await prove(yard, id, 'generator')).status, 201);
     assert.equal((await unit('GE-11')).unit.verdict.readiness, 'held');
   });
@@ -162,14 +238,22 @@ describe('a job’s card', () => {
     const id = (await unit('GE-12')).jobs[0]?.id ?? '';
     await confirmed('GE-12', ['governor-spring']);
     assert.equal((await prove(yard, id, 'generator', { passed: false, values: { 'volts-100': 96 } })).status, 201);
-    const { finding } = (await (await yard.ask('GET', '/api/units/GE-12/finding', { as: 'technician' })).json()) as { finding: FindingRecord };
-    assert.deepEqual(finding.entries.map((entry) => [entry.observation, entry.outcomes]), [['output', ['drops-on-load']]]);
+    const { finding } = (await (await yard.ask('GET', '/api/units/GE-12/finding', { as: 'technician' })).json()) as {
+      finding: FindingRecord;
+    };
+    assert.deepEqual(
+      finding.entries.map((entry) => [entry.observation, entry.outcomes]),
+      [['output', ['drops-on-load']]],
+    );
     assert.equal((await unit('GE-12')).unit.verdict.readiness, 'held');
     yard.later(0.1);
     await confirmed('GE-12', ['main-jet-blocked']);
     assert.equal((await prove(yard, id, 'generator')).status, 201);
     const taught = await yard.db.selectFrom('proven_cause').select('faults').execute();
-    assert.deepEqual(taught.map((row) => row.faults), [['main-jet-blocked']]);
+    assert.deepEqual(
+      taught.map((row) => row.faults),
+      [['main-jet-blocked']],
+    );
   });
 
   test('a finished card teaches its model the order of taking apart', async () => {
@@ -177,14 +261,20 @@ describe('a job’s card', () => {
     await enter(yard, id, 'teardown-begun', { teardown: 'carburettor-off' });
     for (const [at, what] of ['Fuel hose', 'Air box'].entries()) {
       const it = randomUUID();
-      await enter(yard, id, 'taken-off', { ...thing(it, what, at + 1), key: what === 'Air box' ? 'air-box' : 'fuel-hose' });
+      await enter(yard, id, 'taken-off', {
+        ...thing(it, what, at + 1),
+        key: what === 'Air box' ? 'air-box' : 'fuel-hose',
+      });
       await enter(yard, id, 'put-back', { thingId: it });
     }
     await prove(yard, id, 'generator');
     yard.later(24);
     await again('GE-14', '105.0');
     const { learnt } = await cardIn(yard, (await unit('GE-14')).jobs[0]?.id ?? '');
-    assert.deepEqual(learnt['carburettor-off']?.slice(0, 3).map((entry) => entry.key), ['fuel-hose', 'air-box', 'air-filter']);
+    assert.deepEqual(
+      learnt['carburettor-off']?.slice(0, 3).map((entry) => entry.key),
+      ['fuel-hose', 'air-box', 'air-filter'],
+    );
   });
 
   test('the reckoning says what was not looked at, and is printed', async () => {
@@ -192,11 +282,31 @@ describe('a job’s card', () => {
     await yard.checkIn(foundCheckIn('GE-15', 'generator', '101.0', { volts: 'low' }));
     const id = (await unit('GE-15')).jobs[0]?.id ?? '';
     await confirmed('GE-15', ['rings-worn']);
-    const ways = (await (await yard.ask('GET', `/api/jobs/${id}/ways?state=corroded&risks=seized-fastener&access=60`, { as: 'technician' })).json()) as WaysReply;
+    const ways = (await (
+      await yard.ask('GET', `/api/jobs/${id}/ways?state=corroded&risks=seized-fastener&access=60`, { as: 'technician' })
+    ).json()) as WaysReply;
     assert.deepEqual(ways.notLookedAt, ['the bowl', 'the compression']);
-    assert.deepEqual([...ways.ways].map((way) => way.costCents), [...ways.ways].map((way) => way.costCents).sort((x, y) => x - y));
-    assert.equal((await enter(yard, id, 'decided', { way: 'swap-engine', why: 'Cheap engine', figures: { ways: ways.ways } }, 'apprentice')).status, 403);
-    assert.equal((await enter(yard, id, 'decided', { way: 'swap-engine', why: 'Cheap engine', figures: { ways: ways.ways } })).status, 201);
+    assert.deepEqual(
+      [...ways.ways].map((way) => way.costCents),
+      [...ways.ways].map((way) => way.costCents).sort((x, y) => x - y),
+    );
+    assert.equal(
+      (
+        await enter(
+          yard,
+          id,
+          'decided',
+          { way: 'swap-engine', why: 'Cheap engine', figures: { ways: ways.ways } },
+          'apprentice',
+        )
+      ).status,
+      403,
+    );
+    assert.equal(
+      (await enter(yard, id, 'decided', { way: 'swap-engine', why: 'Cheap engine', figures: { ways: ways.ways } }))
+        .status,
+      201,
+    );
     for (const file of ['card.pdf', 'estimate.pdf']) {
       const pdf = await yard.ask('GET', `/api/jobs/${id}/${file}`, { as: 'counter' });
       const bytes = Buffer.from(await pdf.arrayBuffer());
@@ -205,12 +315,34 @@ describe('a job’s card', () => {
   });
 
   test('photos are shown small; half an upload is none, and comes again whole', async () => {
-    const whole = await sharp({ create: { width: 1600, height: 1200, channels: 3, background: '#86785c' } }).jpeg().toBuffer();
+    const whole = await sharp({ create: { width: 1600, height: 1200, channels: 3, background: '#86785c' } })
+      .jpeg()
+      .toBuffer();
     const id = randomUUID();
-    assert.equal((await yard.ask('PUT', `/api/photos/${id}`, { as: 'technician', raw: whole.subarray(0, 900) as never, headers: { 'content-type': 'image/jpeg' } })).status, 415);
+    assert.equal(
+      (
+        await yard.ask('PUT', `/api/photos/${id}`, {
+          as: 'technician',
+          raw: whole.subarray(0, 900) as never,
+          headers: { 'content-type': 'image/jpeg' },
+        })
+      ).status,
+      415,
+    );
     assert.equal((await yard.ask('GET', `/api/photos/${id}`, { as: 'technician' })).status, 404);
-    assert.equal((await yard.ask('PUT', `/api/photos/${id}`, { as: 'technician', raw: whole as never, headers: { 'content-type': 'image/jpeg' } })).status, 201);
-    const thumb = await sharp(Buffer.from(await (await yard.ask('GET', `/api/photos/${id}/thumb`, { as: 'technician' })).arrayBuffer())).metadata();
+    assert.equal(
+      (
+        await yard.ask('PUT', `/api/photos/${id}`, {
+          as: 'technician',
+          raw: whole as never,
+          headers: { 'content-type': 'image/jpeg' },
+        })
+      ).status,
+      201,
+    );
+    const thumb = await sharp(
+      Buffer.from(await (await yard.ask('GET', `/api/photos/${id}/thumb`, { as: 'technician' })).arrayBuffer()),
+    ).metadata();
     assert.deepEqual([thumb.width, thumb.height], [240, 180]);
   });
 
@@ -225,7 +357,12 @@ describe('a job’s card', () => {
       const reader = (answer.body as ReadableStream<Uint8Array>).getReader();
       const { value } = await reader.read();
       await reader.cancel();
-      return JSON.parse(Buffer.from(value ?? []).toString().replace(/^data: /, '').split('\n')[0] ?? '') as { hertz: number };
+      return JSON.parse(
+        Buffer.from(value ?? [])
+          .toString()
+          .replace(/^data: /, '')
+          .split('\n')[0] ?? '',
+      ) as { hertz: number };
     };
     assert.ok((await first()).hertz < 57);
     await enter(yard, id, 'hands-on', {});
@@ -239,8 +376,13 @@ describe('a job’s card', () => {
     await enter(yard, id, 'note', { text: 'x', stepId: null });
     await assert.rejects(yard.db.deleteFrom('job_entry').execute(), /append-only/);
     assert.equal((await enter(yard, id, 'note', { text: 'x', stepId: null }, 'counter')).status, 403);
-    assert.equal(((await (await yard.ask('GET', `/api/jobs/${id}/card`, { as: 'counter' })).json()) as CardReply).job.id, id);
-    const { jobs } = (await (await yard.ask('GET', '/api/jobs?tag=GE-17', { as: 'counter' })).json()) as { jobs: JobLine[] };
+    assert.equal(
+      ((await (await yard.ask('GET', `/api/jobs/${id}/card`, { as: 'counter' })).json()) as CardReply).job.id,
+      id,
+    );
+    const { jobs } = (await (await yard.ask('GET', '/api/jobs?tag=GE-17', { as: 'counter' })).json()) as {
+      jobs: JobLine[];
+    };
     assert.equal(jobs[0]?.state, 'open');
   });
 

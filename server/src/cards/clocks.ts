@@ -15,6 +15,16 @@ export async function readClocks({ db, now }: Context, actor: Actor): Promise<{ 
     .execute();
   return {
     now: now().toISOString(),
-    clocks: rows.map((row) => ({ id: row.id, jobId: String(row.job_id), tag: row.tag, clock: row.kind, says: CLOCKS[row.kind as ClockId]?.says ?? row.kind, startedAt: row.started_at.toISOString(), endsAt: row.ends_at.toISOString(), by: row.name, mine: row.started_by === actor.id })),
+    clocks: rows.map((row) => ({
+      id: row.id,
+      jobId: String(row.job_id),
+      tag: row.tag,
+      clock: row.kind,
+      says: CLOCKS[row.kind as ClockId]?.says ?? row.kind,
+      startedAt: row.started_at.toISOString(),
+      endsAt: row.ends_at.toISOString(),
+      by: row.name,
+      mine: row.started_by === actor.id,
+    })),
   };
 }

@@ -7,11 +7,22 @@ import { jobBackground } from './jobBackground';
 import { jobIdOf } from './readCard';
 
 /** What the simulated unit is like: the faults that were confirmed and whose repair is not ticked on the card. */
-export async function familiesStill({ db }: Pick<Context, 'db'>, jobId: string): Promise<{ classId: string; families: string[] }> {
-  const row = await db.selectFrom('job as j').innerJoin('unit as u', 'u.id', 'j.unit_id').select(['j.id', 'j.check_in_id', 'u.class_id']).where('j.id', '=', jobIdOf(jobId)).executeTakeFirst();
+export async function familiesStill(
+  { db }: Pick<Context, 'db'>,
+  jobId: string,
+): Promise<{ classId: string; families: string[] }> {
+  const row = await db
+    .selectFrom('job as j')
+    .innerJoin('unit as u', 'u.id', 'j.unit_id')
+    .select(['j.id', 'j.check_in_id', 'u.class_id'])
+    .where('j.id', '=', jobIdOf(jobId))
+    .executeTakeFirst();
   if (row === undefined) return refuse('not-found', { job: jobId });
   const { causes } = await jobBackground(db, row);
   const { steps } = cardOf(await cardEntries(db, row.id));
   const isMended = (id: string): boolean => steps.some((step) => step.key === `repair-${id}` && step.state === 'done');
-  return { classId: row.class_id, families: causes.filter((id) => !isMended(id)).flatMap((id) => FAULTS[id as FaultId]?.family ?? []) };
+  return {
+    classId: row.class_id,
+    families: causes.filter((id) => !isMended(id)).flatMap((id) => FAULTS[id as FaultId]?.family ?? []),
+  };
 }

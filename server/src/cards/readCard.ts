@@ -16,7 +16,12 @@ export async function readCard({ db, now }: Pick<Context, 'db' | 'now'>, id: str
   const row = await jobRows(db).where('j.id', '=', jobIdOf(id)).executeTakeFirst();
   if (row === undefined) return refuse('not-found', { job: id });
   const job = await db.selectFrom('job').selectAll().where('id', '=', row.id).executeTakeFirstOrThrow();
-  const unit = await db.selectFrom('unit as u').innerJoin('model as m', 'm.id', 'u.model_id').select(['u.tag', 'u.class_id', 'u.serial', 'm.id as modelId', 'm.make', 'm.name', 'm.data_sheet']).where('u.id', '=', job.unit_id).executeTakeFirstOrThrow();
+  const unit = await db
+    .selectFrom('unit as u')
+    .innerJoin('model as m', 'm.id', 'u.model_id')
+    .select(['u.tag', 'u.class_id', 'u.serial', 'm.id as modelId', 'm.make', 'm.name', 'm.data_sheet'])
+    .where('u.id', '=', job.unit_id)
+    .executeTakeFirstOrThrow();
   const background = await jobBackground(db, job);
   const [reading, entries, learnt, parts, comeback] = await Promise.all([
     lastReading(db, job.unit_id),
@@ -27,9 +32,21 @@ export async function readCard({ db, now }: Pick<Context, 'db' | 'now'>, id: str
   ]);
   return {
     job: toJobLine(row),
-    unit: { tag: unit.tag, classId: unit.class_id as CardReply['unit']['classId'], modelId: unit.modelId, model: `${unit.make} ${unit.name}`, serial: unit.serial, trueHours: reading.trueHours },
-    entries, parts, comeback,
-    causes: [...background.causes], complaint: background.complaint, seen: [...background.seen], machine: background.machine,
+    unit: {
+      tag: unit.tag,
+      classId: unit.class_id as CardReply['unit']['classId'],
+      modelId: unit.modelId,
+      model: `${unit.make} ${unit.name}`,
+      serial: unit.serial,
+      trueHours: reading.trueHours,
+    },
+    entries,
+    parts,
+    comeback,
+    causes: [...background.causes],
+    complaint: background.complaint,
+    seen: [...background.seen],
+    machine: background.machine,
     limits: ((unit.data_sheet as { limits?: CardReply['limits'] }).limits ?? null) as CardReply['limits'],
     learnt: Object.fromEntries(learnt.map((entry) => [entry.teardown, entry.things])),
     edition: CARD_EDITION,

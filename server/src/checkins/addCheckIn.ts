@@ -38,7 +38,13 @@ async function mustBeNewest(trx: Trx, unit: UnitRow, sent: NewCheckIn): Promise<
     .select(['c.id', 'c.at', 'p.name', 'c.verdict'])
     .where('c.id', '=', newest)
     .executeTakeFirstOrThrow();
-  refuse('already-checked-in', { id: first.id, at: first.at.toISOString(), by: first.name, result: first.verdict.result, reasons: first.verdict.reasons.map((reason) => reason.says) });
+  refuse('already-checked-in', {
+    id: first.id,
+    at: first.at.toISOString(),
+    by: first.name,
+    result: first.verdict.result,
+    reasons: first.verdict.reasons.map((reason) => reason.says),
+  });
 }
 
 interface Sent {
@@ -50,16 +56,30 @@ interface Sent {
 async function takeIt(trx: Trx, context: Context, { actor, unit, sent }: Sent): Promise<void> {
   const at = context.now();
   const opening = await readOpening({ db: trx }, unit.tag);
-  const hireDays = opening.hire ? Math.max((at.getTime() - Date.parse(opening.hire.outAt ?? opening.hire.fromAt)) / 86_400_000, 0.25) : 0;
+  const hireDays = opening.hire
+    ? Math.max((at.getTime() - Date.parse(opening.hire.outAt ?? opening.hire.fromAt)) / 86_400_000, 0.25)
+    : 0;
   const taken = await takeReading(trx, { unit, entry: sent.hours, at, hireDays });
-  const verdict = judgeCheckIn({ sent, opening, trueHours: taken.trueHours, unusualOneIn: taken.unusualOneIn, role: actor.role });
+  const verdict = judgeCheckIn({
+    sent,
+    opening,
+    trueHours: taken.trueHours,
+    unusualOneIn: taken.unusualOneIn,
+    role: actor.role,
+  });
   // A second look is kept beside the first: the hire that the first ended is over, and a later one is not its to end.
   const hireId = sent.secondLookOf === null ? await endHire(trx, unit.id, at) : null;
   await keep(trx, { actor, unit, sent, at, taken, verdict, hireId });
   await trx.updateTable('unit').set({ fuel_eighths: sent.fuelEighths }).where('id', '=', unit.id).execute();
   const jobIds = await raiseJobs(trx, { unitId: unit.id, checkInId: sent.id, verdict, at });
   const readiness = await refreshReadiness(trx, unit.id, at);
-  await record(trx, { unitId: unit.id, at, kind: 'check-in', personId: actor.id, facts: { ...factsOf(sent, opening, taken, verdict), jobIds, readiness: readiness.readiness } });
+  await record(trx, {
+    unitId: unit.id,
+    at,
+    kind: 'check-in',
+    personId: actor.id,
+    facts: { ...factsOf(sent, opening, taken, verdict), jobIds, readiness: readiness.readiness },
+  });
 }
 
 function factsOf(sent: NewCheckIn, opening: Opening, taken: TakenReading, verdict: Verdict): Record<string, unknown> {
@@ -79,8 +99,20 @@ function factsOf(sent: NewCheckIn, opening: Opening, taken: TakenReading, verdic
     bill: verdict.bill,
     remarks: sent.remarks,
     secondLookOf: sent.secondLookOf,
-    readings: sent.answers.flatMap((answer) => (answer.reading ? [{ check: answer.check, says: checks.find((check) => check.id === answer.check)?.words ?? answer.check, ...answer.reading }] : [])),
-    hurried: stations.filter((station) => wasHurried(station, secondsAt(sent, station.id))).map((station) => station.name),
+    readings: sent.answers.flatMap((answer) =>
+      answer.reading
+        ? [
+            {
+              check: answer.check,
+              says: checks.find((check) => check.id === answer.check)?.words ?? answer.check,
+              ...answer.reading,
+            },
+          ]
+        : [],
+    ),
+    hurried: stations
+      .filter((station) => wasHurried(station, secondsAt(sent, station.id)))
+      .map((station) => station.name),
     photos: sent.answers.flatMap((answer) => answer.photos),
   };
 }
@@ -130,15 +162,24 @@ async function keep(trx: Trx, { actor, unit, sent, at, taken, verdict, hireId }:
   await keepAnswers(trx, sent);
   await trx
     .insertInto('station_pass')
-    .values(classOf(unit.class_id).stations.map((station) => ({ check_in_id: sent.id, station_id: station.id, seconds: secondsAt(sent, station.id), hurried: wasHurried(station, secondsAt(sent, station.id)) })))
+    .values(
+      classOf(unit.class_id).stations.map((station) => ({
+        check_in_id: sent.id,
+        station_id: station.id,
+        seconds: secondsAt(sent, station.id),
+        hurried: wasHurried(station, secondsAt(sent, station.id)),
+      })),
+    )
     .execute();
 }
 
 async function keepAnswers(trx: Trx, sent: NewCheckIn): Promise<void> {
   if (sent.answers.length === 0) return;
   const photos = [...new Set(sent.answers.flatMap((answer) => answer.photos))];
-  const kept = photos.length === 0 ? [] : await trx.selectFrom('photo').select('id').where('id', 'in', photos).execute();
-  if (kept.length < photos.length) refuse('not-valid', { field: 'answers.photos', value: photos.find((id) => !kept.some((row) => row.id === id)) });
+  const kept =
+    photos.length === 0 ? [] : await trx.selectFrom('photo').select('id').where('id', 'in', photos).execute();
+  if (kept.length < photos.length)
+    refuse('not-valid', { field: 'answers.photos', value: photos.find((id) => !kept.some((row) => row.id === id)) });
   await trx
     .insertInto('check_result')
     .values(

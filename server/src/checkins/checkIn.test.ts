@@ -8,10 +8,23 @@ import { problemIn, useYard } from '../testing/yard';
 
 describe('a check-in', () => {
   const yard = useYard();
-  const unit = async (tag: string): Promise<UnitPage> => (await (await yard.ask('GET', `/api/units/${tag}`, { as: 'technician' })).json()) as UnitPage;
+  const unit = async (tag: string): Promise<UnitPage> =>
+    (await (await yard.ask('GET', `/api/units/${tag}`, { as: 'technician' })).json()) as UnitPage;
 
-  const newest = async (tag: string) => ((await (await yard.ask('GET', `/api/units/${tag}/opening`, { as: 'technician' })).json()) as Opening).basedOn;
-  const readingOf = async (tag: string, reading: number) => String((await yard.db.selectFrom('meter_reading as r').innerJoin('unit as u', 'u.id', 'r.unit_id').select('r.id').where('u.tag', '=', tag).where('r.reading', '=', reading).executeTakeFirstOrThrow()).id);
+  const newest = async (tag: string) =>
+    ((await (await yard.ask('GET', `/api/units/${tag}/opening`, { as: 'technician' })).json()) as Opening).basedOn;
+  const readingOf = async (tag: string, reading: number) =>
+    String(
+      (
+        await yard.db
+          .selectFrom('meter_reading as r')
+          .innerJoin('unit as u', 'u.id', 'r.unit_id')
+          .select('r.id')
+          .where('u.tag', '=', tag)
+          .where('r.reading', '=', reading)
+          .executeTakeFirstOrThrow()
+      ).id,
+    );
 
   test('of a unit in which all is well leaves it fit, with reading, fuel and history', async () => {
     await yard.addUnit('GE-01');
@@ -24,27 +37,54 @@ describe('a check-in', () => {
     assert.equal(page.unit.trueHours, 104.5);
     assert.equal(page.fuelEighths, 8);
     const history = await (await yard.ask('GET', '/api/units/GE-01/history', { as: 'counter' })).json();
-    assert.deepEqual((history as { records: { kind: string }[] }).records.map((record) => record.kind), ['check-in', 'unit-added']);
+    assert.deepEqual(
+      (history as { records: { kind: string }[] }).records.map((record) => record.kind),
+      ['check-in', 'unit-added'],
+    );
   });
 
   test('that finds fuel in the oil holds the unit, raises the job with its caution, and says why', async () => {
     await yard.addUnit('GE-02');
-    const kept = (await (await yard.checkIn(foundCheckIn('GE-02', 'generator', '101.0', { 'oil-level': 'over-full', 'oil-look': 'smells-of-fuel' }))).json()) as CheckIn;
+    const kept = (await (
+      await yard.checkIn(
+        foundCheckIn('GE-02', 'generator', '101.0', { 'oil-level': 'over-full', 'oil-look': 'smells-of-fuel' }),
+      )
+    ).json()) as CheckIn;
     assert.equal(kept.verdict.result, 'held');
     const page = await unit('GE-02');
     assert.deepEqual(page.unit.verdict.because, ['Fuel in the oil. Do not start it: the float needle lets by.']);
-    assert.deepEqual(page.jobs.map((job) => [job.work, job.blocks, job.caution]), [['fuel-in-oil', 'hold', 'do-not-start']]);
+    assert.deepEqual(
+      page.jobs.map((job) => [job.work, job.blocks, job.caution]),
+      [['fuel-in-oil', 'hold', 'do-not-start']],
+    );
   });
 
   test('sent twice is one check-in, with and without the key', async () => {
     await yard.addUnit('GE-03');
     const sent = wellCheckIn('GE-03', 'generator', '101.0');
     const headers = { 'Idempotency-Key': sent.id };
-    const answers = [await yard.ask('POST', '/api/check-ins', { as: 'technician', body: sent, headers }), await yard.ask('POST', '/api/check-ins', { as: 'technician', body: sent, headers }), await yard.checkIn(sent)];
-    assert.deepEqual(answers.map((answer) => answer.status), [201, 201, 201]);
+    const answers = [
+      await yard.ask('POST', '/api/check-ins', { as: 'technician', body: sent, headers }),
+      await yard.ask('POST', '/api/check-ins', { as: 'technician', body: sent, headers }),
+      await yard.checkIn(sent),
+    ];
+    assert.deepEqual(
+      answers.map((answer) => answer.status),
+      [201, 201, 201],
+    );
     const rows = await yard.db.selectFrom('check_in').select('id').where('id', '=', sent.id).execute();
     assert.equal(rows.length, 1);
-    assert.equal((await yard.db.selectFrom('meter_reading as r').innerJoin('unit as u', 'u.id', 'r.unit_id').select('r.id').where('u.tag', '=', 'GE-03').execute()).length, 2);
+    assert.equal(
+      (
+        await yard.db
+          .selectFrom('meter_reading as r')
+          .innerJoin('unit as u', 'u.id', 'r.unit_id')
+          .select('r.id')
+          .where('u.tag', '=', 'GE-03')
+          .execute()
+      ).length,
+      2,
+    );
   });
 
   test('a key used for something else is refused', async () => {
@@ -74,7 +114,13 @@ describe('a check-in', () => {
     await yard.addUnit('GE-06', 'generator', 340);
     const low = await problemIn(await yard.checkIn(wellCheckIn('GE-06', 'generator', '34.2')));
     assert.equal(low.code, 'hours-below-last');
-    const replaced = wellCheckIn('GE-06', 'generator', '4.2', { hours: { typed: '4.2', confirmed: false, meterEvent: { kind: 'replaced', oldReading: 341, newMeterShows: 0.2, rollsAt: undefined } } });
+    const replaced = wellCheckIn('GE-06', 'generator', '4.2', {
+      hours: {
+        typed: '4.2',
+        confirmed: false,
+        meterEvent: { kind: 'replaced', oldReading: 341, newMeterShows: 0.2, rollsAt: undefined },
+      },
+    });
     assert.equal((await yard.checkIn(replaced)).status, 201);
     const page = await unit('GE-06');
     assert.equal(page.unit.trueHours, 345);
@@ -91,15 +137,34 @@ describe('a check-in', () => {
   test('the database itself refuses a reading below the last, and any change of history', async () => {
     const id = await yard.addUnit('GE-08');
     const meter = await yard.db.selectFrom('meter').select('id').where('unit_id', '=', id).executeTakeFirstOrThrow();
-    await assert.rejects(yard.db.insertInto('meter_reading').values({ meter_id: meter.id, unit_id: id, reading: 99.9, true_hours: 99.9, read_at: yard.now, corrects_id: null }).execute(), /below the last/);
-    await assert.rejects(yard.db.updateTable('history_record').set({ kind: 'note' }).where('unit_id', '=', id).execute(), /append-only/);
+    await assert.rejects(
+      yard.db
+        .insertInto('meter_reading')
+        .values({
+          meter_id: meter.id,
+          unit_id: id,
+          reading: 99.9,
+          true_hours: 99.9,
+          read_at: yard.now,
+          corrects_id: null,
+        })
+        .execute(),
+      /below the last/,
+    );
+    await assert.rejects(
+      yard.db.updateTable('history_record').set({ kind: 'note' }).where('unit_id', '=', id).execute(),
+      /append-only/,
+    );
     await assert.rejects(yard.db.deleteFrom('history_record').where('unit_id', '=', id).execute(), /append-only/);
   });
 
   test('an error in the middle leaves nothing behind', async () => {
     await yard.addUnit('GE-09');
     const well = wellCheckIn('GE-09', 'generator', '101.0');
-    const sent = { ...well, answers: well.answers.map((answer, at) => (at === 0 ? { ...answer, photos: [randomUUID()] } : answer)) };
+    const sent = {
+      ...well,
+      answers: well.answers.map((answer, at) => (at === 0 ? { ...answer, photos: [randomUUID()] } : answer)),
+    };
     assert.equal((await problemIn(await yard.checkIn(sent))).code, 'not-valid');
     const page = await unit('GE-09');
     assert.equal(page.unit.trueHours, 100);
@@ -115,14 +180,19 @@ describe('a check-in', () => {
 
   test('letters in numbers are refused by field', async () => {
     const problem = await problemIn(await yard.checkIn(wellCheckIn('GE-10', 'generator', '1O1')));
-    assert.deepEqual(problem.errors?.map((error) => error.path), ['hours.typed']);
+    assert.deepEqual(
+      problem.errors?.map((error) => error.path),
+      ['hours.typed'],
+    );
   });
 
   test('SQL, HTML and script stay text', async () => {
     await yard.addUnit('GE-11');
     const remarks = `'; drop table unit; -- <script>alert(1)</script>`;
     await yard.checkIn(wellCheckIn('GE-11', 'generator', '101.0', { remarks }));
-    const history = (await (await yard.ask('GET', '/api/units/GE-11/history', { as: 'lead' })).json()) as { records: { facts: { remarks?: string } }[] };
+    const history = (await (await yard.ask('GET', '/api/units/GE-11/history', { as: 'lead' })).json()) as {
+      records: { facts: { remarks?: string } }[];
+    };
     assert.equal(history.records[0]?.facts.remarks, remarks);
     assert.equal((await yard.ask('GET', `/api/units?find=${encodeURIComponent(remarks)}`, { as: 'lead' })).status, 200);
   });
@@ -141,32 +211,51 @@ describe('a check-in', () => {
   test('a reading is corrected by a new record that points at the old', async () => {
     await yard.addUnit('GE-13');
     await yard.checkIn(wellCheckIn('GE-13', 'generator', '108.0'));
-    const history = (await (await yard.ask('GET', '/api/units/GE-13/history', { as: 'lead' })).json()) as { records: { id: string; facts: { readingId: string } }[] };
+    const history = (await (await yard.ask('GET', '/api/units/GE-13/history', { as: 'lead' })).json()) as {
+      records: { id: string; facts: { readingId: string } }[];
+    };
     const first = history.records[0];
     const body = { readingId: first?.facts.readingId, reading: 103, why: 'Misread the 3 as an 8' };
-    assert.equal((await yard.ask('POST', '/api/units/GE-13/reading-corrections', { as: 'technician', body })).status, 201);
+    assert.equal(
+      (await yard.ask('POST', '/api/units/GE-13/reading-corrections', { as: 'technician', body })).status,
+      201,
+    );
     assert.equal((await unit('GE-13')).unit.trueHours, 103);
-    const after = (await (await yard.ask('GET', '/api/units/GE-13/history', { as: 'lead' })).json()) as { records: { kind: string; corrects: string | null }[] };
+    const after = (await (await yard.ask('GET', '/api/units/GE-13/history', { as: 'lead' })).json()) as {
+      records: { kind: string; corrects: string | null }[];
+    };
     assert.deepEqual([after.records[0]?.kind, after.records[0]?.corrects], ['reading-corrected', first?.id]);
     yard.later(24);
     await yard.checkIn(wellCheckIn('GE-13', 'generator', '105.0', { basedOn: await newest('GE-13') }));
     const second = { readingId: await readingOf('GE-13', 103), why: 'Read again on the photo' };
-    const correct = (reading: number) => yard.ask('POST', '/api/units/GE-13/reading-corrections', { as: 'technician', body: { ...second, reading } });
+    const correct = (reading: number) =>
+      yard.ask('POST', '/api/units/GE-13/reading-corrections', { as: 'technician', body: { ...second, reading } });
     assert.equal((await problemIn(await correct(105.1))).code, 'hours-above-next');
     assert.equal((await problemIn(await correct(99.9))).code, 'hours-below-last');
     assert.equal((await correct(104)).status, 201);
     const page = await unit('GE-13');
     assert.equal(page.unit.trueHours, 105);
-    assert.deepEqual(page.readings.map((reading) => reading.trueHours), [100, 104, 105]);
-    const below = await yard.ask('POST', '/api/units/GE-13/reading-corrections', { as: 'technician', body: { ...body, readingId: '999999999', reading: 1 } });
+    assert.deepEqual(
+      page.readings.map((reading) => reading.trueHours),
+      [100, 104, 105],
+    );
+    const below = await yard.ask('POST', '/api/units/GE-13/reading-corrections', {
+      as: 'technician',
+      body: { ...body, readingId: '999999999', reading: 1 },
+    });
     assert.equal(below.status, 404);
   });
 
   test('stations passed faster than they can be looked at are named in the record', async () => {
     await yard.addUnit('GE-14');
     const well = wellCheckIn('GE-14', 'generator', '101.0');
-    await yard.checkIn({ ...well, stations: well.stations.map((station, at) => ({ ...station, seconds: at === 0 ? 0.5 : 60 })) });
-    const { records } = (await (await yard.ask('GET', '/api/units/GE-14/history', { as: 'lead' })).json()) as { records: HistoryRecord[] };
+    await yard.checkIn({
+      ...well,
+      stations: well.stations.map((station, at) => ({ ...station, seconds: at === 0 ? 0.5 : 60 })),
+    });
+    const { records } = (await (await yard.ask('GET', '/api/units/GE-14/history', { as: 'lead' })).json()) as {
+      records: HistoryRecord[];
+    };
     assert.deepEqual((records[0]?.facts as { hurried: string[] }).hurried, [classOf('generator').stations[0]?.name]);
   });
 
@@ -174,18 +263,50 @@ describe('a check-in', () => {
     await yard.addUnit('GE-15');
     const first = wellCheckIn('GE-15', 'generator', '101.0');
     await yard.checkIn(first);
-    const going = { id: randomUUID(), tag: 'GE-15', hire: null, dueAt: '2030-03-06T17:00:00Z', hours: { typed: '101.0', confirmed: false, meterEvent: null }, fuelEighths: 8, kit: [{ id: 'key', count: 1 }], looks: [], waiverReason: '' };
+    const going = {
+      id: randomUUID(),
+      tag: 'GE-15',
+      hire: null,
+      dueAt: '2030-03-06T17:00:00Z',
+      hours: { typed: '101.0', confirmed: false, meterEvent: null },
+      fuelEighths: 8,
+      kit: [{ id: 'key', count: 1 }],
+      looks: [],
+      waiverReason: '',
+    };
     assert.equal((await yard.ask('POST', '/api/check-outs', { as: 'counter', body: going })).status, 201);
-    assert.equal((await yard.checkIn(wellCheckIn('GE-15', 'generator', '101.0', { secondLookOf: first.id }), 'lead')).status, 201);
+    assert.equal(
+      (await yard.checkIn(wellCheckIn('GE-15', 'generator', '101.0', { secondLookOf: first.id }), 'lead')).status,
+      201,
+    );
     assert.equal((await unit('GE-15')).unit.verdict.readiness, 'out');
   });
 
   test('only what went along can be missing', async () => {
     await yard.addUnit('GE-16');
-    const going = { id: randomUUID(), tag: 'GE-16', hire: null, dueAt: '2030-03-06T17:00:00Z', hours: { typed: '100.0', confirmed: false, meterEvent: null }, fuelEighths: 8, kit: [{ id: 'key', count: 1 }], looks: [], waiverReason: '' };
+    const going = {
+      id: randomUUID(),
+      tag: 'GE-16',
+      hire: null,
+      dueAt: '2030-03-06T17:00:00Z',
+      hours: { typed: '100.0', confirmed: false, meterEvent: null },
+      fuelEighths: 8,
+      kit: [{ id: 'key', count: 1 }],
+      looks: [],
+      waiverReason: '',
+    };
     await yard.ask('POST', '/api/check-outs', { as: 'counter', body: going });
     yard.later(24);
-    const kept = (await (await yard.checkIn(wellCheckIn('GE-16', 'generator', '101.0', { missing: classOf('generator').kit.map((item) => ({ id: item.id, count: item.count })) }))).json()) as CheckIn;
-    assert.deepEqual(kept.verdict.bill.map((line) => [line.id, line.count]), [['key', 1]]);
+    const kept = (await (
+      await yard.checkIn(
+        wellCheckIn('GE-16', 'generator', '101.0', {
+          missing: classOf('generator').kit.map((item) => ({ id: item.id, count: item.count })),
+        }),
+      )
+    ).json()) as CheckIn;
+    assert.deepEqual(
+      kept.verdict.bill.map((line) => [line.id, line.count]),
+      [['key', 1]],
+    );
   });
 });

@@ -14,8 +14,17 @@ export async function readOpening({ db }: Pick<Context, 'db'>, tag: string): Pro
   const line = toUnitLine(await unitRows(db).where('u.id', '=', unit.id).executeTakeFirstOrThrow());
   const last = await lastReading(db, unit.id);
   const use = await rateOfUse(db, unit);
-  const hire = await hireRows(db).where('h.unit_id', '=', unit.id).where('h.state', 'in', ['out', 'back']).executeTakeFirst();
-  const work = await db.selectFrom('job').select((eb) => eb.fn.sum<number>('minutes').as('minutes')).where('unit_id', '=', unit.id).where('state', 'in', STANDING_STATES).where('blocks', '<>', 'none').executeTakeFirst();
+  const hire = await hireRows(db)
+    .where('h.unit_id', '=', unit.id)
+    .where('h.state', 'in', ['out', 'back'])
+    .executeTakeFirst();
+  const work = await db
+    .selectFrom('job')
+    .select((eb) => eb.fn.sum<number>('minutes').as('minutes'))
+    .where('unit_id', '=', unit.id)
+    .where('state', 'in', STANDING_STATES)
+    .where('blocks', '<>', 'none')
+    .executeTakeFirst();
   return {
     tag: unit.tag,
     classId: line.classId,
@@ -37,14 +46,25 @@ export async function readOpening({ db }: Pick<Context, 'db'>, tag: string): Pro
   };
 }
 
-const daysOf = (hire: { fromAt: string; toAt: string }): number => (Date.parse(hire.toAt) - Date.parse(hire.fromAt)) / 86_400_000;
+const daysOf = (hire: { fromAt: string; toAt: string }): number =>
+  (Date.parse(hire.toAt) - Date.parse(hire.fromAt)) / 86_400_000;
 
 export async function newestCheckInId(db: Db | Trx, unitId: number): Promise<string | null> {
-  const row = await db.selectFrom('check_in').select('id').where('unit_id', '=', unitId).orderBy('at', 'desc').limit(1).executeTakeFirst();
+  const row = await db
+    .selectFrom('check_in')
+    .select('id')
+    .where('unit_id', '=', unitId)
+    .orderBy('at', 'desc')
+    .limit(1)
+    .executeTakeFirst();
   return row?.id ?? null;
 }
 
 async function wentOut(db: Db | Trx, hireId: number): Promise<Opening['wentOut']> {
-  const row = await db.selectFrom('check_out').select(['fuel_eighths', 'kit', 'at']).where('hire_id', '=', hireId).executeTakeFirst();
+  const row = await db
+    .selectFrom('check_out')
+    .select(['fuel_eighths', 'kit', 'at'])
+    .where('hire_id', '=', hireId)
+    .executeTakeFirst();
   return row ? { fuelEighths: row.fuel_eighths, kit: row.kit, at: row.at.toISOString() } : null;
 }

@@ -3,7 +3,6 @@ import type { Context } from '../context';
 import { isUuid } from '../isUuid';
 import { refuse } from '../refusal';
 
-
 /** One check-in as it was judged then. */
 export async function readCheckIn({ db }: Pick<Context, 'db'>, id: string): Promise<CheckIn> {
   if (!isUuid(id)) return refuse('not-found', { id });
@@ -12,12 +11,27 @@ export async function readCheckIn({ db }: Pick<Context, 'db'>, id: string): Prom
     .innerJoin('unit as u', 'u.id', 'c.unit_id')
     .innerJoin('person as p', 'p.id', 'c.person_id')
     .innerJoin('meter_reading as r', 'r.id', 'c.reading_id')
-    .select(['c.id', 'u.tag', 'u.class_id', 'c.at', 'p.name as by', 'r.reading', 'r.true_hours', 'c.verdict', 'u.readiness_verdict', 'c.second_look_of'])
+    .select([
+      'c.id',
+      'u.tag',
+      'u.class_id',
+      'c.at',
+      'p.name as by',
+      'r.reading',
+      'r.true_hours',
+      'c.verdict',
+      'u.readiness_verdict',
+      'c.second_look_of',
+    ])
     .where('c.id', '=', id)
     .executeTakeFirst();
   if (row === undefined) return refuse('not-found', { id });
   const answers = await db.selectFrom('check_result').selectAll().where('check_in_id', '=', id).execute();
-  const stations = await db.selectFrom('station_pass').select(['station_id as id', 'seconds', 'hurried']).where('check_in_id', '=', id).execute();
+  const stations = await db
+    .selectFrom('station_pass')
+    .select(['station_id as id', 'seconds', 'hurried'])
+    .where('check_in_id', '=', id)
+    .execute();
   return {
     id: row.id,
     tag: row.tag,

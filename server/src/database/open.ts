@@ -20,7 +20,15 @@ class NumberedFiles implements MigrationProvider {
   async getMigrations(): Promise<Record<string, Migration>> {
     const folder = path.join(path.dirname(fileURLToPath(import.meta.url)), 'migrations');
     const files = (await fs.readdir(folder)).filter((file) => /^\d{4}_.*\.ts$/.test(file)).sort();
-    const entries = await Promise.all(files.map(async (file) => [file.replace(/\.ts$/, ''), (await import(pathToFileURL(path.join(folder, file)).href)) as Migration] as const));
+    const entries = await Promise.all(
+      files.map(
+        async (file) =>
+          [
+            file.replace(/\.ts$/, ''),
+            (await import(pathToFileURL(path.join(folder, file)).href)) as Migration,
+          ] as const,
+      ),
+    );
     return Object.fromEntries(entries);
   }
 }

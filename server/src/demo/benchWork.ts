@@ -23,7 +23,12 @@ export async function layBenchWork(db: Db, now: Date): Promise<void> {
   const people = await db.selectFrom('person').select(['id', 'name', 'role']).execute();
   const actor = (name: string): Actor => people.find((person) => person.name === name) as Actor;
   const [lead, ivo, maren] = [actor('Runa Veldt'), actor('Ivo Tarnwell'), actor('Maren Askild')];
-  const at = (hoursAgo: number): Context => ({ db, now: () => new Date(now.getTime() - hoursAgo * HOUR), supplier: { quote: async () => NOBODY, order: async () => NOBODY, standing: async () => NOBODY }, bench: { open: async () => null } });
+  const at = (hoursAgo: number): Context => ({
+    db,
+    now: () => new Date(now.getTime() - hoursAgo * HOUR),
+    supplier: { quote: async () => NOBODY, order: async () => NOBODY, standing: async () => NOBODY },
+    bench: { open: async () => null },
+  });
   await importParts(db, PARTS_CSV, at(400).now(), lead.id);
   await stubbornGenerator(at, ivo);
   await pumpSeals(at, maren);
@@ -32,22 +37,61 @@ export async function layBenchWork(db: Db, now: Date): Promise<void> {
 
 type At = (hoursAgo: number) => Context;
 
-const jobOf = async (db: Db, tag: string, work: string): Promise<string> => String((await db.selectFrom('job as j').innerJoin('unit as u', 'u.id', 'j.unit_id').select('j.id').where('u.tag', '=', tag).where('j.work', '=', work).where('j.closed_at', 'is', null).executeTakeFirstOrThrow()).id);
-const enter = <K extends CardKind>(context: Context, who: Actor, jobId: string, kind: K, facts: CardFacts[K]) => addCardEntry(context, who, jobId, { id: randomUUID(), kind, facts } as never);
+const jobOf = async (db: Db, tag: string, work: string): Promise<string> =>
+  String(
+    (
+      await db
+        .selectFrom('job as j')
+        .innerJoin('unit as u', 'u.id', 'j.unit_id')
+        .select('j.id')
+        .where('u.tag', '=', tag)
+        .where('j.work', '=', work)
+        .where('j.closed_at', 'is', null)
+        .executeTakeFirstOrThrow()
+    ).id,
+  );
+const enter = <K extends CardKind>(context: Context, who: Actor, jobId: string, kind: K, facts: CardFacts[K]) =>
+  addCardEntry(context, who, jobId, { id: randomUUID(), kind, facts } as never);
 
 /** The comeback: a cause confirmed at last, the carburettor off in a tray with photos, waiting for a part that is late. */
 async function stubbornGenerator(at: At, who: Actor): Promise<void> {
   const early = at(6);
   const jobId = await jobOf(early.db, 'GE-07', 'find-fault');
   const finding = await openFinding(early, who, { id: randomUUID(), tag: 'GE-07', machine: { engine: {}, past: {} } });
-  for (const [observation, outcome] of [['spark-inline', 'strong'], ['bowl-drain', 'clean'], ['main-jet', 'blocked']] as const) await addEntry(early, who, finding.id, { id: randomUUID(), kind: 'seen', observation, outcomes: [outcome], reading: null, fault: null });
-  await confirmCauses(at(5.5), who, finding.id, { causes: ['main-jet-blocked'], note: 'Green at the bottom of the jet' });
+  for (const [observation, outcome] of [
+    ['spark-inline', 'strong'],
+    ['bowl-drain', 'clean'],
+    ['main-jet', 'blocked'],
+  ] as const)
+    await addEntry(early, who, finding.id, {
+      id: randomUUID(),
+      kind: 'seen',
+      observation,
+      outcomes: [outcome],
+      reading: null,
+      fault: null,
+    });
+  await confirmCauses(at(5.5), who, finding.id, {
+    causes: ['main-jet-blocked'],
+    note: 'Green at the bottom of the jet',
+  });
   await enter(at(5), who, jobId, 'hands-on', {});
   await enter(at(5), who, jobId, 'teardown-begun', { teardown: 'carburettor-off' });
   for (const [n, thing] of TEARDOWNS['carburettor-off'].things.slice(0, 7).entries()) {
     const thingId = randomUUID();
     const context = at(4.8 - n * 0.15);
-    await enter(context, who, jobId, 'taken-off', { thingId, what: thing.what, key: thing.key, tray: 'A', place: n + 1, fasteners: 'fasteners' in thing ? [...thing.fasteners] : [], orientation: n === 0 ? 'Drain hole down' : '', linkHole: thing.key === 'governor-link' ? '2 of 3, from below' : thing.key === 'choke-link' ? 'upper' : '', stack: thing.key === 'gasket-stack' ? ['gasket', 'insulator', 'gasket', 'shield'] : [], quarterTurns: thing.key === 'carburettor' ? 7 : null });
+    await enter(context, who, jobId, 'taken-off', {
+      thingId,
+      what: thing.what,
+      key: thing.key,
+      tray: 'A',
+      place: n + 1,
+      fasteners: 'fasteners' in thing ? [...thing.fasteners] : [],
+      orientation: n === 0 ? 'Drain hole down' : '',
+      linkHole: thing.key === 'governor-link' ? '2 of 3, from below' : thing.key === 'choke-link' ? 'upper' : '',
+      stack: thing.key === 'gasket-stack' ? ['gasket', 'insulator', 'gasket', 'shield'] : [],
+      quarterTurns: thing.key === 'carburettor' ? 7 : null,
+    });
     const photoId = randomUUID();
     await putPhoto(context, who, photoId, await drawing(n));
     await enter(context, who, jobId, 'photo', { photoId, marks: [...MARKS], stepId: null, thingId });
@@ -57,10 +101,35 @@ async function stubbornGenerator(at: At, who: Actor): Promise<void> {
   const lineId = randomUUID();
   await askPart(late, who, jobId, { id: lineId, number: 'TV-1180', count: 1 });
   const orderId = randomUUID();
-  await late.db.insertInto('part_order').values({ id: orderId, state: 'placed', supplier_ref: 'S-40418', placed_at: late.now(), expected_at: new Date(late.now().getTime() + 26 * HOUR), late: true, problem: null, tries: 1, cents: 790, person_id: who.id, made_at: late.now() }).execute();
-  await late.db.updateTable('part_line').set({ state: 'ordered', order_id: orderId }).where('id', '=', lineId).execute();
+  await late.db
+    .insertInto('part_order')
+    .values({
+      id: orderId,
+      state: 'placed',
+      supplier_ref: 'S-40418',
+      placed_at: late.now(),
+      expected_at: new Date(late.now().getTime() + 26 * HOUR),
+      late: true,
+      problem: null,
+      tries: 1,
+      cents: 790,
+      person_id: who.id,
+      made_at: late.now(),
+    })
+    .execute();
+  await late.db
+    .updateTable('part_line')
+    .set({ state: 'ordered', order_id: orderId })
+    .where('id', '=', lineId)
+    .execute();
   await enter(at(3.4), who, jobId, 'waits', { for: 'part', why: 'Gasket torn' });
-  await addExchangePart(at(3), who, { id: EXCHANGE, says: 'Carburettor, Lantern 5', number: 'TV-2040', jobId, place: 'Box 4' });
+  await addExchangePart(at(3), who, {
+    id: EXCHANGE,
+    says: 'Carburettor, Lantern 5',
+    number: 'TV-2040',
+    jobId,
+    place: 'Box 4',
+  });
   await changeExchangePart(at(2), EXCHANGE, 'cleaned');
 }
 
@@ -70,7 +139,10 @@ const EXCHANGE = '5b1c7f0e-3c43-4f0c-9a55-0e4d7c2f6a11';
 async function pumpSeals(at: At, who: Actor): Promise<void> {
   const jobId = await jobOf(at(0).db, 'PW-12', 'milky');
   await enter(at(2), who, jobId, 'hands-on', {});
-  await enter(at(1.9), who, jobId, 'note', { text: 'Water got past both low-pressure seals; plungers are smooth.', stepId: null });
+  await enter(at(1.9), who, jobId, 'note', {
+    text: 'Water got past both low-pressure seals; plungers are smooth.',
+    stepId: null,
+  });
   const { entries } = await readCard(at(1.8), jobId);
   const [first] = cardOf(entries).steps;
   if (first) await enter(at(1.8), who, jobId, 'step-done', { stepId: first.stepId });
@@ -81,14 +153,23 @@ async function pumpSeals(at: At, who: Actor): Promise<void> {
 /** A glued guard that sets while other work goes on. */
 async function guardGlue(at: At, who: Actor): Promise<void> {
   const jobId = await jobOf(at(0).db, 'SN-12', 'does-not-stop');
-  await enter(at(0.4), who, jobId, 'clock-started', { clockId: randomUUID(), clock: 'glue', minutes: 60, stepId: null });
+  await enter(at(0.4), who, jobId, 'clock-started', {
+    clockId: randomUUID(),
+    clock: 'glue',
+    minutes: 60,
+    stepId: null,
+  });
 }
 
-const MARKS: readonly Mark[] = [{ kind: 'arrow', from: [0.2, 0.25], to: [0.42, 0.45] }, { kind: 'circle', at: [0.62, 0.55], radius: 0.1 }, { kind: 'number', at: [0.75, 0.3], number: 1 }];
+const MARKS: readonly Mark[] = [
+  { kind: 'arrow', from: [0.2, 0.25], to: [0.42, 0.45] },
+  { kind: 'circle', at: [0.62, 0.55], radius: 0.1 },
+  { kind: 'number', at: [0.75, 0.3], number: 1 },
+];
 
 /** A photo of the demo: drawn, since the demo has no machines to photograph. */
 const drawing = (n: number): Promise<Buffer> => {
   const turn = n * 17;
-  const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="1200" height="900"><defs><linearGradient id="b" x1="0" y1="0" x2="1" y2="1"><stop offset="0" stop-color="#9aa39c"/><stop offset="1" stop-color="#5d665f"/></linearGradient><linearGradient id="m" x1="0" y1="0" x2="0" y2="1"><stop offset="0" stop-color="#d9dad4"/><stop offset="0.5" stop-color="#a7aaa3"/><stop offset="1" stop-color="#777b74"/></linearGradient></defs><rect width="1200" height="900" fill="url(#b)"/><g transform="translate(600 470) rotate(${turn % 40 - 20})"><rect x="-300" y="-150" width="600" height="300" rx="46" fill="url(#m)" stroke="#3a3f3a" stroke-width="6"/><circle cx="-120" cy="0" r="${90 + n * 4}" fill="#2c302c"/><circle cx="-120" cy="0" r="${58 + n * 3}" fill="#4b514b"/><rect x="90" y="-250" width="80" height="160" rx="14" fill="#8b6d36" stroke="#3a3f3a" stroke-width="5"/><circle cx="210" cy="90" r="26" fill="#c9c9bf" stroke="#3a3f3a" stroke-width="5"/><circle cx="210" cy="-90" r="26" fill="#c9c9bf" stroke="#3a3f3a" stroke-width="5"/><path d="M-300 60 C -420 90 -430 ${180 + n * 10} -360 260" fill="none" stroke="#1d1f1d" stroke-width="34"/></g></svg>`;
+  const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="1200" height="900"><defs><linearGradient id="b" x1="0" y1="0" x2="1" y2="1"><stop offset="0" stop-color="#9aa39c"/><stop offset="1" stop-color="#5d665f"/></linearGradient><linearGradient id="m" x1="0" y1="0" x2="0" y2="1"><stop offset="0" stop-color="#d9dad4"/><stop offset="0.5" stop-color="#a7aaa3"/><stop offset="1" stop-color="#777b74"/></linearGradient></defs><rect width="1200" height="900" fill="url(#b)"/><g transform="translate(600 470) rotate(${(turn % 40) - 20})"><rect x="-300" y="-150" width="600" height="300" rx="46" fill="url(#m)" stroke="#3a3f3a" stroke-width="6"/><circle cx="-120" cy="0" r="${90 + n * 4}" fill="#2c302c"/><circle cx="-120" cy="0" r="${58 + n * 3}" fill="#4b514b"/><rect x="90" y="-250" width="80" height="160" rx="14" fill="#8b6d36" stroke="#3a3f3a" stroke-width="5"/><circle cx="210" cy="90" r="26" fill="#c9c9bf" stroke="#3a3f3a" stroke-width="5"/><circle cx="210" cy="-90" r="26" fill="#c9c9bf" stroke="#3a3f3a" stroke-width="5"/><path d="M-300 60 C -420 90 -430 ${180 + n * 10} -360 260" fill="none" stroke="#1d1f1d" stroke-width="34"/></g></svg>`;
   return sharp(Buffer.from(svg)).jpeg({ quality: 78 }).toBuffer();
 };

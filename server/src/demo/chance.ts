@@ -12,7 +12,8 @@ export interface Chance {
 
 export function chanceOf(seed: string): Chance {
   const random = seedrandom(seed);
-  const hex = (digits: number): string => Array.from({ length: digits }, () => Math.floor(random() * 16).toString(16)).join('');
+  const hex = (digits: number): string =>
+    Array.from({ length: digits }, () => Math.floor(random() * 16).toString(16)).join('');
   return {
     next: random,
     between: (low, high) => low + random() * (high - low),

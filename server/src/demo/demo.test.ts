@@ -14,7 +14,8 @@ describe('the demo', () => {
 
   test('the same seed and day give the same yard; another seed another', () => {
     const now = new Date('2030-03-04T09:00:00Z');
-    const make = (seed: string) => JSON.stringify(generateYard({ ...DEMO_SCALE, seed, now, personIds }).byTable.check_in.slice(0, 50));
+    const make = (seed: string) =>
+      JSON.stringify(generateYard({ ...DEMO_SCALE, seed, now, personIds }).byTable.check_in.slice(0, 50));
     assert.equal(make('one'), make('one'));
     assert.notEqual(make('one'), make('two'));
   });

@@ -21,10 +21,25 @@ export const DEMO_SCALE = { seed: 'ferry-landing', times: 1, days: 730, gapDays:
 export function generateYard(scale: Scale): Rows {
   const rows = new Rows();
   const chance = chanceOf(scale.seed);
-  for (const model of MODELS) rows.add('model', { class_id: model.classId, make: model.make, name: model.name, data_sheet: { engine: model.engine, limits: model.limits ?? {} } });
+  for (const model of MODELS)
+    rows.add('model', {
+      class_id: model.classId,
+      make: model.make,
+      name: model.name,
+      data_sheet: { engine: model.engine, limits: model.limits ?? {} },
+    });
   const ids = new Map<string, number>();
-  for (const berth of YARD) for (let n = 0; n < berth.fates.length * scale.times; n++) ids.set(`${berth.classId} ${n + 1}`, liveUnit(rows, chance, scale, berth, n));
-  for (const [n, booked] of BOOKED.entries()) book(rows, scale.now, booked, n, booked.place === null ? null : (ids.get(`${booked.classId} ${booked.place}`) ?? null));
+  for (const berth of YARD)
+    for (let n = 0; n < berth.fates.length * scale.times; n++)
+      ids.set(`${berth.classId} ${n + 1}`, liveUnit(rows, chance, scale, berth, n));
+  for (const [n, booked] of BOOKED.entries())
+    book(
+      rows,
+      scale.now,
+      booked,
+      n,
+      booked.place === null ? null : (ids.get(`${booked.classId} ${booked.place}`) ?? null),
+    );
   return rows;
 }
 
@@ -49,10 +64,23 @@ const FRIDAY = 5;
 /** Days to the next Friday, today's not counted. */
 const daysToFriday = (from: Date): number => ((FRIDAY - from.getDay() + 6) % 7) + 1;
 
-function book(rows: Rows, now: Date, booked: { on: number | 'friday'; hour: number; days: number; classId: ClassId }, n: number, unitId: number | null): void {
+function book(
+  rows: Rows,
+  now: Date,
+  booked: { on: number | 'friday'; hour: number; days: number; classId: ClassId },
+  n: number,
+  unitId: number | null,
+): void {
   const from = new Date(now);
   from.setDate(from.getDate() + (booked.on === 'friday' ? daysToFriday(from) : booked.on));
   from.setHours(booked.hour, 0, 0, 0);
   const to = new Date(from.getTime() + booked.days * 86_400_000 - 2 * 3_600_000);
-  rows.add('hire', { reference: `B-${String(1040 + n)}`, class_id: booked.classId, unit_id: unitId, from_at: from.toISOString(), to_at: to.toISOString(), state: 'booked' });
+  rows.add('hire', {
+    reference: `B-${String(1040 + n)}`,
+    class_id: booked.classId,
+    unit_id: unitId,
+    from_at: from.toISOString(),
+    to_at: to.toISOString(),
+    state: 'booked',
+  });
 }

@@ -6,13 +6,22 @@ import { loadRows } from './rows';
 import { PEOPLE } from './scenario';
 
 /** Fills an empty database with the demo's yard. Out: how many records were written, or null when something was there already. */
-export async function loadDemo(db: Db, now: Date, scale: Partial<Omit<Scale, 'now' | 'personIds'>> = {}): Promise<number | null> {
+export async function loadDemo(
+  db: Db,
+  now: Date,
+  scale: Partial<Omit<Scale, 'now' | 'personIds'>> = {},
+): Promise<number | null> {
   if (await db.selectFrom('person').select('id').limit(1).executeTakeFirst()) return null;
   if (await db.selectFrom('unit').select('id').limit(1).executeTakeFirst()) return null;
   const people: Person[] = [];
   for (const person of PEOPLE) people.push(await addPerson(db, { ...person, demoPin: person.pin }));
   const idsOf = (role: string): number[] => people.filter((person) => person.role === role).map((person) => person.id);
-  const rows = generateYard({ ...DEMO_SCALE, ...scale, now, personIds: { counter: idsOf('counter')[0] ?? 1, technicians: [...idsOf('technician'), ...idsOf('lead')] } });
+  const rows = generateYard({
+    ...DEMO_SCALE,
+    ...scale,
+    now,
+    personIds: { counter: idsOf('counter')[0] ?? 1, technicians: [...idsOf('technician'), ...idsOf('lead')] },
+  });
   await loadRows(db, rows);
   return rows.size;
 }

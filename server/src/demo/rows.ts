@@ -3,12 +3,26 @@ import type { Db, Tables } from '../database/tables';
 
 export type Row = Record<string, unknown>;
 
-const LOADED = ['model', 'unit', 'meter', 'meter_reading', 'hire', 'check_in', 'check_result', 'station_pass', 'check_out', 'job', 'history_record'] as const satisfies readonly (keyof Tables)[];
+const LOADED = [
+  'model',
+  'unit',
+  'meter',
+  'meter_reading',
+  'hire',
+  'check_in',
+  'check_result',
+  'station_pass',
+  'check_out',
+  'job',
+  'history_record',
+] as const satisfies readonly (keyof Tables)[];
 export type LoadedTable = (typeof LOADED)[number];
 
 /** Rows by table, with the ids that they will have. */
 export class Rows {
-  readonly byTable: Readonly<Record<LoadedTable, Row[]>> = Object.fromEntries(LOADED.map((table) => [table, []])) as never;
+  readonly byTable: Readonly<Record<LoadedTable, Row[]>> = Object.fromEntries(
+    LOADED.map((table) => [table, []]),
+  ) as never;
   readonly #next = new Map<LoadedTable, number>();
 
   /** Keeps a row under the next id of its table, and gives that id. */
@@ -40,7 +54,11 @@ export async function loadRows(db: Db, rows: Rows): Promise<void> {
 const IDENTITY: readonly LoadedTable[] = ['model', 'unit', 'meter', 'meter_reading', 'hire', 'job', 'history_record'];
 
 async function insertBatch(db: Db, table: LoadedTable, batch: readonly Row[]): Promise<void> {
-  const columns = [...new Set(batch.flatMap((row) => Object.keys(row)))].filter((column) => column !== 'id' || IDENTITY.includes(table) || table === 'check_in' || table === 'check_out');
+  const columns = [...new Set(batch.flatMap((row) => Object.keys(row)))].filter(
+    (column) => column !== 'id' || IDENTITY.includes(table) || table === 'check_in' || table === 'check_out',
+  );
   const list = sql.join(columns.map((column) => sql.ref(column)));
-  await sql`insert into ${sql.table(table)} (${list}) overriding system value select ${list} from json_populate_recordset(null::${sql.table(table)}, ${JSON.stringify(batch)})`.execute(db);
+  await sql`insert into ${sql.table(table)} (${list}) overriding system value select ${list} from json_populate_recordset(null::${sql.table(table)}, ${JSON.stringify(batch)})`.execute(
+    db,
+  );
 }

@@ -19,7 +19,17 @@ export interface DemoModel {
   readonly limits?: Readonly<Record<string, readonly [number, number | null]>>;
 }
 
-const ROPE = { ignition: 'coil', strokes: 4, release: true, fuel: 'petrol', throttle: 'mechanical', carburettor: 'float', tank: 'plastic', start: 'recoil', cooling: 'air' } as const;
+const ROPE = {
+  ignition: 'coil',
+  strokes: 4,
+  release: true,
+  fuel: 'petrol',
+  throttle: 'mechanical',
+  carburettor: 'float',
+  tank: 'plastic',
+  start: 'recoil',
+  cooling: 'air',
+} as const;
 const KEY = { ...ROPE, tank: 'metal', start: 'both' } as const;
 
 export const MODELS: readonly DemoModel[] = [
@@ -27,7 +37,13 @@ export const MODELS: readonly DemoModel[] = [
   { classId: 'pressure-washer', make: 'Quarrowe', name: 'Rill 160', engine: ROPE },
   { classId: 'generator', make: 'Tuvellan', name: 'Lantern 5', engine: KEY },
   { classId: 'generator', make: 'Oskarn', name: 'Beacon 8E', engine: { ...KEY, throttle: 'electronic' } },
-  { classId: 'tiller', make: 'Fellbrook', name: 'Furrow 60', engine: { ...ROPE, ignition: 'points', release: false, tank: 'metal' }, limits: { pointsGapInch: [0.018, 0.022], compressionFree: [110, null] } },
+  {
+    classId: 'tiller',
+    make: 'Fellbrook',
+    name: 'Furrow 60',
+    engine: { ...ROPE, ignition: 'points', release: false, tank: 'metal' },
+    limits: { pointsGapInch: [0.018, 0.022], compressionFree: [110, null] },
+  },
   { classId: 'snowblower', make: 'Oskarn', name: 'Drift 28', engine: KEY },
   { classId: 'snowblower', make: 'Marlune', name: 'Flurry 24', engine: ROPE },
   { classId: 'log-splitter', make: 'Quarrowe', name: 'Cleave 22', engine: ROPE },
@@ -39,7 +55,15 @@ export type Fate =
   | { readonly stands: 'fit' | 'laid-up' | 'gone' }
   | { readonly stands: 'out'; readonly dueInDays: number }
   | { readonly stands: 'back'; readonly hoursAgo: number }
-  | { readonly stands: 'found'; readonly answers: Readonly<Record<string, string>>; readonly told: readonly string[]; readonly daysAgo: number; readonly started?: boolean; readonly before?: readonly Trouble[]; readonly hoursAtStart?: number };
+  | {
+      readonly stands: 'found';
+      readonly answers: Readonly<Record<string, string>>;
+      readonly told: readonly string[];
+      readonly daysAgo: number;
+      readonly started?: boolean;
+      readonly before?: readonly Trouble[];
+      readonly hoursAtStart?: number;
+    };
 
 /** An earlier return with the same story: it was repaired, and came back. */
 export interface Trouble {
@@ -56,20 +80,99 @@ const fit: Fate = { stands: 'fit' };
 const laidUp: Fate = { stands: 'laid-up' };
 const out = (dueInDays: number): Fate => ({ stands: 'out', dueInDays });
 const back = (hoursAgo: number): Fate => ({ stands: 'back', hoursAgo });
-const found = (daysAgo: number, answers: Readonly<Record<string, string>>, told: readonly string[] = [], started = false): Extract<Fate, { stands: 'found' }> => ({ stands: 'found', daysAgo, answers, told, started });
+const found = (
+  daysAgo: number,
+  answers: Readonly<Record<string, string>>,
+  told: readonly string[] = [],
+  started = false,
+): Extract<Fate, { stands: 'found' }> => ({ stands: 'found', daysAgo, answers, told, started });
 
 /** The fleet as it stands on the day of the demo, tag by tag. */
 export const YARD: readonly Berth[] = [
-  { classId: 'pressure-washer', fates: [fit, out(2), fit, found(1, { gun: 'does-not-shut' }), back(3), fit, out(1), found(0.2, { nozzles: 'worn', clean: 'dirty' }), fit, out(-0.2), fit, { ...found(3, { 'pump-oil': 'milky' }, ['low-pressure'], true), hoursAtStart: 1860 }] },
-  { classId: 'generator', fates: [fit, out(1), found(0.3, { 'oil-level': 'over-full', 'oil-look': 'smells-of-fuel' }, ['black-smoke']), fit, fit, out(4), { ...found(2, {}, ['drops-on-load', 'rough'], true), before: [{ daysAgo: 24, told: ['drops-on-load'] }, { daysAgo: 13, told: ['rough'] }] }, fit, back(1), found(0.5, { 'air-filter': 'blocked' }), fit, out(-1), fit, { stands: 'gone' }] },
+  {
+    classId: 'pressure-washer',
+    fates: [
+      fit,
+      out(2),
+      fit,
+      found(1, { gun: 'does-not-shut' }),
+      back(3),
+      fit,
+      out(1),
+      found(0.2, { nozzles: 'worn', clean: 'dirty' }),
+      fit,
+      out(-0.2),
+      fit,
+      { ...found(3, { 'pump-oil': 'milky' }, ['low-pressure'], true), hoursAtStart: 1860 },
+    ],
+  },
+  {
+    classId: 'generator',
+    fates: [
+      fit,
+      out(1),
+      found(0.3, { 'oil-level': 'over-full', 'oil-look': 'smells-of-fuel' }, ['black-smoke']),
+      fit,
+      fit,
+      out(4),
+      {
+        ...found(2, {}, ['drops-on-load', 'rough'], true),
+        before: [
+          { daysAgo: 24, told: ['drops-on-load'] },
+          { daysAgo: 13, told: ['rough'] },
+        ],
+      },
+      fit,
+      back(1),
+      found(0.5, { 'air-filter': 'blocked' }),
+      fit,
+      out(-1),
+      fit,
+      { stands: 'gone' },
+    ],
+  },
   { classId: 'tiller', fates: [laidUp, laidUp, fit, laidUp, found(6, { neutral: 'creeps' }), laidUp, laidUp, laidUp] },
-  { classId: 'snowblower', fates: [fit, out(2), fit, found(0.4, { 'shear-bolts': 'broken', 'scraper-skids': 'worn' }), fit, found(1, {}, ['only-on-choke', 'hunts']), fit, fit, out(3), back(5), fit, found(4, { 'dead-man': 'does-not-stop' }, [], true)] },
-  { classId: 'log-splitter', fates: [fit, out(1), found(1, { 'hydraulic-hoses': 'weeps' }), fit, found(0.6, { tyres: 'soft' }), out(2), fit, fit] },
+  {
+    classId: 'snowblower',
+    fates: [
+      fit,
+      out(2),
+      fit,
+      found(0.4, { 'shear-bolts': 'broken', 'scraper-skids': 'worn' }),
+      fit,
+      found(1, {}, ['only-on-choke', 'hunts']),
+      fit,
+      fit,
+      out(3),
+      back(5),
+      fit,
+      found(4, { 'dead-man': 'does-not-stop' }, [], true),
+    ],
+  },
+  {
+    classId: 'log-splitter',
+    fates: [
+      fit,
+      out(1),
+      found(1, { 'hydraulic-hoses': 'weeps' }),
+      fit,
+      found(0.6, { tyres: 'soft' }),
+      out(2),
+      fit,
+      fit,
+    ],
+  },
   { classId: 'welder', fates: [fit, found(2, { 'weld-leads': 'damaged' }), fit, out(2), fit, fit, fit, fit] },
 ];
 
 /** Hires booked ahead: days from now or the next Friday, when the whole town wants something, class, the tag promised (by its place in the class) or any unit of the class. */
-export const BOOKED: readonly { readonly on: number | 'friday'; readonly hour: number; readonly days: number; readonly classId: ClassId; readonly place: number | null }[] = [
+export const BOOKED: readonly {
+  readonly on: number | 'friday';
+  readonly hour: number;
+  readonly days: number;
+  readonly classId: ClassId;
+  readonly place: number | null;
+}[] = [
   { on: 1, hour: 8, days: 2, classId: 'generator', place: 1 },
   { on: 1, hour: 8, days: 1, classId: 'pressure-washer', place: 8 },
   { on: 1, hour: 9, days: 3, classId: 'snowblower', place: 4 },

@@ -28,11 +28,15 @@ function parseRows(text: string): string[][] {
 }
 
 // A spreadsheet runs a cell that begins with one of these as a formula; a leading quote keeps it text.
-const asText = (cell: unknown): string => (/^[=+\-@\t\r]/.test(String(cell ?? '')) && Number.isNaN(Number(cell)) ? `'${String(cell)}` : String(cell ?? ''));
+const asText = (cell: unknown): string =>
+  /^[=+\-@\t\r]/.test(String(cell ?? '')) && Number.isNaN(Number(cell)) ? `'${String(cell)}` : String(cell ?? '');
 
 /** Writes RFC 4180 CSV: CRLF line ends, quotes where needed. */
 export const writeCsv = (columns: readonly string[], rows: readonly Readonly<Record<string, unknown>>[]): string =>
-  stringify(rows.map((row) => columns.map((column) => asText(row[column]))), { header: true, columns: [...columns], record_delimiter: 'windows' });
+  stringify(
+    rows.map((row) => columns.map((column) => asText(row[column]))),
+    { header: true, columns: [...columns], record_delimiter: 'windows' },
+  );
 
 export interface Importing<T> {
   readonly columns: readonly string[];
@@ -46,11 +50,21 @@ export interface Importing<T> {
 /** Takes each line by itself or not at all, and says of each what became of it. */
 export async function importCsv<T>(db: Db, text: string, importing: Importing<T>): Promise<ImportReport> {
   const lines: ImportReport['lines'] = [];
-  for (const [at, row] of readCsv(text, importing.columns).entries()) lines.push(await importLine(db, importing, row, at + 2));
-  return { taken: lines.filter((line) => line.taken).length, refused: lines.filter((line) => !line.taken).length, lines };
+  for (const [at, row] of readCsv(text, importing.columns).entries())
+    lines.push(await importLine(db, importing, row, at + 2));
+  return {
+    taken: lines.filter((line) => line.taken).length,
+    refused: lines.filter((line) => !line.taken).length,
+    lines,
+  };
 }
 
-async function importLine<T>(db: Db, importing: Importing<T>, row: Row, line: number): Promise<ImportReport['lines'][number]> {
+async function importLine<T>(
+  db: Db,
+  importing: Importing<T>,
+  row: Row,
+  line: number,
+): Promise<ImportReport['lines'][number]> {
   const what = importing.what(row);
   try {
     const entry = (await importing.schema.validate(importing.shape(row), { abortEarly: false })) as T;
@@ -65,6 +79,7 @@ async function importLine<T>(db: Db, importing: Importing<T>, row: Row, line: nu
 
 function whyRefused(error: unknown): string | null {
   if (error instanceof ValidationError) return error.errors.join(' ');
-  if (error instanceof Refusal) return `${FAILURES[error.code as FailureCode].title}${error.facts['field'] ? ` (${String(error.facts['field'])})` : ''}`;
+  if (error instanceof Refusal)
+    return `${FAILURES[error.code as FailureCode].title}${error.facts['field'] ? ` (${String(error.facts['field'])})` : ''}`;
   return null;
 }

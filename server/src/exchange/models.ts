@@ -18,5 +18,8 @@ export async function importModels(db: Db, text: string): Promise<ImportReport> 
 
 export async function exportModels(db: Db): Promise<string> {
   const { models } = await readModels(db);
-  return writeCsv(MODEL_COLUMNS, models.map((model) => ({ class: model.classId, make: model.make, model: model.name })));
+  return writeCsv(
+    MODEL_COLUMNS,
+    models.map((model) => ({ class: model.classId, make: model.make, model: model.name })),
+  );
 }

@@ -15,7 +15,12 @@ interface PartLineIn extends NewPart {
   readonly kitOf: string;
 }
 
-const schema = newPart.concat(object({ supersededBy: string().trim().uppercase().max(40).default(''), kitOf: string().trim().uppercase().max(400).default('') }));
+const schema = newPart.concat(
+  object({
+    supersededBy: string().trim().uppercase().max(40).default(''),
+    kitOf: string().trim().uppercase().max(400).default(''),
+  }),
+);
 
 /**
  * Takes parts from CSV. A line with `superseded_by` is an old number; one with `kit_of` ("NUMBER*2 OTHER") is a kit of pieces that are there
@@ -25,7 +30,15 @@ export async function importParts(db: Db, text: string, at: Date, personId: numb
   return importCsv<PartLineIn>(db, text, {
     columns: PART_COLUMNS,
     schema,
-    shape: (row) => ({ number: row['number'], says: row['says'] || (row['superseded_by'] ? 'Old number' : ''), cents: row['cents'] || '0', place: row['place'], count: row['count'] || '0', supersededBy: row['superseded_by'], kitOf: row['kit_of'] }),
+    shape: (row) => ({
+      number: row['number'],
+      says: row['says'] || (row['superseded_by'] ? 'Old number' : ''),
+      cents: row['cents'] || '0',
+      place: row['place'],
+      count: row['count'] || '0',
+      supersededBy: row['superseded_by'],
+      kitOf: row['kit_of'],
+    }),
     what: (row) => row['number'] ?? '(no number)',
     take: async (trx, line) => {
       if (line.supersededBy !== '') return supersede(trx, line.number, line.supersededBy);
@@ -34,7 +47,10 @@ export async function importParts(db: Db, text: string, at: Date, personId: numb
         const [number = '', count = '1'] = piece.split('*');
         const found = await trx.selectFrom('part').select('id').where('number', '=', number).executeTakeFirst();
         if (!found || !/^[1-9]\d?$/.test(count)) return refuse('part-unknown', { field: `kit_of: ${piece}` });
-        await trx.insertInto('kit_piece').values({ kit_id: kitId, piece_id: found.id, count: Number(count) }).execute();
+        await trx
+          .insertInto('kit_piece')
+          .values({ kit_id: kitId, piece_id: found.id, count: Number(count) })
+          .execute();
         await trx.updateTable('part').set({ kind: 'kit' }).where('id', '=', kitId).execute();
       }
       return undefined;
@@ -47,19 +63,63 @@ async function supersede(trx: Parameters<typeof readSupersessions>[0], old: stri
   if (edges.some((edge) => edge.old === old && edge.by === by)) return;
   const problems = checkSupersessions([...edges, { old, by }]);
   const [problem] = problems;
-  if (problem) return refuse('parts-tangled', { field: problem.code === 'loop' ? `loop: ${problem.numbers.join(' → ')}` : `fork: ${problem.number} → ${problem.by.join(' or ')}` });
+  if (problem)
+    return refuse('parts-tangled', {
+      field:
+        problem.code === 'loop'
+          ? `loop: ${problem.numbers.join(' → ')}`
+          : `fork: ${problem.number} → ${problem.by.join(' or ')}`,
+    });
   await trx.insertInto('supersession').values({ old_number: old, by_number: by }).execute();
 }
 
 export async function exportParts(db: Db): Promise<string> {
-  const parts = await db.selectFrom('part as p').select(['p.id', 'p.number', 'p.says', 'p.cents', 'p.place']).select((eb) => eb.selectFrom('part_move as m').select((inner) => inner.fn.coalesce(inner.fn.sum<number>('m.change'), inner.lit(0)).as('sum')).whereRef('m.part_id', '=', 'p.id').as('count')).orderBy('p.number').execute();
-  const kits = await db.selectFrom('kit_piece as k').innerJoin('part as p', 'p.id', 'k.piece_id').select(['k.kit_id', 'p.number', 'k.count']).orderBy('p.number').execute();
+  const parts = await db
+    .selectFrom('part as p')
+    .select(['p.id', 'p.number', 'p.says', 'p.cents', 'p.place'])
+    .select((eb) =>
+      eb
+        .selectFrom('part_move as m')
+        .select((inner) => inner.fn.coalesce(inner.fn.sum<number>('m.change'), inner.lit(0)).as('sum'))
+        .whereRef('m.part_id', '=', 'p.id')
+        .as('count'),
+    )
+    .orderBy('p.number')
+    .execute();
+  const kits = await db
+    .selectFrom('kit_piece as k')
+    .innerJoin('part as p', 'p.id', 'k.piece_id')
+    .select(['k.kit_id', 'p.number', 'k.count'])
+    .orderBy('p.number')
+    .execute();
   const edges = await readSupersessions(db);
-  const kitOf = (id: number): string => kits.filter((piece) => piece.kit_id === id).map((piece) => `${piece.number}*${piece.count}`).join(' ');
+  const kitOf = (id: number): string =>
+    kits
+      .filter((piece) => piece.kit_id === id)
+      .map((piece) => `${piece.number}*${piece.count}`)
+      .join(' ');
   // Pieces before the kits that are made of them, so that the file can be read in again line by line.
   const inOrder = [...parts].sort((a, b) => Number(kitOf(a.id) !== '') - Number(kitOf(b.id) !== ''));
   return writeCsv(PART_COLUMNS, [
-    ...inOrder.map((part) => ({ number: part.number, says: part.says, cents: part.cents, place: part.place, count: part.count, superseded_by: '', kit_of: kitOf(part.id) })),
-    ...edges.filter((edge) => todaysNumber(edge.old, edges).ok).map((edge) => ({ number: edge.old, says: '', cents: '', place: '', count: '', superseded_by: edge.by, kit_of: '' })),
+    ...inOrder.map((part) => ({
+      number: part.number,
+      says: part.says,
+      cents: part.cents,
+      place: part.place,
+      count: part.count,
+      superseded_by: '',
+      kit_of: kitOf(part.id),
+    })),
+    ...edges
+      .filter((edge) => todaysNumber(edge.old, edges).ok)
+      .map((edge) => ({
+        number: edge.old,
+        says: '',
+        cents: '',
+        place: '',
+        count: '',
+        superseded_by: edge.by,
+        kit_of: '',
+      })),
   ]);
 }

@@ -26,5 +26,15 @@ export async function importUnits(db: Db, text: string, at: Date, personId: numb
 
 export async function exportUnits(db: Db): Promise<string> {
   const lines = (await unitRows(db).where('u.readiness', '<>', 'gone').orderBy('u.tag').execute()).map(toUnitLine);
-  return writeCsv(UNIT_COLUMNS, lines.map((unit) => ({ tag: unit.tag, make: unit.model.make, model: unit.model.name, serial: unit.serial, home_bay: unit.homeBay, hours: unit.trueHours })));
+  return writeCsv(
+    UNIT_COLUMNS,
+    lines.map((unit) => ({
+      tag: unit.tag,
+      make: unit.model.make,
+      model: unit.model.name,
+      serial: unit.serial,
+      home_bay: unit.homeBay,
+      hours: unit.trueHours,
+    })),
+  );
 }

@@ -10,16 +10,34 @@ import { refuse } from '../refusal';
 import { lockFinding, readFinding } from './findings';
 
 /** Confirms what was wrong. The finding is closed, and its job says what is to be done; without a job one is raised. */
-export async function confirmCauses(context: Context, actor: Actor, findingId: string, { causes, note }: { causes: readonly string[]; note: string }): Promise<FindingRecord> {
+export async function confirmCauses(
+  context: Context,
+  actor: Actor,
+  findingId: string,
+  { causes, note }: { causes: readonly string[]; note: string },
+): Promise<FindingRecord> {
   await context.db.transaction().execute(async (trx) => {
     const finding = await lockFinding(trx, findingId);
     if (finding.closed_at !== null) return refuse('finding-closed', { finding: findingId });
     if (new Set(causes).size !== causes.length) return refuse('not-valid', { field: 'causes', value: 'twice' });
     const at = context.now();
-    const jobId = finding.unit_id === null ? null : await ontoJob(trx, { unitId: finding.unit_id, jobId: finding.job_id, causes, at, actor });
-    await trx.updateTable('finding').set({ closed_at: at, causes: [...causes], job_id: jobId, version: finding.version + 1 }).where('id', '=', finding.id).execute();
+    const jobId =
+      finding.unit_id === null
+        ? null
+        : await ontoJob(trx, { unitId: finding.unit_id, jobId: finding.job_id, causes, at, actor });
+    await trx
+      .updateTable('finding')
+      .set({ closed_at: at, causes: [...causes], job_id: jobId, version: finding.version + 1 })
+      .where('id', '=', finding.id)
+      .execute();
     if (finding.unit_id === null) return undefined;
-    await record(trx, { unitId: finding.unit_id, at, kind: 'finding-closed', personId: actor.id, facts: { findingId, jobId: String(jobId), causes: causes.map(saysOf), note } });
+    await record(trx, {
+      unitId: finding.unit_id,
+      at,
+      kind: 'finding-closed',
+      personId: actor.id,
+      facts: { findingId, jobId: String(jobId), causes: causes.map(saysOf), note },
+    });
     await layCauses(trx, jobId, at);
     await refreshReadiness(trx, finding.unit_id, at);
     return undefined;
@@ -29,7 +47,8 @@ export async function confirmCauses(context: Context, actor: Actor, findingId: s
 
 /** On a card that is at the bench already, the steps of the causes come behind those that stand. */
 async function layCauses(trx: Trx, jobId: number | null, at: Date): Promise<void> {
-  const job = jobId === null ? undefined : await trx.selectFrom('job').selectAll().where('id', '=', jobId).executeTakeFirst();
+  const job =
+    jobId === null ? undefined : await trx.selectFrom('job').selectAll().where('id', '=', jobId).executeTakeFirst();
   if (job && job.state !== 'waiting') await layCard(trx, job, at, 'causes');
 }
 
@@ -57,14 +76,44 @@ async function ontoJob(trx: Trx, { unitId, jobId, causes, at, actor }: Confirmed
     .where((eb) => (jobId === null ? eb('work', '=', FIND_FAULT.work) : eb('id', '=', jobId)))
     .executeTakeFirst();
   if (standing) {
-    await trx.updateTable('job').set({ says: repairs.join('; '), minutes, caution: caution ?? standing.caution, why: JSON.stringify([...new Set([...causes.map((id) => `${saysOf(id)}.`), ...standing.why])]), version: standing.version + 1 }).where('id', '=', standing.id).execute();
+    await trx
+      .updateTable('job')
+      .set({
+        says: repairs.join('; '),
+        minutes,
+        caution: caution ?? standing.caution,
+        why: JSON.stringify([...new Set([...causes.map((id) => `${saysOf(id)}.`), ...standing.why])]),
+        version: standing.version + 1,
+      })
+      .where('id', '=', standing.id)
+      .execute();
     return standing.id;
   }
   const row = await trx
     .insertInto('job')
-    .values({ unit_id: unitId, check_in_id: null, kind: 'repair', work: FIND_FAULT.work, says: repairs.join('; '), minutes, blocks: 'hold', origins: '[]', why: JSON.stringify(causes.map((id) => `${saysOf(id)}.`)), caution, raised_at: at, started_by: null, closed_by: null })
+    .values({
+      unit_id: unitId,
+      check_in_id: null,
+      kind: 'repair',
+      work: FIND_FAULT.work,
+      says: repairs.join('; '),
+      minutes,
+      blocks: 'hold',
+      origins: '[]',
+      why: JSON.stringify(causes.map((id) => `${saysOf(id)}.`)),
+      caution,
+      raised_at: at,
+      started_by: null,
+      closed_by: null,
+    })
     .returning('id')
     .executeTakeFirstOrThrow();
-  await record(trx, { unitId, at, kind: 'job-raised', personId: actor.id, facts: { jobId: String(row.id), says: repairs.join('; '), kind: 'repair' } });
+  await record(trx, {
+    unitId,
+    at,
+    kind: 'job-raised',
+    personId: actor.id,
+    facts: { jobId: String(row.id), says: repairs.join('; '), kind: 'repair' },
+  });
   return row.id;
 }

@@ -6,28 +6,74 @@ import type { Db, JobRow, Trx } from '../database/tables';
 
 /** A job that is done and proven teaches the cause that was confirmed on it. Never an unproven one. */
 export async function teachBy(trx: Trx, job: JobRow, at: Date): Promise<void> {
-  const all = await trx.selectFrom('finding').select(['id', 'machine', 'causes', 'closed_at']).where('job_id', '=', job.id).where('causes', 'is not', null).orderBy('closed_at').execute();
+  const all = await trx
+    .selectFrom('finding')
+    .select(['id', 'machine', 'causes', 'closed_at'])
+    .where('job_id', '=', job.id)
+    .where('causes', 'is not', null)
+    .orderBy('closed_at')
+    .execute();
   // What was confirmed before a proof failed was not it, or not all of it: what was confirmed after counts.
-  const failed = await trx.selectFrom('job_entry').select('at').where('job_id', '=', job.id).where('kind', '=', 'proved').where(sql<boolean>`facts ->> 'passed' = 'false'`).orderBy('place', 'desc').limit(1).executeTakeFirst();
+  const failed = await trx
+    .selectFrom('job_entry')
+    .select('at')
+    .where('job_id', '=', job.id)
+    .where('kind', '=', 'proved')
+    .where(sql<boolean>`facts ->> 'passed' = 'false'`)
+    .orderBy('place', 'desc')
+    .limit(1)
+    .executeTakeFirst();
   const since = all.filter((finding) => failed === undefined || (finding.closed_at as Date) > failed.at);
   const findings = since.length > 0 ? since : all.slice(-1);
   for (const { id, machine, causes } of findings) {
-    await trx.insertInto('proven_cause').values({ finding_id: id, class_id: machine.classId ?? null, family: engineFamily(machine.engine), faults: causes ?? [], at }).onConflict((conflict) => conflict.column('finding_id').doNothing()).execute();
+    await trx
+      .insertInto('proven_cause')
+      .values({
+        finding_id: id,
+        class_id: machine.classId ?? null,
+        family: engineFamily(machine.engine),
+        faults: causes ?? [],
+        at,
+      })
+      .onConflict((conflict) => conflict.column('finding_id').doNothing())
+      .execute();
   }
 }
 
 /** Counts by class and engine family since the last reset, with a version that changes with each lesson. */
 export async function readLearned(db: Db): Promise<LearnedReply> {
-  const reset = await db.selectFrom('learning_reset').select(['id', 'at']).orderBy('id', 'desc').limit(1).executeTakeFirst();
-  const rows = await db.selectFrom('proven_cause').select(['id', 'class_id', 'family', 'faults']).$if(reset !== undefined, (query) => query.where('at', '>', reset?.at as Date)).orderBy('id').execute();
-  const lessons = new Map<string, { classId: string | null; family: string; cases: number; counts: Record<string, number> }>();
+  const reset = await db
+    .selectFrom('learning_reset')
+    .select(['id', 'at'])
+    .orderBy('id', 'desc')
+    .limit(1)
+    .executeTakeFirst();
+  const rows = await db
+    .selectFrom('proven_cause')
+    .select(['id', 'class_id', 'family', 'faults'])
+    .$if(reset !== undefined, (query) => query.where('at', '>', reset?.at as Date))
+    .orderBy('id')
+    .execute();
+  const lessons = new Map<
+    string,
+    { classId: string | null; family: string; cases: number; counts: Record<string, number> }
+  >();
   for (const row of rows) {
-    const lesson = lessons.get(`${row.class_id} ${row.family}`) ?? { classId: row.class_id, family: row.family, cases: 0, counts: {} };
+    const lesson = lessons.get(`${row.class_id} ${row.family}`) ?? {
+      classId: row.class_id,
+      family: row.family,
+      cases: 0,
+      counts: {},
+    };
     lesson.cases++;
     for (const fault of row.faults) lesson.counts[fault] = (lesson.counts[fault] ?? 0) + 1;
     lessons.set(`${row.class_id} ${row.family}`, lesson);
   }
-  return { version: (reset?.id ?? 0) * 1_000_000 + (rows.at(-1)?.id ?? 0), since: reset?.at.toISOString() ?? null, lessons: [...lessons.values()] };
+  return {
+    version: (reset?.id ?? 0) * 1_000_000 + (rows.at(-1)?.id ?? 0),
+    since: reset?.at.toISOString() ?? null,
+    lessons: [...lessons.values()],
+  };
 }
 
 /** Back to the built-in odds. What was proven stays on record; it no longer counts. */

@@ -3,10 +3,21 @@ import { lastReading } from '../fleet/meters';
 
 /** What is known of a unit's engine and past: its model's data sheet, its hours since service, how long it stood, its years on the yard. */
 export async function machineOfUnit(trx: Trx, unit: UnitRow, said: MachineFacts, at: Date): Promise<MachineFacts> {
-  const { data_sheet: sheet } = await trx.selectFrom('model').select('data_sheet').where('id', '=', unit.model_id).executeTakeFirstOrThrow();
+  const { data_sheet: sheet } = await trx
+    .selectFrom('model')
+    .select('data_sheet')
+    .where('id', '=', unit.model_id)
+    .executeTakeFirstOrThrow();
   const engine = (sheet as { engine?: MachineFacts['engine'] }).engine ?? {};
   const { trueHours } = await lastReading(trx, unit.id);
-  const came = await trx.selectFrom('history_record').select('at').where('unit_id', '=', unit.id).where('kind', '=', 'unit-added').orderBy('id').limit(1).executeTakeFirst();
+  const came = await trx
+    .selectFrom('history_record')
+    .select('at')
+    .where('unit_id', '=', unit.id)
+    .where('kind', '=', 'unit-added')
+    .orderBy('id')
+    .limit(1)
+    .executeTakeFirst();
   return {
     classId: unit.class_id as MachineFacts['classId'],
     engine: { ...engine, ...said.engine },
@@ -23,10 +34,18 @@ const DAY = 86_400_000;
 
 /** Days between its last two uses, or since its last: what it stood before the trouble showed. */
 async function daysStood(trx: Trx, unit: UnitRow, at: Date): Promise<number> {
-  const hires = await trx.selectFrom('hire').select(['out_at', 'ended_at', 'back_at']).where('unit_id', '=', unit.id).where('out_at', 'is not', null).orderBy('out_at', 'desc').limit(2).execute();
+  const hires = await trx
+    .selectFrom('hire')
+    .select(['out_at', 'ended_at', 'back_at'])
+    .where('unit_id', '=', unit.id)
+    .where('out_at', 'is not', null)
+    .orderBy('out_at', 'desc')
+    .limit(2)
+    .execute();
   const [last, before] = hires;
   const back = last?.back_at ?? last?.ended_at;
-  if (last?.out_at && before?.ended_at && back && at.getTime() - back.getTime() < 14 * DAY) return days(last.out_at.getTime() - before.ended_at.getTime());
+  if (last?.out_at && before?.ended_at && back && at.getTime() - back.getTime() < 14 * DAY)
+    return days(last.out_at.getTime() - before.ended_at.getTime());
   return back ? days(at.getTime() - back.getTime()) : 0;
 }
 

@@ -22,17 +22,50 @@ export interface NewUnit {
 export async function insertUnit(trx: Trx, fresh: NewUnit, at: Date, personId: number | null): Promise<number> {
   const model = await trx.selectFrom('model').select('class_id').where('id', '=', fresh.modelId).executeTakeFirst();
   if (model === undefined) return refuse('not-valid', { field: 'modelId' });
-  if (!fresh.tag.startsWith(`${classOf(model.class_id).letters}-`)) refuse('not-valid', { field: 'tag', wants: classOf(model.class_id).letters });
-  if (await trx.selectFrom('unit').select('id').where('tag', '=', fresh.tag).executeTakeFirst()) refuse('already-there', { tag: fresh.tag });
+  if (!fresh.tag.startsWith(`${classOf(model.class_id).letters}-`))
+    refuse('not-valid', { field: 'tag', wants: classOf(model.class_id).letters });
+  if (await trx.selectFrom('unit').select('id').where('tag', '=', fresh.tag).executeTakeFirst())
+    refuse('already-there', { tag: fresh.tag });
   const total = roundTenth(fresh.meterReading + fresh.meterOffset);
   const { id } = await trx
     .insertInto('unit')
-    .values({ tag: fresh.tag, class_id: model.class_id, model_id: fresh.modelId, serial: fresh.serial, home_bay: fresh.homeBay, gone_why: null, fuel_eighths: null, last_oil_service_true_hours: total, readiness_since: at })
+    .values({
+      tag: fresh.tag,
+      class_id: model.class_id,
+      model_id: fresh.modelId,
+      serial: fresh.serial,
+      home_bay: fresh.homeBay,
+      gone_why: null,
+      fuel_eighths: null,
+      last_oil_service_true_hours: total,
+      readiness_since: at,
+    })
     .returning('id')
     .executeTakeFirstOrThrow();
-  const meter = await trx.insertInto('meter').values({ unit_id: id, ordinal: 1, offset_hours: fresh.meterOffset, fitted_at: at, fitted_why: 'first' }).returning('id').executeTakeFirstOrThrow();
-  const reading = await trx.insertInto('meter_reading').values({ meter_id: meter.id, unit_id: id, reading: fresh.meterReading, true_hours: total, read_at: at, corrects_id: null }).returning('id').executeTakeFirstOrThrow();
-  await record(trx, { unitId: id, at, kind: 'unit-added', personId, facts: { readingId: String(reading.id), reading: fresh.meterReading, trueHours: total, serial: fresh.serial } });
+  const meter = await trx
+    .insertInto('meter')
+    .values({ unit_id: id, ordinal: 1, offset_hours: fresh.meterOffset, fitted_at: at, fitted_why: 'first' })
+    .returning('id')
+    .executeTakeFirstOrThrow();
+  const reading = await trx
+    .insertInto('meter_reading')
+    .values({
+      meter_id: meter.id,
+      unit_id: id,
+      reading: fresh.meterReading,
+      true_hours: total,
+      read_at: at,
+      corrects_id: null,
+    })
+    .returning('id')
+    .executeTakeFirstOrThrow();
+  await record(trx, {
+    unitId: id,
+    at,
+    kind: 'unit-added',
+    personId,
+    facts: { readingId: String(reading.id), reading: fresh.meterReading, trueHours: total, serial: fresh.serial },
+  });
   return id;
 }
 
@@ -49,11 +82,18 @@ export interface UnitChange {
 }
 
 /** Changes what a lead may change by hand. Refused when the unit is not as the person saw it. */
-export async function changeUnit(context: Context, actor: Actor, tag: string, change: UnitChange, seenVersion: number | null): Promise<UnitPage> {
+export async function changeUnit(
+  context: Context,
+  actor: Actor,
+  tag: string,
+  change: UnitChange,
+  seenVersion: number | null,
+): Promise<UnitPage> {
   await context.db.transaction().execute(async (trx) => {
     const unit = await lockUnit(trx, tag);
     if (seenVersion !== null && seenVersion !== unit.version) refuse('changed-meanwhile', { version: unit.version });
-    if ((change.laidUp || change.gone) && (unit.readiness === 'out' || (await isOnHire(trx, unit.id)))) refuse('already-out', { tag: unit.tag });
+    if ((change.laidUp || change.gone) && (unit.readiness === 'out' || (await isOnHire(trx, unit.id))))
+      refuse('already-out', { tag: unit.tag });
     const at = context.now();
     await trx
       .updateTable('unit')
@@ -74,7 +114,14 @@ export async function changeUnit(context: Context, actor: Actor, tag: string, ch
 }
 
 async function isOnHire(trx: Trx, unitId: number): Promise<boolean> {
-  return (await trx.selectFrom('hire').select('id').where('unit_id', '=', unitId).where('state', 'in', ['out', 'back']).executeTakeFirst()) !== undefined;
+  return (
+    (await trx
+      .selectFrom('hire')
+      .select('id')
+      .where('unit_id', '=', unitId)
+      .where('state', 'in', ['out', 'back'])
+      .executeTakeFirst()) !== undefined
+  );
 }
 
 export async function addNote(context: Context, actor: Actor, tag: string, text: string) {
@@ -87,7 +134,12 @@ export async function addNote(context: Context, actor: Actor, tag: string, text:
 }
 
 /** Corrects a reading by a new record that points at the old. The database sees to it that the readings of a meter never fall. */
-export async function correctReading(context: Context, actor: Actor, tag: string, correction: { readingId: string; reading: number; why: string }): Promise<UnitPage> {
+export async function correctReading(
+  context: Context,
+  actor: Actor,
+  tag: string,
+  correction: { readingId: string; reading: number; why: string },
+): Promise<UnitPage> {
   await context.db.transaction().execute(async (trx) => {
     const unit = await lockUnit(trx, tag);
     const old = /^\d+$/.test(correction.readingId)
@@ -100,11 +152,35 @@ export async function correctReading(context: Context, actor: Actor, tag: string
           .executeTakeFirst()
       : undefined;
     if (old === undefined) return refuse('not-found', { field: 'readingId' });
-    if (await trx.selectFrom('meter_reading').select('id').where('corrects_id', '=', old.id).executeTakeFirst()) refuse('already-there', { field: 'readingId' });
+    if (await trx.selectFrom('meter_reading').select('id').where('corrects_id', '=', old.id).executeTakeFirst())
+      refuse('already-there', { field: 'readingId' });
     const trueHours = roundTenth(correction.reading + old.offset_hours);
-    await trx.insertInto('meter_reading').values({ meter_id: old.meter_id, unit_id: unit.id, reading: correction.reading, true_hours: trueHours, read_at: old.read_at, corrects_id: old.id }).execute();
-    const points = await trx.selectFrom('history_record').select('id').where('unit_id', '=', unit.id).where('kind', 'in', ['check-in', 'check-out', 'unit-added']).where((eb) => eb(eb.ref('facts', '->>').key('readingId' as never), '=', correction.readingId as never)).executeTakeFirst();
-    await record(trx, { unitId: unit.id, at: context.now(), kind: 'reading-corrected', personId: actor.id, facts: { from: old.reading, reading: correction.reading, trueHours, why: correction.why }, correctsId: points?.id ?? null });
+    await trx
+      .insertInto('meter_reading')
+      .values({
+        meter_id: old.meter_id,
+        unit_id: unit.id,
+        reading: correction.reading,
+        true_hours: trueHours,
+        read_at: old.read_at,
+        corrects_id: old.id,
+      })
+      .execute();
+    const points = await trx
+      .selectFrom('history_record')
+      .select('id')
+      .where('unit_id', '=', unit.id)
+      .where('kind', 'in', ['check-in', 'check-out', 'unit-added'])
+      .where((eb) => eb(eb.ref('facts', '->>').key('readingId' as never), '=', correction.readingId as never))
+      .executeTakeFirst();
+    await record(trx, {
+      unitId: unit.id,
+      at: context.now(),
+      kind: 'reading-corrected',
+      personId: actor.id,
+      facts: { from: old.reading, reading: correction.reading, trueHours, why: correction.why },
+      correctsId: points?.id ?? null,
+    });
     await refreshReadiness(trx, unit.id, context.now());
   });
   return readUnitPage(context, tag);

@@ -20,9 +20,19 @@ export async function lastReading(db: Db | Trx, unitId: number): Promise<LastRea
   const row = await db
     .selectFrom('meter_reading as r')
     .innerJoin('meter as m', 'm.id', 'r.meter_id')
-    .select(['m.id as meterId', 'm.ordinal as meterOrdinal', 'm.offset_hours as offsetHours', 'r.id as readingId', 'r.reading', 'r.true_hours as trueHours', 'r.read_at as readAt'])
+    .select([
+      'm.id as meterId',
+      'm.ordinal as meterOrdinal',
+      'm.offset_hours as offsetHours',
+      'r.id as readingId',
+      'r.reading',
+      'r.true_hours as trueHours',
+      'r.read_at as readAt',
+    ])
     .where('r.unit_id', '=', unitId)
-    .where(({ not, exists, selectFrom }) => not(exists(selectFrom('meter_reading as c').select('c.id').whereRef('c.corrects_id', '=', 'r.id'))))
+    .where(({ not, exists, selectFrom }) =>
+      not(exists(selectFrom('meter_reading as c').select('c.id').whereRef('c.corrects_id', '=', 'r.id'))),
+    )
     .orderBy('r.stands_for', 'desc')
     .limit(1)
     .executeTakeFirst();
@@ -81,8 +91,10 @@ export async function takeReading(trx: Trx, { unit, entry, at, hireDays }: Takin
     use: await rateOfUse(trx, unit),
   });
   const finding = assessed.findings[0];
-  if (finding?.code === 'below-last') refuse('hours-below-last', { lastReading: last.reading, suggestions: assessed.suggestions });
-  if (finding !== undefined && !entry.confirmed) refuse('hours-not-plausible', { finding, suggestions: assessed.suggestions });
+  if (finding?.code === 'below-last')
+    refuse('hours-below-last', { lastReading: last.reading, suggestions: assessed.suggestions });
+  if (finding !== undefined && !entry.confirmed)
+    refuse('hours-not-plausible', { finding, suggestions: assessed.suggestions });
   const { id } = await trx
     .insertInto('meter_reading')
     .values({ meter_id: meter.meterId, unit_id: unit.id, reading, true_hours: total, read_at: at, corrects_id: null })
@@ -92,16 +104,31 @@ export async function takeReading(trx: Trx, { unit, entry, at, hireDays }: Takin
   return { readingId: id, reading, trueHours: total, hoursRun: assessed.hoursRun, unusualOneIn: unusual };
 }
 
-async function fitMeter(trx: Trx, unit: UnitRow, last: LastReading, event: NonNullable<HoursEntry['meterEvent']>, at: Date): Promise<{ meterId: number; offsetHours: number }> {
+async function fitMeter(
+  trx: Trx,
+  unit: UnitRow,
+  last: LastReading,
+  event: NonNullable<HoursEntry['meterEvent']>,
+  at: Date,
+): Promise<{ meterId: number; offsetHours: number }> {
   const oldReading = event.oldReading ?? last.reading;
   if (oldReading < last.reading) refuse('hours-below-last', { lastReading: last.reading });
   const meter =
     event.kind === 'rolled-over'
-      ? rollOver({ offsetHours: last.offsetHours }, event.rollsAt ?? refuse('not-valid', { field: 'hours.meterEvent.rollsAt' }))
+      ? rollOver(
+          { offsetHours: last.offsetHours },
+          event.rollsAt ?? refuse('not-valid', { field: 'hours.meterEvent.rollsAt' }),
+        )
       : replaceMeter(trueHours(oldReading, last), event.newMeterShows);
   const { id } = await trx
     .insertInto('meter')
-    .values({ unit_id: unit.id, ordinal: last.meterOrdinal + 1, offset_hours: meter.offsetHours, fitted_at: at, fitted_why: event.kind })
+    .values({
+      unit_id: unit.id,
+      ordinal: last.meterOrdinal + 1,
+      offset_hours: meter.offsetHours,
+      fitted_at: at,
+      fitted_why: event.kind,
+    })
     .returning('id')
     .executeTakeFirstOrThrow();
   return { meterId: id, offsetHours: meter.offsetHours };
@@ -114,7 +141,9 @@ export async function trueHoursAt(db: Db | Trx, unitId: number, at: Date): Promi
     .select('r.true_hours')
     .where('r.unit_id', '=', unitId)
     .where('r.read_at', '<=', at)
-    .where(({ not, exists, selectFrom }) => not(exists(selectFrom('meter_reading as c').select('c.id').whereRef('c.corrects_id', '=', 'r.id'))))
+    .where(({ not, exists, selectFrom }) =>
+      not(exists(selectFrom('meter_reading as c').select('c.id').whereRef('c.corrects_id', '=', 'r.id'))),
+    )
     .orderBy('r.stands_for', 'desc')
     .limit(1)
     .executeTakeFirst();

@@ -4,17 +4,23 @@ import { describe, test } from 'node:test';
 import type { FindingRecord } from '@hudrik/core/contracts';
 import { problemIn, useYard } from '../testing/yard';
 
-const SHEET = { engine: { ignition: 'points', strokes: 4, release: false }, limits: { plugGapInch: [0.02, 0.024], compressionFree: [110, null] } };
+const SHEET = {
+  engine: { ignition: 'points', strokes: 4, release: false },
+  limits: { plugGapInch: [0.02, 0.024], compressionFree: [110, null] },
+};
 
 describe('a model’s data sheet', () => {
   const yard = useYard();
-  const modelOf = async (tag: string): Promise<number> => (await yard.db.selectFrom('unit').select('model_id').where('tag', '=', tag).executeTakeFirstOrThrow()).model_id;
-  const put = (id: number | string, body: object, as: 'lead' | 'technician' = 'lead') => yard.ask('PUT', `/api/models/${id}/data-sheet`, { as, body });
+  const modelOf = async (tag: string): Promise<number> =>
+    (await yard.db.selectFrom('unit').select('model_id').where('tag', '=', tag).executeTakeFirstOrThrow()).model_id;
+  const put = (id: number | string, body: object, as: 'lead' | 'technician' = 'lead') =>
+    yard.ask('PUT', `/api/models/${id}/data-sheet`, { as, body });
 
   test('is empty at first, and is what a lead wrote afterwards', async () => {
     await yard.addUnit('GE-01');
     const id = await modelOf('GE-01');
-    const read = async () => (await (await yard.ask('GET', `/api/models/${id}`, { as: 'counter' })).json()) as { dataSheet: object };
+    const read = async () =>
+      (await (await yard.ask('GET', `/api/models/${id}`, { as: 'counter' })).json()) as { dataSheet: object };
     assert.deepEqual((await read()).dataSheet, { engine: {}, limits: {} });
     assert.equal((await put(id, SHEET, 'technician')).status, 403);
     assert.equal((await put(id, SHEET)).status, 200);
@@ -24,7 +30,12 @@ describe('a model’s data sheet', () => {
   test('speaks for its units: engine and limits are in the finding', async () => {
     await yard.addUnit('GE-02');
     await put(await modelOf('GE-02'), SHEET);
-    const finding = (await (await yard.ask('POST', '/api/findings', { as: 'technician', body: { id: randomUUID(), tag: 'GE-02', machine: { engine: {}, past: {} } } })).json()) as FindingRecord;
+    const finding = (await (
+      await yard.ask('POST', '/api/findings', {
+        as: 'technician',
+        body: { id: randomUUID(), tag: 'GE-02', machine: { engine: {}, past: {} } },
+      })
+    ).json()) as FindingRecord;
     assert.equal(finding.machine.engine.ignition, 'points');
     assert.deepEqual(finding.limits, SHEET.limits);
   });
@@ -32,21 +43,48 @@ describe('a model’s data sheet', () => {
   test('what is said of one engine beats the sheet', async () => {
     await yard.addUnit('GE-03');
     await put(await modelOf('GE-03'), SHEET);
-    const finding = (await (await yard.ask('POST', '/api/findings', { as: 'technician', body: { id: randomUUID(), tag: 'GE-03', machine: { engine: { ignition: 'coil' }, past: { daysStood: 200 } } } })).json()) as FindingRecord;
-    assert.deepEqual([finding.machine.engine.ignition, finding.machine.engine.strokes, finding.machine.past.daysStood], ['coil', 4, 200]);
+    const finding = (await (
+      await yard.ask('POST', '/api/findings', {
+        as: 'technician',
+        body: { id: randomUUID(), tag: 'GE-03', machine: { engine: { ignition: 'coil' }, past: { daysStood: 200 } } },
+      })
+    ).json()) as FindingRecord;
+    assert.deepEqual(
+      [finding.machine.engine.ignition, finding.machine.engine.strokes, finding.machine.past.daysStood],
+      ['coil', 4, 200],
+    );
   });
 
   test('nonsense and strangers are refused', async () => {
     const id = await modelOf('GE-01');
-    for (const body of [{ engine: { ignition: 'magic' }, limits: {} }, { engine: {}, limits: { plugGapInch: [0.02] } }, { engine: {}, limits: { plugGapInch: ['a', 'b'] } }]) assert.equal((await put(id, body)).status, 422, JSON.stringify(body));
-    assert.deepEqual(((await (await put(id, { engine: {}, limits: { colour: [1, 2] } })).json()) as { dataSheet: object }).dataSheet, { engine: {}, limits: {} });
-    for (const stranger of [999_999, 'abc']) assert.equal((await problemIn(await put(stranger, SHEET))).code, 'not-found');
+    for (const body of [
+      { engine: { ignition: 'magic' }, limits: {} },
+      { engine: {}, limits: { plugGapInch: [0.02] } },
+      { engine: {}, limits: { plugGapInch: ['a', 'b'] } },
+    ])
+      assert.equal((await put(id, body)).status, 422, JSON.stringify(body));
+    assert.deepEqual(
+      ((await (await put(id, { engine: {}, limits: { colour: [1, 2] } })).json()) as { dataSheet: object }).dataSheet,
+      { engine: {}, limits: {} },
+    );
+    for (const stranger of [999_999, 'abc'])
+      assert.equal((await problemIn(await put(stranger, SHEET))).code, 'not-found');
   });
 
   test('a change of what is known of an engine is kept, and refused when somebody was first', async () => {
     await yard.addUnit('GE-04');
-    const opened = (await (await yard.ask('POST', '/api/findings', { as: 'technician', body: { id: randomUUID(), tag: 'GE-04', machine: { engine: {}, past: {} } } })).json()) as FindingRecord;
-    const change = (version: number, daysStood: number) => yard.ask('PUT', `/api/findings/${opened.id}/machine`, { as: 'technician', body: { machine: { classId: 'generator', engine: {}, past: { daysStood } } }, headers: { 'If-Match': `"${version}"` } });
+    const opened = (await (
+      await yard.ask('POST', '/api/findings', {
+        as: 'technician',
+        body: { id: randomUUID(), tag: 'GE-04', machine: { engine: {}, past: {} } },
+      })
+    ).json()) as FindingRecord;
+    const change = (version: number, daysStood: number) =>
+      yard.ask('PUT', `/api/findings/${opened.id}/machine`, {
+        as: 'technician',
+        body: { machine: { classId: 'generator', engine: {}, past: { daysStood } } },
+        headers: { 'If-Match': `"${version}"` },
+      });
     const first = (await (await change(opened.version, 120)).json()) as FindingRecord;
     assert.deepEqual([first.machine.past.daysStood, first.version], [120, opened.version + 1]);
     assert.equal((await problemIn(await change(opened.version, 130))).code, 'changed-meanwhile');

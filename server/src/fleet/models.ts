@@ -8,27 +8,58 @@ export interface NewModel {
   readonly name: string;
 }
 
-const toModel = (row: { id: number; class_id: string; make: string; name: string }) => ({ id: row.id, classId: row.class_id as ClassId, make: row.make, name: row.name });
+const toModel = (row: { id: number; class_id: string; make: string; name: string }) => ({
+  id: row.id,
+  classId: row.class_id as ClassId,
+  make: row.make,
+  name: row.name,
+});
 
 export async function readModels(db: Db) {
-  const rows = await db.selectFrom('model').select(['id', 'class_id', 'make', 'name']).orderBy('class_id').orderBy('make').orderBy('name').execute();
+  const rows = await db
+    .selectFrom('model')
+    .select(['id', 'class_id', 'make', 'name'])
+    .orderBy('class_id')
+    .orderBy('make')
+    .orderBy('name')
+    .execute();
   return { models: rows.map(toModel) };
 }
 
 /** Adds a model. Refused when the make has one of that name. */
 export async function addModel(db: Db | Trx, fresh: NewModel) {
-  if (await db.selectFrom('model').select('id').where('make', '=', fresh.make).where('name', '=', fresh.name).executeTakeFirst()) refuse('already-there', { make: fresh.make, name: fresh.name });
-  return toModel(await db.insertInto('model').values({ class_id: fresh.classId, make: fresh.make, name: fresh.name }).returning(['id', 'class_id', 'make', 'name']).executeTakeFirstOrThrow());
+  if (
+    await db
+      .selectFrom('model')
+      .select('id')
+      .where('make', '=', fresh.make)
+      .where('name', '=', fresh.name)
+      .executeTakeFirst()
+  )
+    refuse('already-there', { make: fresh.make, name: fresh.name });
+  return toModel(
+    await db
+      .insertInto('model')
+      .values({ class_id: fresh.classId, make: fresh.make, name: fresh.name })
+      .returning(['id', 'class_id', 'make', 'name'])
+      .executeTakeFirstOrThrow(),
+  );
 }
 
 /** A model with what its data sheet says: its engine, and limits of readings. */
 export async function readModelSheet(db: Db, id: number) {
-  const row = (await db.selectFrom('model').selectAll().where('id', '=', id).executeTakeFirst()) ?? refuse('not-found', { model: id });
+  const row =
+    (await db.selectFrom('model').selectAll().where('id', '=', id).executeTakeFirst()) ??
+    refuse('not-found', { model: id });
   const sheet = row.data_sheet as { engine?: object; limits?: object };
   return { model: toModel(row), dataSheet: { engine: sheet.engine ?? {}, limits: sheet.limits ?? {} } };
 }
 
 export async function changeSheet(db: Db, id: number, sheet: object) {
-  const changed = await db.updateTable('model').set({ data_sheet: JSON.stringify(sheet) }).where('id', '=', id).executeTakeFirst();
+  const changed = await db
+    .updateTable('model')
+    .set({ data_sheet: JSON.stringify(sheet) })
+    .where('id', '=', id)
+    .executeTakeFirst();
   return Number(changed.numUpdatedRows) === 0 ? refuse('not-found', { model: id }) : readModelSheet(db, id);
 }

@@ -4,9 +4,24 @@ import type { Db, Trx } from '../database/tables';
 
 /** The unit's readiness from its facts as they stand. */
 export async function computeReadiness(db: Db | Trx, unitId: number): Promise<ReadinessVerdict> {
-  const unit = await db.selectFrom('unit').select(['gone_at', 'laid_up_at']).where('id', '=', unitId).executeTakeFirstOrThrow();
-  const hire = await db.selectFrom('hire').select(['back_at', 'to_at']).where('unit_id', '=', unitId).where('state', 'in', ['out', 'back']).executeTakeFirst();
-  const jobs = await db.selectFrom('job').select(['says', 'blocks', 'why']).where('unit_id', '=', unitId).where('state', 'in', STANDING_STATES).orderBy('id').execute();
+  const unit = await db
+    .selectFrom('unit')
+    .select(['gone_at', 'laid_up_at'])
+    .where('id', '=', unitId)
+    .executeTakeFirstOrThrow();
+  const hire = await db
+    .selectFrom('hire')
+    .select(['back_at', 'to_at'])
+    .where('unit_id', '=', unitId)
+    .where('state', 'in', ['out', 'back'])
+    .executeTakeFirst();
+  const jobs = await db
+    .selectFrom('job')
+    .select(['says', 'blocks', 'why'])
+    .where('unit_id', '=', unitId)
+    .where('state', 'in', STANDING_STATES)
+    .orderBy('id')
+    .execute();
   return readinessOf({
     gone: unit.gone_at !== null,
     laidUp: unit.laid_up_at !== null,

@@ -16,34 +16,50 @@ export interface UnitsQuery {
 
 /** Units with all that a tag shows: model, readiness, hours, next hire. */
 export function unitRows(db: Db | Trx) {
-  return db
-    .selectFrom('unit as u')
-    .innerJoin('model as m', 'm.id', 'u.model_id')
-    .select(['u.id', 'u.tag', 'u.class_id', 'm.make', 'm.name', 'u.serial', 'u.home_bay', 'u.readiness_verdict', 'u.readiness_since', 'u.version', 'u.last_oil_service_true_hours'])
-    // In the list and not joined: a page is sorted and cut first, and only its rows are asked for their hours.
-    .select((eb) =>
-      eb
-        .selectFrom('meter_reading as r')
-        .select('r.true_hours')
-        .whereRef('r.unit_id', '=', 'u.id')
-        .where(({ not, exists, selectFrom }) => not(exists(selectFrom('meter_reading as c').select('c.id').whereRef('c.corrects_id', '=', 'r.id'))))
-        .orderBy('r.stands_for', 'desc')
-        .limit(1)
-        .as('true_hours'),
-    )
-    // Every unit has a reading from its first day.
-    .$narrowType<{ true_hours: number }>()
-    .select((eb) =>
-      jsonObjectFrom(
+  return (
+    db
+      .selectFrom('unit as u')
+      .innerJoin('model as m', 'm.id', 'u.model_id')
+      .select([
+        'u.id',
+        'u.tag',
+        'u.class_id',
+        'm.make',
+        'm.name',
+        'u.serial',
+        'u.home_bay',
+        'u.readiness_verdict',
+        'u.readiness_since',
+        'u.version',
+        'u.last_oil_service_true_hours',
+      ])
+      // In the list and not joined: a page is sorted and cut first, and only its rows are asked for their hours.
+      .select((eb) =>
         eb
-          .selectFrom('hire as h')
-          .select(['h.reference', 'h.class_id', 'h.from_at', 'h.to_at', 'h.state', 'h.out_at', 'h.back_at'])
-          .whereRef('h.unit_id', '=', 'u.id')
-          .where('h.state', '=', 'booked')
-          .orderBy('h.from_at')
-          .limit(1),
-      ).as('next_hire'),
-    );
+          .selectFrom('meter_reading as r')
+          .select('r.true_hours')
+          .whereRef('r.unit_id', '=', 'u.id')
+          .where(({ not, exists, selectFrom }) =>
+            not(exists(selectFrom('meter_reading as c').select('c.id').whereRef('c.corrects_id', '=', 'r.id'))),
+          )
+          .orderBy('r.stands_for', 'desc')
+          .limit(1)
+          .as('true_hours'),
+      )
+      // Every unit has a reading from its first day.
+      .$narrowType<{ true_hours: number }>()
+      .select((eb) =>
+        jsonObjectFrom(
+          eb
+            .selectFrom('hire as h')
+            .select(['h.reference', 'h.class_id', 'h.from_at', 'h.to_at', 'h.state', 'h.out_at', 'h.back_at'])
+            .whereRef('h.unit_id', '=', 'u.id')
+            .where('h.state', '=', 'booked')
+            .orderBy('h.from_at')
+            .limit(1),
+        ).as('next_hire'),
+      )
+  );
 }
 
 type UnitRowRead = Awaited<ReturnType<ReturnType<typeof unitRows>['execute']>>[number];
@@ -82,7 +98,9 @@ export async function readUnits({ db }: Context, query: UnitsQuery): Promise<Uni
   const after = query.cursor ? decode(query.cursor) : null;
   const rows = await unitRows(db)
     .$if(query.class !== undefined, (q) => q.where('u.class_id', '=', query.class as string))
-    .$if(query.readiness !== undefined, (q) => q.where('u.readiness', '=', query.readiness as UnitLine['verdict']['readiness']))
+    .$if(query.readiness !== undefined, (q) =>
+      q.where('u.readiness', '=', query.readiness as UnitLine['verdict']['readiness']),
+    )
     .$if(query.readiness === undefined && !query.find, (q) => q.where('u.readiness', '<>', 'gone'))
     .$if(Boolean(query.find), (q) => q.where(matches(query.find ?? '')))
     .$if(after !== null, (q) => q.where(sql<boolean>`(${classOrder}, u.tag) > (${after?.[0]}::int, ${after?.[1]})`))
@@ -92,7 +110,11 @@ export async function readUnits({ db }: Context, query: UnitsQuery): Promise<Uni
     .execute();
   const page = rows.slice(0, query.limit);
   const last = page.at(-1);
-  return { units: page.map(toUnitLine), next: rows.length > query.limit && last ? encode(last) : null, counts: await readCounts(db, query.class) };
+  return {
+    units: page.map(toUnitLine),
+    next: rows.length > query.limit && last ? encode(last) : null,
+    counts: await readCounts(db, query.class),
+  };
 }
 
 function matches(find: string) {
@@ -110,7 +132,8 @@ async function readCounts(db: Db, classId?: string): Promise<Record<string, numb
   return Object.fromEntries(rows.map((row) => [row.readiness, row.n]));
 }
 
-const encode = (row: { class_id: string; tag: string }): string => Buffer.from(`${CLASS_IDS.indexOf(row.class_id as never) + 1}|${row.tag}`).toString('base64url');
+const encode = (row: { class_id: string; tag: string }): string =>
+  Buffer.from(`${CLASS_IDS.indexOf(row.class_id as never) + 1}|${row.tag}`).toString('base64url');
 
 function decode(cursor: string): [number, string] {
   const [order, tag] = Buffer.from(cursor, 'base64url').toString().split('|');

@@ -14,13 +14,31 @@ export async function readUnitPage({ db }: Pick<Context, 'db'>, tag: string): Pr
   const line = toUnitLine(await unitRows(db).where('u.id', '=', unit.id).executeTakeFirstOrThrow());
   const reading = await lastReading(db, unit.id);
   const use = await rateOfUse(db, unit);
-  const hires = (await hireRows(db).where('h.unit_id', '=', unit.id).where('h.state', 'in', ['booked', 'out', 'back']).orderBy('h.from_at').limit(12).execute()).map(toHireLine);
-  const jobs = (await jobRows(db).where('j.unit_id', '=', unit.id).where('j.state', 'in', STANDING_STATES).execute()).map(toJobLine);
-  const lastCheckIn = await db.selectFrom('check_in').select('verdict').where('unit_id', '=', unit.id).orderBy('at', 'desc').limit(1).executeTakeFirst();
-  const readings = await db.selectFrom('meter_reading as r')
+  const hires = (
+    await hireRows(db)
+      .where('h.unit_id', '=', unit.id)
+      .where('h.state', 'in', ['booked', 'out', 'back'])
+      .orderBy('h.from_at')
+      .limit(12)
+      .execute()
+  ).map(toHireLine);
+  const jobs = (
+    await jobRows(db).where('j.unit_id', '=', unit.id).where('j.state', 'in', STANDING_STATES).execute()
+  ).map(toJobLine);
+  const lastCheckIn = await db
+    .selectFrom('check_in')
+    .select('verdict')
+    .where('unit_id', '=', unit.id)
+    .orderBy('at', 'desc')
+    .limit(1)
+    .executeTakeFirst();
+  const readings = await db
+    .selectFrom('meter_reading as r')
     .select(['r.read_at', 'r.true_hours'])
     .where('r.unit_id', '=', unit.id)
-    .where(({ not, exists, selectFrom }) => not(exists(selectFrom('meter_reading as c').select('c.id').whereRef('c.corrects_id', '=', 'r.id'))))
+    .where(({ not, exists, selectFrom }) =>
+      not(exists(selectFrom('meter_reading as c').select('c.id').whereRef('c.corrects_id', '=', 'r.id'))),
+    )
     .orderBy('r.stands_for', 'desc')
     .limit(40)
     .execute();
@@ -31,8 +49,13 @@ export async function readUnitPage({ db }: Pick<Context, 'db'>, tag: string): Pr
     hire: hires.find((hire) => hire.state === 'out' || hire.state === 'back') ?? null,
     hires: hires.filter((hire) => hire.state === 'booked'),
     jobs,
-    reasons: lastCheckIn ? [...lastCheckIn.verdict.reasons].map((reason) => ({ ...reason, origin: { ...reason.origin } })) : [],
-    use: { hoursPerDay: Math.round(meanHoursPerDay(use) * 10) / 10, in30Days: forecastHours(use, 30 * SHARE_OF_DAYS_OUT) },
+    reasons: lastCheckIn
+      ? [...lastCheckIn.verdict.reasons].map((reason) => ({ ...reason, origin: { ...reason.origin } }))
+      : [],
+    use: {
+      hoursPerDay: Math.round(meanHoursPerDay(use) * 10) / 10,
+      in30Days: forecastHours(use, 30 * SHARE_OF_DAYS_OUT),
+    },
     readings: readings.reverse().map((row) => ({ at: row.read_at.toISOString(), trueHours: row.true_hours })),
   };
 }

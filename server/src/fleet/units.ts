@@ -9,7 +9,12 @@ export async function unitByTag(db: Db | Trx, tag: string): Promise<UnitRow> {
 
 /** The same, locked until the transaction ends: one change of a unit at a time. */
 export async function lockUnit(trx: Trx, tag: string): Promise<UnitRow> {
-  const row = await trx.selectFrom('unit').selectAll().where('tag', '=', tag.trim().toUpperCase()).forUpdate().executeTakeFirst();
+  const row = await trx
+    .selectFrom('unit')
+    .selectAll()
+    .where('tag', '=', tag.trim().toUpperCase())
+    .forUpdate()
+    .executeTakeFirst();
   return row ?? refuse('no-such-tag', { tag });
 }
 

@@ -2,7 +2,21 @@ import type { HireLine } from '@hudrik/core/contracts';
 import type { Db, Trx } from '../database/tables';
 
 export function hireRows(db: Db | Trx) {
-  return db.selectFrom('hire as h').leftJoin('unit as hu', 'hu.id', 'h.unit_id').select(['h.id', 'h.reference', 'h.class_id', 'hu.tag', 'h.from_at', 'h.to_at', 'h.state', 'h.out_at', 'h.back_at', 'h.unit_id']);
+  return db
+    .selectFrom('hire as h')
+    .leftJoin('unit as hu', 'hu.id', 'h.unit_id')
+    .select([
+      'h.id',
+      'h.reference',
+      'h.class_id',
+      'hu.tag',
+      'h.from_at',
+      'h.to_at',
+      'h.state',
+      'h.out_at',
+      'h.back_at',
+      'h.unit_id',
+    ]);
 }
 
 type HireRowRead = Awaited<ReturnType<ReturnType<typeof hireRows>['execute']>>[number];

@@ -8,14 +8,38 @@ import { problemIn, useYard } from '../testing/yard';
 
 describe('hires and check-outs', () => {
   const yard = useYard();
-  const book = (reference: string, tag: string | null, fromAt: string, toAt: string) => yard.ask('POST', '/api/hires', { as: 'counter', body: { reference, classId: 'generator', tag, fromAt, toAt } });
-  const unit = async (tag: string): Promise<UnitPage> => (await (await yard.ask('GET', `/api/units/${tag}`, { as: 'counter' })).json()) as UnitPage;
-  const out = (tag: string, typed: string, more: object = {}, as: 'lead' | 'counter' | 'apprentice' | 'technician' = 'counter') =>
-    yard.ask('POST', '/api/check-outs', { as, body: { id: randomUUID(), tag, hire: null, dueAt: '2030-03-06T17:00:00Z', hours: { typed, confirmed: false, meterEvent: null }, fuelEighths: 8, kit: [{ id: 'key', count: 1 }], looks: [], waiverReason: '', ...more } });
+  const book = (reference: string, tag: string | null, fromAt: string, toAt: string) =>
+    yard.ask('POST', '/api/hires', { as: 'counter', body: { reference, classId: 'generator', tag, fromAt, toAt } });
+  const unit = async (tag: string): Promise<UnitPage> =>
+    (await (await yard.ask('GET', `/api/units/${tag}`, { as: 'counter' })).json()) as UnitPage;
+  const out = (
+    tag: string,
+    typed: string,
+    more: object = {},
+    as: 'lead' | 'counter' | 'apprentice' | 'technician' = 'counter',
+  ) =>
+    yard.ask('POST', '/api/check-outs', {
+      as,
+      body: {
+        id: randomUUID(),
+        tag,
+        hire: null,
+        dueAt: '2030-03-06T17:00:00Z',
+        hours: { typed, confirmed: false, meterEvent: null },
+        fuelEighths: 8,
+        kit: [{ id: 'key', count: 1 }],
+        looks: [],
+        waiverReason: '',
+        ...more,
+      },
+    });
 
   test('one unit is not promised twice for the same time, not even by two desks at once', async () => {
     await yard.addUnit('GE-01');
-    const answers = await Promise.all([book('A', 'GE-01', '2030-04-01T08:00:00Z', '2030-04-03T08:00:00Z'), book('B', 'GE-01', '2030-04-02T08:00:00Z', '2030-04-04T08:00:00Z')]);
+    const answers = await Promise.all([
+      book('A', 'GE-01', '2030-04-01T08:00:00Z', '2030-04-03T08:00:00Z'),
+      book('B', 'GE-01', '2030-04-02T08:00:00Z', '2030-04-04T08:00:00Z'),
+    ]);
     assert.deepEqual(answers.map((answer) => answer.status).sort(), [201, 409]);
     assert.equal((await book('C', 'GE-01', '2030-04-04T08:00:00Z', '2030-04-05T08:00:00Z')).status, 201);
     assert.equal((await book('D', null, '2030-04-04T08:00:00Z', '2030-04-05T08:00:00Z')).status, 201);
@@ -24,9 +48,25 @@ describe('hires and check-outs', () => {
   test('the database itself refuses two hires of one unit that overlap', async () => {
     const id = await yard.addUnit('GE-02');
     const row = { class_id: 'generator', unit_id: id, from_at: '2030-05-01T08:00:00Z', to_at: '2030-05-03T08:00:00Z' };
-    await yard.db.insertInto('hire').values({ ...row, reference: 'X1' }).execute();
-    await assert.rejects(yard.db.insertInto('hire').values({ ...row, reference: 'X2' }).execute(), /hire_promised_once/);
-    await assert.rejects(yard.db.updateTable('unit').set({ readiness: 'perhaps' as never }).where('id', '=', id).execute(), /check constraint/);
+    await yard.db
+      .insertInto('hire')
+      .values({ ...row, reference: 'X1' })
+      .execute();
+    await assert.rejects(
+      yard.db
+        .insertInto('hire')
+        .values({ ...row, reference: 'X2' })
+        .execute(),
+      /hire_promised_once/,
+    );
+    await assert.rejects(
+      yard.db
+        .updateTable('unit')
+        .set({ readiness: 'perhaps' as never })
+        .where('id', '=', id)
+        .execute(),
+      /check constraint/,
+    );
   });
 
   test('out and back: the hire ends with the check-in, and teaches how hard the unit is worked', async () => {
@@ -60,7 +100,10 @@ describe('hires and check-outs', () => {
     await yard.addUnit('GE-05');
     await yard.checkIn(foundCheckIn('GE-05', 'generator', '101.0', { clean: 'dirty' }));
     assert.equal((await problemIn(await out('GE-05', '101.0'))).code, 'prep-not-done');
-    assert.equal((await problemIn(await out('GE-05', '101.0', { waiverReason: 'in a hurry' }, 'counter'))).code, 'prep-not-done');
+    assert.equal(
+      (await problemIn(await out('GE-05', '101.0', { waiverReason: 'in a hurry' }, 'counter'))).code,
+      'prep-not-done',
+    );
     assert.equal((await out('GE-05', '101.0', { waiverReason: 'Goes to a sawmill' }, 'lead')).status, 201);
     await yard.addUnit('GE-06');
     await yard.checkIn(foundCheckIn('GE-06', 'generator', '101.0', { clean: 'dirty' }));
@@ -73,7 +116,8 @@ describe('hires and check-outs', () => {
     await yard.addUnit('GE-07');
     await yard.checkIn(foundCheckIn('GE-07', 'generator', '101.0', { exhaust: 'loose' }));
     const [job] = (await unit('GE-07')).jobs;
-    const finish = () => yard.ask('POST', `/api/jobs/${job?.id}/done`, { as: 'technician', body: { note: 'tightened' } });
+    const finish = () =>
+      yard.ask('POST', `/api/jobs/${job?.id}/done`, { as: 'technician', body: { note: 'tightened' } });
     assert.equal((await problemIn(await finish())).code, 'not-proven');
     assert.equal((await unit('GE-07')).unit.verdict.readiness, 'held');
     assert.equal((await prove(yard, job?.id ?? '', 'generator')).status, 201);
@@ -87,20 +131,30 @@ describe('hires and check-outs', () => {
 
   test('CSV: good lines are taken, bad ones refused with the reason, nothing by half', async () => {
     await yard.addUnit('GE-20');
-    const csv = 'tag,make,model,serial,home_bay,hours\r\nGE-21,Tuvellan,Model GE-20,"S ""21"", spare",North 2,12.5\r\nGE-20,Tuvellan,Model GE-20,S20,North 2,1\r\nGE-22,Nobody,Model,S22,North 2,1\r\nXX,Tuvellan,Model GE-20,S,North 2,abc\r\n';
-    const report = (await (await yard.ask('POST', '/api/import/units', { as: 'lead', raw: csv })).json()) as ImportReport;
+    const csv =
+      'tag,make,model,serial,home_bay,hours\r\nGE-21,Tuvellan,Model GE-20,"S ""21"", spare",North 2,12.5\r\nGE-20,Tuvellan,Model GE-20,S20,North 2,1\r\nGE-22,Nobody,Model,S22,North 2,1\r\nXX,Tuvellan,Model GE-20,S,North 2,abc\r\n';
+    const report = (await (
+      await yard.ask('POST', '/api/import/units', { as: 'lead', raw: csv })
+    ).json()) as ImportReport;
     assert.deepEqual([report.taken, report.refused], [1, 3]);
     assert.ok(report.lines.filter((line) => !line.taken).every((line) => line.why));
     assert.equal((await unit('GE-21')).unit.serial, 'S "21", spare');
-    assert.equal((await problemIn(await yard.ask('POST', '/api/import/units', { as: 'lead', raw: 'tag,colour\r\nGE-30,red\r\n' }))).code, 'wrong-columns');
+    assert.equal(
+      (await problemIn(await yard.ask('POST', '/api/import/units', { as: 'lead', raw: 'tag,colour\r\nGE-30,red\r\n' })))
+        .code,
+      'wrong-columns',
+    );
     const exported = await (await yard.ask('GET', '/api/export/units', { as: 'lead' })).text();
     assert.match(exported, /^tag,make,model,serial,home_bay,hours\r\n/);
     assert.match(exported, /GE-21,Tuvellan,Model GE-20,"S ""21"", spare",North 2,12\.5\r\n/);
   });
 
   test('CSV of hires, and out again the same', async () => {
-    const csv = 'reference,class,tag,from,to\r\nZ-1,generator,GE-20,2030-06-01T08:00:00Z,2030-06-02T08:00:00Z\r\nZ-2,generator,,2030-06-02T08:00:00Z,2030-06-01T08:00:00Z\r\n';
-    const report = (await (await yard.ask('POST', '/api/import/hires', { as: 'counter', raw: csv })).json()) as ImportReport;
+    const csv =
+      'reference,class,tag,from,to\r\nZ-1,generator,GE-20,2030-06-01T08:00:00Z,2030-06-02T08:00:00Z\r\nZ-2,generator,,2030-06-02T08:00:00Z,2030-06-01T08:00:00Z\r\n';
+    const report = (await (
+      await yard.ask('POST', '/api/import/hires', { as: 'counter', raw: csv })
+    ).json()) as ImportReport;
     assert.deepEqual([report.taken, report.refused], [1, 1]);
     assert.match(await (await yard.ask('GET', '/api/export/hires', { as: 'counter' })).text(), /Z-1,generator,GE-20,/);
   });
@@ -114,10 +168,37 @@ describe('hires and check-outs', () => {
   });
 
   test('models come in before their units, by hand and by CSV', async () => {
-    assert.equal((await yard.ask('POST', '/api/models', { as: 'technician', body: { classId: 'welder', make: 'Tuvellan', name: 'Seam 250' } })).status, 403);
-    assert.equal((await yard.ask('POST', '/api/models', { as: 'lead', body: { classId: 'welder', make: 'Tuvellan', name: 'Seam 250' } })).status, 201);
-    const report = (await (await yard.ask('POST', '/api/import/models', { as: 'lead', raw: 'class,make,model\r\nwelder,Tuvellan,Seam 250\r\nkettle,Tuvellan,Boil 1\r\ntiller,Fellbrook,Furrow 80\r\n' })).json()) as ImportReport;
-    assert.deepEqual(report.lines.map((line) => line.taken), [false, false, true]);
-    assert.match(await (await yard.ask('GET', '/api/export/models', { as: 'lead' })).text(), /tiller,Fellbrook,Furrow 80/);
+    assert.equal(
+      (
+        await yard.ask('POST', '/api/models', {
+          as: 'technician',
+          body: { classId: 'welder', make: 'Tuvellan', name: 'Seam 250' },
+        })
+      ).status,
+      403,
+    );
+    assert.equal(
+      (
+        await yard.ask('POST', '/api/models', {
+          as: 'lead',
+          body: { classId: 'welder', make: 'Tuvellan', name: 'Seam 250' },
+        })
+      ).status,
+      201,
+    );
+    const report = (await (
+      await yard.ask('POST', '/api/import/models', {
+        as: 'lead',
+        raw: 'class,make,model\r\nwelder,Tuvellan,Seam 250\r\nkettle,Tuvellan,Boil 1\r\ntiller,Fellbrook,Furrow 80\r\n',
+      })
+    ).json()) as ImportReport;
+    assert.deepEqual(
+      report.lines.map((line) => line.taken),
+      [false, false, true],
+    );
+    assert.match(
+      await (await yard.ask('GET', '/api/export/models', { as: 'lead' })).text(),
+      /tiller,Fellbrook,Furrow 80/,
+    );
   });
 });

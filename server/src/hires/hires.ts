@@ -7,7 +7,10 @@ import { lockUnit, lockUnitById } from '../fleet/units';
 import { refuse } from '../refusal';
 import { hireRows, toHireLine } from './hireLines';
 
-export async function readHires({ db, now }: Context, query: { from?: string | undefined; to?: string | undefined; tag?: string | undefined }): Promise<{ hires: HireLine[] }> {
+export async function readHires(
+  { db, now }: Context,
+  query: { from?: string | undefined; to?: string | undefined; tag?: string | undefined },
+): Promise<{ hires: HireLine[] }> {
   const from = query.from ?? new Date(now().getTime() - 14 * 86_400_000).toISOString();
   const to = query.to ?? new Date(now().getTime() + 60 * 86_400_000).toISOString();
   const rows = await hireRows(db)
@@ -33,14 +36,38 @@ export async function insertHire(trx: Trx, fresh: NewHire, at: Date, personId: n
   const unit = fresh.tag === null ? null : await lockUnit(trx, fresh.tag);
   if (unit && unit.class_id !== fresh.classId) refuse('not-valid', { field: 'classId', wants: unit.class_id });
   if (unit?.gone_at) refuse('not-ready', { readiness: 'gone' });
-  if (await trx.selectFrom('hire').select('id').where('reference', '=', fresh.reference).executeTakeFirst()) refuse('already-there', { reference: fresh.reference });
+  if (await trx.selectFrom('hire').select('id').where('reference', '=', fresh.reference).executeTakeFirst())
+    refuse('already-there', { reference: fresh.reference });
   if (unit && (await overlapping(trx, unit.id, fresh))) refuse('hire-overlaps', { tag: unit.tag });
-  await trx.insertInto('hire').values({ reference: fresh.reference, class_id: fresh.classId, unit_id: unit?.id ?? null, from_at: fresh.fromAt, to_at: fresh.toAt }).execute();
-  if (unit) await record(trx, { unitId: unit.id, at, kind: 'hire-booked', personId, facts: { reference: fresh.reference, fromAt: fresh.fromAt, toAt: fresh.toAt } });
+  await trx
+    .insertInto('hire')
+    .values({
+      reference: fresh.reference,
+      class_id: fresh.classId,
+      unit_id: unit?.id ?? null,
+      from_at: fresh.fromAt,
+      to_at: fresh.toAt,
+    })
+    .execute();
+  if (unit)
+    await record(trx, {
+      unitId: unit.id,
+      at,
+      kind: 'hire-booked',
+      personId,
+      facts: { reference: fresh.reference, fromAt: fresh.fromAt, toAt: fresh.toAt },
+    });
 }
 
 async function overlapping(trx: Trx, unitId: number, span: { fromAt: string; toAt: string }): Promise<boolean> {
-  const row = await trx.selectFrom('hire').select('id').where('unit_id', '=', unitId).where('state', 'in', ['booked', 'out', 'back']).where('from_at', '<', new Date(span.toAt)).where('to_at', '>', new Date(span.fromAt)).executeTakeFirst();
+  const row = await trx
+    .selectFrom('hire')
+    .select('id')
+    .where('unit_id', '=', unitId)
+    .where('state', 'in', ['booked', 'out', 'back'])
+    .where('from_at', '<', new Date(span.toAt))
+    .where('to_at', '>', new Date(span.fromAt))
+    .executeTakeFirst();
   return row !== undefined;
 }
 
@@ -56,7 +83,13 @@ export async function hireBack(context: Context, actor: Actor, reference: string
     if (hire.state !== 'out' || hire.unit_id === null) refuse('not-hired', { reference, state: hire.state });
     const at = context.now();
     await trx.updateTable('hire').set({ state: 'back', back_at: at }).where('id', '=', hire.id).execute();
-    await record(trx, { unitId: hire.unit_id as number, at, kind: 'hire-back', personId: actor.id, facts: { reference } });
+    await record(trx, {
+      unitId: hire.unit_id as number,
+      at,
+      kind: 'hire-back',
+      personId: actor.id,
+      facts: { reference },
+    });
     await refreshReadiness(trx, hire.unit_id as number, at);
   });
   return oneHire(context, reference);
@@ -68,7 +101,14 @@ export async function cancelHire(context: Context, actor: Actor, reference: stri
     if (hire.state === 'cancelled') return;
     if (hire.state !== 'booked') refuse('already-out', { reference, state: hire.state });
     await trx.updateTable('hire').set({ state: 'cancelled' }).where('id', '=', hire.id).execute();
-    if (hire.unit_id !== null) await record(trx, { unitId: hire.unit_id, at: context.now(), kind: 'hire-cancelled', personId: actor.id, facts: { reference } });
+    if (hire.unit_id !== null)
+      await record(trx, {
+        unitId: hire.unit_id,
+        at: context.now(),
+        kind: 'hire-cancelled',
+        personId: actor.id,
+        facts: { reference },
+      });
   });
   return oneHire(context, reference);
 }
@@ -77,7 +117,10 @@ export async function cancelHire(context: Context, actor: Actor, reference: stri
 async function lockHire(trx: Trx, reference: string) {
   const seen = await trx.selectFrom('hire').select('unit_id').where('reference', '=', reference).executeTakeFirst();
   if (seen?.unit_id != null) await lockUnitById(trx, seen.unit_id);
-  return (await trx.selectFrom('hire').selectAll().where('reference', '=', reference).forUpdate().executeTakeFirst()) ?? refuse('not-found', { reference });
+  return (
+    (await trx.selectFrom('hire').selectAll().where('reference', '=', reference).forUpdate().executeTakeFirst()) ??
+    refuse('not-found', { reference })
+  );
 }
 
 async function oneHire({ db }: Context, reference: string): Promise<{ hires: HireLine[] }> {

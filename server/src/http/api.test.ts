@@ -6,7 +6,8 @@ import { problemIn, useYard } from '../testing/yard';
 
 const ALL = Object.entries(OPERATIONS) as [string, Operation][];
 const CLOSED = ALL.filter(([, operation]) => operation.who !== 'public');
-const pathOf = (operation: Operation): string => operation.path.replaceAll('{tag}', 'GE-01').replaceAll(/\{\w+\}/g, '1');
+const pathOf = (operation: Operation): string =>
+  operation.path.replaceAll('{tag}', 'GE-01').replaceAll(/\{\w+\}/g, '1');
 
 describe('the API', () => {
   const yard = useYard();
@@ -14,7 +15,11 @@ describe('the API', () => {
   test('every route but the public ones wants a sign-in', async () => {
     assert.ok(CLOSED.length > 25);
     for (const [id, operation] of CLOSED) {
-      const response = await yard.ask(operation.method.toUpperCase(), pathOf(operation), operation.method === 'get' ? {} : { body: {} });
+      const response = await yard.ask(
+        operation.method.toUpperCase(),
+        pathOf(operation),
+        operation.method === 'get' ? {} : { body: {} },
+      );
       assert.deepEqual([id, response.status, (await problemIn(response)).code], [id, 401, 'not-signed-in']);
     }
   });
@@ -24,7 +29,10 @@ describe('the API', () => {
     for (const [id, operation] of CLOSED) {
       if (id === 'signOut') continue;
       for (const role of ROLES) {
-        const response = await yard.ask(operation.method.toUpperCase(), pathOf(operation), { as: role, ...(operation.method === 'get' ? {} : { body: {} }) });
+        const response = await yard.ask(operation.method.toUpperCase(), pathOf(operation), {
+          as: role,
+          ...(operation.method === 'get' ? {} : { body: {} }),
+        });
         const mayNot = !(operation.who as readonly Role[]).includes(role);
         assert.equal(response.status === 403, mayNot, `${id} as ${role}: ${response.status}`);
         assert.ok(response.status < 500, `${id} as ${role}: ${response.status}`);
@@ -44,18 +52,38 @@ describe('the API', () => {
     assert.equal((await yard.ask('GET', '/api/units?cursor=%00', { as: 'lead' })).status, 422);
     assert.equal((await yard.ask('GET', '/api/units/GE-01/history?cursor=bm9wZQ', { as: 'lead' })).status, 422);
     assert.equal((await yard.ask('GET', '/api/units/%E0%A4%A', { as: 'lead' })).status, 400);
-    assert.equal((await yard.ask('POST', '/api/units/GE-01/notes', { as: 'lead', raw: JSON.stringify({ text: 'x'.repeat(2_000_000) }) })).status, 413);
-    assert.equal((await yard.ask('POST', '/api/units/GE-01/notes', { as: 'lead', body: { text: 'a\u0000b' } })).status, 422);
+    assert.equal(
+      (
+        await yard.ask('POST', '/api/units/GE-01/notes', {
+          as: 'lead',
+          raw: JSON.stringify({ text: 'x'.repeat(2_000_000) }),
+        })
+      ).status,
+      413,
+    );
+    assert.equal(
+      (await yard.ask('POST', '/api/units/GE-01/notes', { as: 'lead', body: { text: 'a\u0000b' } })).status,
+      422,
+    );
   });
 
   test('a photo is known by its bytes; 20 MB and a text file are refused', async () => {
-    const png = Buffer.from('iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==', 'base64');
+    const png = Buffer.from(
+      'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==',
+      'base64',
+    );
     const put = (id: string, raw: Buffer | string) => yard.ask('PUT', `/api/photos/${id}`, { as: 'technician', raw });
     const id = '11111111-1111-4111-8111-111111111111';
     assert.equal((await put(id, png)).status, 201);
     assert.equal((await put(id, png)).status, 201);
-    assert.equal((await problemIn(await put('22222222-2222-4222-8222-222222222222', 'just words'))).code, 'not-a-photo');
-    assert.equal((await problemIn(await put('33333333-3333-4333-8333-333333333333', Buffer.alloc(20_000_000)))).code, 'too-large');
+    assert.equal(
+      (await problemIn(await put('22222222-2222-4222-8222-222222222222', 'just words'))).code,
+      'not-a-photo',
+    );
+    assert.equal(
+      (await problemIn(await put('33333333-3333-4333-8333-333333333333', Buffer.alloc(20_000_000)))).code,
+      'too-large',
+    );
     const back = await yard.ask('GET', `/api/photos/${id}`, { as: 'counter' });
     assert.equal(back.headers.get('content-type'), 'image/png');
     assert.deepEqual(Buffer.from(await back.arrayBuffer()), png);
@@ -65,17 +93,21 @@ describe('the API', () => {
     const seen = await yard.ask('GET', '/api/units/GE-01', { as: 'lead' });
     const etag = seen.headers.get('etag') ?? '';
     assert.match(etag, /^"\d+"$/);
-    const change = (homeBay: string) => yard.ask('PATCH', '/api/units/GE-01', { as: 'lead', body: { homeBay }, headers: { 'If-Match': etag } });
+    const change = (homeBay: string) =>
+      yard.ask('PATCH', '/api/units/GE-01', { as: 'lead', body: { homeBay }, headers: { 'If-Match': etag } });
     assert.equal((await change('South 2')).status, 200);
     assert.equal((await problemIn(await change('South 3'))).code, 'changed-meanwhile');
   });
 
   test('history comes in pages that neither skip nor repeat', async () => {
     await yard.addUnit('GE-50');
-    for (let n = 0; n < 12; n++) await yard.ask('POST', '/api/units/GE-50/notes', { as: 'lead', body: { text: `note ${n}` } });
+    for (let n = 0; n < 12; n++)
+      await yard.ask('POST', '/api/units/GE-50/notes', { as: 'lead', body: { text: `note ${n}` } });
     const seen: string[] = [];
-    for (let cursor: string | null = ''; cursor !== null; ) {
-      const page = (await (await yard.ask('GET', `/api/units/GE-50/history?limit=5${cursor ? `&cursor=${cursor}` : ''}`, { as: 'lead' })).json()) as { records: { id: string }[]; next: string | null };
+    for (let cursor: string | null = ''; cursor !== null;) {
+      const page = (await (
+        await yard.ask('GET', `/api/units/GE-50/history?limit=5${cursor ? `&cursor=${cursor}` : ''}`, { as: 'lead' })
+      ).json()) as { records: { id: string }[]; next: string | null };
       seen.push(...page.records.map((record) => record.id));
       cursor = page.next;
     }
@@ -103,7 +135,8 @@ describe('people', () => {
   };
 
   test('somebody must be lead', async () => {
-    for (const body of [{ role: 'technician' }, { left: true }]) assert.equal((await problemIn(await change('lead', body))).code, 'last-lead');
+    for (const body of [{ role: 'technician' }, { left: true }])
+      assert.equal((await problemIn(await change('lead', body))).code, 'last-lead');
   });
 
   test('who left is signed out, not on the door, and can come back', async () => {
@@ -112,7 +145,11 @@ describe('people', () => {
     const { people } = (await (await yard.ask('GET', '/api/door')).json()) as { people: { role: string }[] };
     assert.ok(people.every((person) => person.role !== 'counter'));
     assert.equal((await change('counter', { left: false, pin: '777777' })).status, 200);
-    const { id } = await yard.db.selectFrom('person').select('id').where('role', '=', 'counter').executeTakeFirstOrThrow();
+    const { id } = await yard.db
+      .selectFrom('person')
+      .select('id')
+      .where('role', '=', 'counter')
+      .executeTakeFirstOrThrow();
     assert.equal((await yard.ask('POST', '/api/session', { body: { personId: id, pin: '12345' } })).status, 401);
     assert.equal((await yard.ask('POST', '/api/session', { body: { personId: id, pin: '777777' } })).status, 200);
   });
@@ -122,7 +159,8 @@ describe('signing in', () => {
   const yard = useYard(6);
 
   test('the cookie is for the server alone, and is dead after signing out', async () => {
-    const id = (await yard.db.selectFrom('person').select('id').where('role', '=', 'lead').executeTakeFirstOrThrow()).id;
+    const id = (await yard.db.selectFrom('person').select('id').where('role', '=', 'lead').executeTakeFirstOrThrow())
+      .id;
     const entered = await yard.ask('POST', '/api/session', { body: { personId: id, pin: '12345' } });
     const cookie = entered.headers.get('set-cookie') ?? '';
     assert.match(cookie, /HttpOnly/);
@@ -142,12 +180,16 @@ describe('signing in', () => {
   });
 
   test('the first lead can be made by the code only while there is nobody', async () => {
-    assert.equal((await yard.ask('POST', '/api/first-lead', { body: { code: 'first-code', name: 'Late', pin: '12345' } })).status, 404);
+    assert.equal(
+      (await yard.ask('POST', '/api/first-lead', { body: { code: 'first-code', name: 'Late', pin: '12345' } })).status,
+      404,
+    );
   });
 
   test('guessing is slowed down', async () => {
     const statuses: number[] = [];
-    for (let n = 0; n < 8; n++) statuses.push((await yard.ask('POST', '/api/session', { body: { personId: 1, pin: '99999' } })).status);
+    for (let n = 0; n < 8; n++)
+      statuses.push((await yard.ask('POST', '/api/session', { body: { personId: 1, pin: '99999' } })).status);
     assert.ok(statuses.includes(429), statuses.join());
   });
 });

@@ -28,7 +28,17 @@ export function httpApp({ context, installation, log, webFolder, signInsPerMinut
   app.use(compression());
   app.use('/api', (request, response, next) => {
     const began = process.hrtime.bigint();
-    response.on('finish', () => log.info({ method: request.method, path: request.path, status: response.statusCode, ms: Number(process.hrtime.bigint() - began) / 1e6 }, 'request'));
+    response.on('finish', () =>
+      log.info(
+        {
+          method: request.method,
+          path: request.path,
+          status: response.statusCode,
+          ms: Number(process.hrtime.bigint() - began) / 1e6,
+        },
+        'request',
+      ),
+    );
     response.setHeader('Cache-Control', 'no-store');
     next();
   });
@@ -40,7 +50,14 @@ export function httpApp({ context, installation, log, webFolder, signInsPerMinut
     handler: (_request, _response, next) => next(new Refusal('too-many')),
   });
   bindOperations(app, context, handlersOf(context, installation), { signIn: slowDown, firstLead: slowDown });
-  app.use('/api', (_request, response) => void response.status(404).type('application/problem+json').send(JSON.stringify(problemOf(new Refusal('not-found')))));
+  app.use(
+    '/api',
+    (_request, response) =>
+      void response
+        .status(404)
+        .type('application/problem+json')
+        .send(JSON.stringify(problemOf(new Refusal('not-found')))),
+  );
   if (webFolder !== null) serveWeb(app, webFolder);
   app.use(onError(log));
   return app;
@@ -63,5 +80,8 @@ function serveWeb(app: Express, folder: string): void {
   app.use('/_expo', express.static(path.join(folder, '_expo'), forever));
   app.use('/assets', express.static(path.join(folder, 'assets'), { ...forever, dotfiles: 'allow' }));
   app.use(express.static(folder, { setHeaders: (response) => void response.setHeader('Cache-Control', 'no-cache') }));
-  app.get('/{*any}', (_request, response) => void response.set('Cache-Control', 'no-cache').sendFile(path.join(folder, 'index.html')));
+  app.get(
+    '/{*any}',
+    (_request, response) => void response.set('Cache-Control', 'no-cache').sendFile(path.join(folder, 'index.html')),
+  );
 }

@@ -25,7 +25,16 @@ import { readUnits } from '../fleet/unitLines';
 import { readUnitPage } from '../fleet/unitPage';
 import { addHire, cancelHire, hireBack, readHires } from '../hires/hires';
 import { addJob, dropJob, finishJob, readJobs, startJob } from '../jobs/jobs';
-import { addPerson, changePerson, readDoor, readPeople, SESSION_DAYS, setPreferences, signIn, signOut } from '../people/sessions';
+import {
+  addPerson,
+  changePerson,
+  readDoor,
+  readPeople,
+  SESSION_DAYS,
+  setPreferences,
+  signIn,
+  signOut,
+} from '../people/sessions';
 import { addExchangePart, changeExchangePart, readExchangeParts } from '../parts/exchangeParts';
 import { addOrder, readOrders, receiveOrder, sendOrder } from '../parts/orders';
 import { askPart, changePartLine } from '../parts/partLines';
@@ -76,7 +85,8 @@ export function handlersOf(context: Context, installation: Installation): Handle
     units: async ({ query }) => readUnits(context, query),
     unit: async ({ params }) => readUnitPage(context, param(params, 'tag')),
     addUnit: async ({ actor, body }) => addUnit(context, actor, body),
-    changeUnit: async ({ actor, params, body, seenVersion }) => changeUnit(context, actor, param(params, 'tag'), body, seenVersion),
+    changeUnit: async ({ actor, params, body, seenVersion }) =>
+      changeUnit(context, actor, param(params, 'tag'), body, seenVersion),
     history: async ({ params, query }) => readHistory(context, param(params, 'tag'), query),
     addNote: async ({ actor, params, body }) => addNote(context, actor, param(params, 'tag'), body.text),
     correctReading: async ({ actor, params, body }) => correctReading(context, actor, param(params, 'tag'), body),
@@ -94,7 +104,8 @@ export function handlersOf(context: Context, installation: Installation): Handle
     addCheckIn: async ({ actor, body }) => addCheckIn(context, actor, body),
     checkIn: async ({ params }) => readCheckIn(context, param(params, 'id')),
     addCheckOut: async ({ actor, body }) => addCheckOut(context, actor, body),
-    putPhoto: async ({ actor, params, body }) => putPhoto(context, actor, param(params, 'id'), Buffer.isBuffer(body) ? body : Buffer.alloc(0)),
+    putPhoto: async ({ actor, params, body }) =>
+      putPhoto(context, actor, param(params, 'id'), Buffer.isBuffer(body) ? body : Buffer.alloc(0)),
     photo: async ({ params, response }) => sendPhoto(response, await readPhoto(context, param(params, 'id'))),
     photoThumb: async ({ params, response }) => sendPhoto(response, await readThumb(context, param(params, 'id'))),
 
@@ -102,7 +113,8 @@ export function handlersOf(context: Context, installation: Installation): Handle
     finding: async ({ params }) => readFinding(context, param(params, 'id')),
     unitFinding: async ({ params }) => ({ finding: await readUnitFinding(context, param(params, 'tag')) }),
     addEntry: async ({ actor, params, body }) => addEntry(context, actor, param(params, 'id'), body),
-    changeMachine: async ({ params, body, seenVersion }) => changeMachine(context, param(params, 'id'), body.machine as never, seenVersion),
+    changeMachine: async ({ params, body, seenVersion }) =>
+      changeMachine(context, param(params, 'id'), body.machine as never, seenVersion),
     confirmCauses: async ({ actor, params, body }) => confirmCauses(context, actor, param(params, 'id'), body),
     learned: async () => readLearned(db),
     forgetLearned: async ({ actor }) => forgetLearned(context, actor),
@@ -110,13 +122,22 @@ export function handlersOf(context: Context, installation: Installation): Handle
     jobs: async ({ query }) => readJobs(context, query),
     addJob: async ({ actor, body }) => addJob(context, actor, body),
     startJob: async ({ actor, params }) => startJob(context, actor, param(params, 'id')),
-    finishJob: async ({ actor, params, body, seenVersion }) => finishJob(context, actor, param(params, 'id'), body, seenVersion),
-    dropJob: async ({ actor, params, body, seenVersion }) => dropJob(context, actor, param(params, 'id'), body.why, seenVersion),
+    finishJob: async ({ actor, params, body, seenVersion }) =>
+      finishJob(context, actor, param(params, 'id'), body, seenVersion),
+    dropJob: async ({ actor, params, body, seenVersion }) =>
+      dropJob(context, actor, param(params, 'id'), body.why, seenVersion),
 
     card: async ({ params }) => readCard(context, param(params, 'id')),
-    addCardEntry: async ({ actor, params, body }) => addCardEntry(context, actor, param(params, 'id'), body as NewCardEntry),
-    cardPdf: async ({ params, response }) => sendPdf(response, `job-${param(params, 'id')}`, await cardPdf(context, param(params, 'id'), originOf(response))),
-    estimatePdf: async ({ params, query, response }) => sendPdf(response, `estimate-${param(params, 'id')}`, await estimatePdf(context, param(params, 'id'), query, originOf(response))),
+    addCardEntry: async ({ actor, params, body }) =>
+      addCardEntry(context, actor, param(params, 'id'), body as NewCardEntry),
+    cardPdf: async ({ params, response }) =>
+      sendPdf(response, `job-${param(params, 'id')}`, await cardPdf(context, param(params, 'id'), originOf(response))),
+    estimatePdf: async ({ params, query, response }) =>
+      sendPdf(
+        response,
+        `estimate-${param(params, 'id')}`,
+        await estimatePdf(context, param(params, 'id'), query, originOf(response)),
+      ),
     ways: async ({ params, query }) => readWays(context, param(params, 'id'), query),
     live: async ({ params, query, response }) => streamLive(context, param(params, 'id'), query.load, response),
     clocks: async ({ actor }) => readClocks(context, actor),
@@ -170,7 +191,10 @@ function sendCsv(response: Response, name: string, csv: string): undefined {
 }
 
 async function reaches({ db }: Context): Promise<boolean> {
-  return sql`select 1`.execute(db).then(() => true, () => false);
+  return sql`select 1`.execute(db).then(
+    () => true,
+    () => false,
+  );
 }
 
 function enter<T>(response: Response, { token, person }: { token: string; person: T }): T {
@@ -182,5 +206,6 @@ async function mustBeFirst({ db }: Context, installation: Installation, code: st
   const wanted = Buffer.from(installation.firstLeadCode ?? '');
   const given = Buffer.from(code);
   const fits = wanted.length > 0 && wanted.length === given.length && timingSafeEqual(wanted, given);
-  if (!fits || (await db.selectFrom('person').select('id').limit(1).executeTakeFirst())) refuse('not-found', { field: 'code' });
+  if (!fits || (await db.selectFrom('person').select('id').limit(1).executeTakeFirst()))
+    refuse('not-found', { field: 'code' });
 }

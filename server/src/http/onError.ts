@@ -18,13 +18,16 @@ const BY_CONSTRAINT: Readonly<Record<string, FailureCode>> = {
 const AWAY = /^(08|57P|53|40001|40P01)/;
 
 /** The one place that turns a failure into an answer: RFC 9457 problem details. */
-export const onError = (log: Logger): ErrorRequestHandler => (error, request, response, next) => {
-  if (response.headersSent) return next(error);
-  const refusal = toRefusal(error);
-  if (refusal.code === 'unexpected' || refusal.code === 'store-away') log.error({ error, path: request.path }, refusal.code);
-  const problem = problemOf(refusal);
-  response.status(problem.status).type('application/problem+json').send(JSON.stringify(problem));
-};
+export const onError =
+  (log: Logger): ErrorRequestHandler =>
+  (error, request, response, next) => {
+    if (response.headersSent) return next(error);
+    const refusal = toRefusal(error);
+    if (refusal.code === 'unexpected' || refusal.code === 'store-away')
+      log.error({ error, path: request.path }, refusal.code);
+    const problem = problemOf(refusal);
+    response.status(problem.status).type('application/problem+json').send(JSON.stringify(problem));
+  };
 
 function toRefusal(error: unknown): Refusal {
   if (error instanceof Refusal) return error;
@@ -33,7 +36,11 @@ function toRefusal(error: unknown): Refusal {
   return new Refusal(ofOther(error as { type?: string; code?: string; message?: string }));
 }
 
-const fieldFailures = (error: ValidationError): FieldFailure[] => (error.inner.length > 0 ? error.inner : [error]).map((inner) => ({ path: inner.path ?? '', message: inner.errors.join(' ') }));
+const fieldFailures = (error: ValidationError): FieldFailure[] =>
+  (error.inner.length > 0 ? error.inner : [error]).map((inner) => ({
+    path: inner.path ?? '',
+    message: inner.errors.join(' '),
+  }));
 
 function ofDatabase(error: pg.DatabaseError): Refusal {
   const own = BY_CONSTRAINT[error.constraint ?? ''] ?? BY_CONSTRAINT[error.code ?? ''];
@@ -47,7 +54,17 @@ function ofDatabase(error: pg.DatabaseError): Refusal {
 
 function ofOther(error: { type?: string; code?: string; message?: string }): FailureCode {
   if (error.type === 'entity.too.large') return 'too-large';
-  if (error.type?.startsWith('entity.') || error.type === 'encoding.unsupported' || error.type === 'request.aborted' || error instanceof URIError) return 'not-json';
-  const away = /ECONNREFUSED|ECONNRESET|ETIMEDOUT|EPIPE|ENOENT/.test(error.code ?? '') || /Connection terminated|timeout exceeded when trying to connect|Client has encountered a connection error/.test(error.message ?? '');
+  if (
+    error.type?.startsWith('entity.') ||
+    error.type === 'encoding.unsupported' ||
+    error.type === 'request.aborted' ||
+    error instanceof URIError
+  )
+    return 'not-json';
+  const away =
+    /ECONNREFUSED|ECONNRESET|ETIMEDOUT|EPIPE|ENOENT/.test(error.code ?? '') ||
+    /Connection terminated|timeout exceeded when trying to connect|Client has encountered a connection error/.test(
+      error.message ?? '',
+    );
   return away ? 'store-away' : 'unexpected';
 }

@@ -15,12 +15,29 @@ export interface Closing {
 export async function closeJob(trx: Trx, job: JobRow, closing: Closing): Promise<void> {
   await trx
     .updateTable('job')
-    .set({ state: closing.state, closed_at: closing.at, closed_by: closing.actor.id, closed_with: JSON.stringify(closing.with), version: job.version + 1 })
+    .set({
+      state: closing.state,
+      closed_at: closing.at,
+      closed_by: closing.actor.id,
+      closed_with: JSON.stringify(closing.with),
+      version: job.version + 1,
+    })
     .where('id', '=', job.id)
     .execute();
-  await trx.updateTable('clock').set({ result: 'stopped', ended_at: closing.at }).where('job_id', '=', job.id).where('result', 'is', null).execute();
+  await trx
+    .updateTable('clock')
+    .set({ result: 'stopped', ended_at: closing.at })
+    .where('job_id', '=', job.id)
+    .where('result', 'is', null)
+    .execute();
   await releaseParts(trx, job.id);
-  await record(trx, { unitId: job.unit_id, at: closing.at, kind: `job-${closing.state}`, personId: closing.actor.id, facts: { jobId: String(job.id), says: job.says, kind: job.kind, ...closing.with } });
+  await record(trx, {
+    unitId: job.unit_id,
+    at: closing.at,
+    kind: `job-${closing.state}`,
+    personId: closing.actor.id,
+    facts: { jobId: String(job.id), says: job.says, kind: job.kind, ...closing.with },
+  });
   if (closing.state === 'done' && job.work === 'oil-service') await restartOilService(trx, job.unit_id);
 }
 

@@ -6,7 +6,24 @@ export function jobRows(db: Db | Trx) {
     .selectFrom('job as j')
     .innerJoin('unit as ju', 'ju.id', 'j.unit_id')
     .leftJoin('person as jp', 'jp.id', 'j.started_by')
-    .select(['j.id', 'ju.tag', 'ju.class_id', 'j.kind', 'j.work', 'j.says', 'j.minutes', 'j.blocks', 'j.state', 'j.origins', 'j.why', 'j.caution', 'j.raised_at', 'jp.name as started_by', 'j.closed_at', 'j.version'])
+    .select([
+      'j.id',
+      'ju.tag',
+      'ju.class_id',
+      'j.kind',
+      'j.work',
+      'j.says',
+      'j.minutes',
+      'j.blocks',
+      'j.state',
+      'j.origins',
+      'j.why',
+      'j.caution',
+      'j.raised_at',
+      'jp.name as started_by',
+      'j.closed_at',
+      'j.version',
+    ])
     .orderBy('j.id');
 }
 
@@ -22,7 +39,11 @@ export const toJobLine = (row: JobRowRead): JobLine => ({
   minutes: row.minutes,
   blocks: row.blocks,
   state: row.state,
-  origins: [...row.origins].map((origin) => ({ kind: origin.kind, id: origin.id, ...(origin.exception ? { exception: origin.exception } : {}) })) as JobLine['origins'],
+  origins: [...row.origins].map((origin) => ({
+    kind: origin.kind,
+    id: origin.id,
+    ...(origin.exception ? { exception: origin.exception } : {}),
+  })) as JobLine['origins'],
   why: row.why,
   caution: row.caution,
   raisedAt: row.raised_at.toISOString(),

@@ -21,10 +21,20 @@ const STRICTNESS = ['none', 'prep', 'hold'] as const;
 async function raise(trx: Trx, { unitId, checkInId, verdict, at }: Raising, job: RaisedJob): Promise<string> {
   const reasons = reasonsFor(verdict, job);
   const why = reasons.map((reason) => reason.says);
-  const standing = await trx.selectFrom('job').selectAll().where('unit_id', '=', unitId).where('work', '=', job.work).where('state', 'in', STANDING_STATES).executeTakeFirst();
+  const standing = await trx
+    .selectFrom('job')
+    .selectAll()
+    .where('unit_id', '=', unitId)
+    .where('work', '=', job.work)
+    .where('state', 'in', STANDING_STATES)
+    .executeTakeFirst();
   if (standing) {
     const blocks = STRICTNESS[Math.max(STRICTNESS.indexOf(standing.blocks), STRICTNESS.indexOf(job.blocks))] ?? 'hold';
-    await trx.updateTable('job').set({ blocks, why: JSON.stringify([...new Set([...why, ...standing.why])]), version: standing.version + 1 }).where('id', '=', standing.id).execute();
+    await trx
+      .updateTable('job')
+      .set({ blocks, why: JSON.stringify([...new Set([...why, ...standing.why])]), version: standing.version + 1 })
+      .where('id', '=', standing.id)
+      .execute();
     return String(standing.id);
   }
   const { id } = await trx
@@ -50,4 +60,6 @@ async function raise(trx: Trx, { unitId, checkInId, verdict, at }: Raising, job:
 }
 
 const reasonsFor = (verdict: Verdict, job: RaisedJob): Reason[] =>
-  verdict.reasons.filter((reason) => job.origins.some((origin) => origin.kind === reason.origin.kind && origin.id === reason.origin.id));
+  verdict.reasons.filter((reason) =>
+    job.origins.some((origin) => origin.kind === reason.origin.kind && origin.id === reason.origin.id),
+  );

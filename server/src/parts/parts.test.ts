@@ -9,25 +9,40 @@ import { foundCheckIn } from '../testing/samples';
 import { problemIn, useYard } from '../testing/yard';
 import { httpSupplier } from './supplier';
 
-const CSV = 'number,says,cents,place,count,superseded_by,kit_of\r\nTV-1182,Gasket set,790,Shelf 3,2,,\r\nTV-2040,Carburettor,5400,Shelf 1,0,,\r\nTV-9000,Service kit,6500,Shelf 2,1,,TV-1182*2 TV-2040\r\nTV-1180,,,,,TV-1180A,\r\nTV-1180A,,,,,TV-1182,\r\n';
+const CSV =
+  'number,says,cents,place,count,superseded_by,kit_of\r\nTV-1182,Gasket set,790,Shelf 3,2,,\r\nTV-2040,Carburettor,5400,Shelf 1,0,,\r\nTV-9000,Service kit,6500,Shelf 2,1,,TV-1182*2 TV-2040\r\nTV-1180,,,,,TV-1180A,\r\nTV-1180A,,,,,TV-1182,\r\n';
 
 describe('parts', () => {
   const yard = useYard();
-  const take = async (csv: string) => (await (await yard.ask('POST', '/api/import/parts', { as: 'lead', raw: csv })).json()) as ImportReport;
-  const find = async (text: string) => (await (await yard.ask('GET', `/api/parts?find=${encodeURIComponent(text)}`, { as: 'technician' })).json()) as PartsReply;
+  const take = async (csv: string) =>
+    (await (await yard.ask('POST', '/api/import/parts', { as: 'lead', raw: csv })).json()) as ImportReport;
+  const find = async (text: string) =>
+    (await (
+      await yard.ask('GET', `/api/parts?find=${encodeURIComponent(text)}`, { as: 'technician' })
+    ).json()) as PartsReply;
   const job = async (tag: string): Promise<string> => {
     await yard.addUnit(tag);
     await yard.checkIn(foundCheckIn(tag, 'generator', '101.0', { exhaust: 'loose' }));
-    return ((await (await yard.ask('GET', `/api/jobs?tag=${tag}`, { as: 'technician' })).json()) as { jobs: { id: string }[] }).jobs[0]?.id ?? '';
+    return (
+      (
+        (await (await yard.ask('GET', `/api/jobs?tag=${tag}`, { as: 'technician' })).json()) as {
+          jobs: { id: string }[];
+        }
+      ).jobs[0]?.id ?? ''
+    );
   };
-  const ask = (jobId: string, number: string, count = 1, id = randomUUID()) => yard.ask('POST', `/api/jobs/${jobId}/parts`, { as: 'technician', body: { id, number, count } });
+  const ask = (jobId: string, number: string, count = 1, id = randomUUID()) =>
+    yard.ask('POST', `/api/jobs/${jobId}/parts`, { as: 'technician', body: { id, number, count } });
   const linesIn = async (answer: Response) => ((await answer.json()) as { lines: PartLine[] }).lines;
-  const deed = (line: string, what: string) => yard.ask('POST', `/api/part-lines/${line}/deed`, { as: 'technician', body: { deed: what } });
+  const deed = (line: string, what: string) =>
+    yard.ask('POST', `/api/part-lines/${line}/deed`, { as: 'technician', body: { deed: what } });
 
   test('CSV in: pieces, kits and old numbers; loops, forks and unknown pieces are refused by line', async () => {
     const report = await take(CSV);
     assert.deepEqual([report.taken, report.refused], [5, 0]);
-    const bad = await take('number,says,cents,place,count,superseded_by,kit_of\r\nTV-1182,,,,,TV-1180,\r\nTV-1180,,,,,TV-7777,\r\nTV-9001,Kit,1,,0,,TV-NONE*2\r\nTV-1182,Again,1,,1,,\r\n');
+    const bad = await take(
+      'number,says,cents,place,count,superseded_by,kit_of\r\nTV-1182,,,,,TV-1180,\r\nTV-1180,,,,,TV-7777,\r\nTV-9001,Kit,1,,0,,TV-NONE*2\r\nTV-1182,Again,1,,1,,\r\n',
+    );
     assert.equal(bad.taken, 0);
     assert.match(bad.lines[0]?.why ?? '', /loop/);
     assert.match(bad.lines[1]?.why ?? '', /fork/);
@@ -36,7 +51,10 @@ describe('parts', () => {
 
   test('any old number finds today’s; what comes out goes in again', async () => {
     const { parts, today } = await find('tv-1180');
-    assert.deepEqual([today?.number, today?.through, parts[0]?.number, parts[0]?.onHand], ['TV-1182', ['TV-1180', 'TV-1180A'], 'TV-1182', 2]);
+    assert.deepEqual(
+      [today?.number, today?.through, parts[0]?.number, parts[0]?.onHand],
+      ['TV-1182', ['TV-1180', 'TV-1180A'], 'TV-1182', 2],
+    );
     const csv = await (await yard.ask('GET', '/api/export/parts', { as: 'counter' })).text();
     assert.match(csv, /TV-9000,Service kit,6500,Shelf 2,1,,TV-1182\*2 TV-2040\*1/);
     assert.match(csv, /TV-1180A,,,,,TV-1182,/);
@@ -55,13 +73,21 @@ describe('parts', () => {
     await deed(line?.id ?? '', 'return');
     assert.equal((await find('TV-1182')).parts[0]?.onHand, 2);
     assert.equal((await linesIn(await deed(other?.id ?? '', 'reserve')))[0]?.state, 'reserved');
-    await assert.rejects(yard.db.insertInto('part_move').values({ part_id: 1, change: -50, why: 'used', note: null, line_id: null, person_id: null, at: new Date() }).execute(), /shelf/);
+    await assert.rejects(
+      yard.db
+        .insertInto('part_move')
+        .values({ part_id: 1, change: -50, why: 'used', note: null, line_id: null, person_id: null, at: new Date() })
+        .execute(),
+      /shelf/,
+    );
   });
 
   test('the last piece is promised to one of two who ask at once', async () => {
     const jobs = [await job('GE-03'), await job('GE-04')];
     await take('number,says,cents,place,count,superseded_by,kit_of\r\nTV-3000,Last one,100,,1,,\r\n');
-    const states = (await Promise.all(jobs.map(async (id) => linesIn(await ask(id, 'TV-3000'))))).map((lines) => lines.at(-1)?.state);
+    const states = (await Promise.all(jobs.map(async (id) => linesIn(await ask(id, 'TV-3000'))))).map(
+      (lines) => lines.at(-1)?.state,
+    );
     assert.deepEqual(states.sort(), ['reserved', 'wanted']);
   });
 
@@ -73,14 +99,22 @@ describe('parts', () => {
     // Ids are tried until the simulated supplier is late with one: which it is goes by the key.
     let order: OrderLine | null = null;
     const orderId = randomUUID();
-    order = (await (await yard.ask('POST', '/api/orders', { as: 'technician', body: { id: orderId, lines: [line?.id] } })).json()) as OrderLine;
+    order = (await (
+      await yard.ask('POST', '/api/orders', { as: 'technician', body: { id: orderId, lines: [line?.id] } })
+    ).json()) as OrderLine;
     assert.deepEqual([order.state, order.lines[0]?.state, order.cents], ['placed', 'ordered', 5400]);
-    const twice = (await (await yard.ask('POST', '/api/orders', { as: 'technician', body: { id: orderId, lines: [line?.id] } })).json()) as OrderLine;
+    const twice = (await (
+      await yard.ask('POST', '/api/orders', { as: 'technician', body: { id: orderId, lines: [line?.id] } })
+    ).json()) as OrderLine;
     assert.equal(twice.supplierRef, order.supplierRef);
     yard.later(24 * 5);
-    const standing = (await (await yard.ask('POST', `/api/orders/${orderId}/send`, { as: 'technician' })).json()) as OrderLine;
+    const standing = (await (
+      await yard.ask('POST', `/api/orders/${orderId}/send`, { as: 'technician' })
+    ).json()) as OrderLine;
     assert.equal(standing.late, Date.parse(standing.expectedAt ?? '') > yard.now.getTime());
-    const came = (await (await yard.ask('POST', `/api/orders/${orderId}/receive`, { as: 'apprentice' })).json()) as OrderLine;
+    const came = (await (
+      await yard.ask('POST', `/api/orders/${orderId}/receive`, { as: 'apprentice' })
+    ).json()) as OrderLine;
     assert.deepEqual([came.state, came.lines[0]?.state], ['arrived', 'arrived']);
     assert.equal((await cardIn(yard, id)).job.state, 'open');
     assert.equal((await find('TV-2040')).parts[0]?.onHand, 1);
@@ -89,7 +123,8 @@ describe('parts', () => {
   });
 
   test('a quote follows what the supplier has replaced, and keeps it; what is not to be had is said', async () => {
-    const quote = async (number: string) => (await (await yard.ask('GET', `/api/parts/${number}/quote`, { as: 'technician' })).json()) as Quote;
+    const quote = async (number: string) =>
+      (await (await yard.ask('GET', `/api/parts/${number}/quote`, { as: 'technician' })).json()) as Quote;
     assert.deepEqual([(await quote('TV-1180')).number, (await quote('TV-1180')).cents], ['TV-1182', 790]);
     assert.deepEqual([(await quote('TV-2041')).obtainable, (await quote('TV-2041')).problem], [false, null]);
     assert.equal((await quote('NONSENSE')).problem, 'not-known');
@@ -99,7 +134,9 @@ describe('parts', () => {
     const id = await job('GE-06');
     await take('number,says,cents,place,count,superseded_by,kit_of\r\nTV-2041,Old carburettor,100,,0,,\r\n');
     const [line] = await linesIn(await ask(id, 'TV-2041'));
-    const order = (await (await yard.ask('POST', '/api/orders', { as: 'technician', body: { id: randomUUID(), lines: [line?.id] } })).json()) as OrderLine;
+    const order = (await (
+      await yard.ask('POST', '/api/orders', { as: 'technician', body: { id: randomUUID(), lines: [line?.id] } })
+    ).json()) as OrderLine;
     assert.equal(order.state, 'failed');
     assert.match(order.problem ?? '', /not to be had \(TV-2041\)/);
     assert.equal((await cardIn(yard, id)).parts[0]?.state, 'wanted');
@@ -117,10 +154,22 @@ describe('parts', () => {
     const id = await job('GE-08');
     const partId = randomUUID();
     const parts = async (answer: Response) => ((await answer.json()) as { parts: ExchangePart[] }).parts;
-    const [kept] = await parts(await yard.ask('POST', '/api/exchange-parts', { as: 'technician', body: { id: partId, says: 'Carburettor', number: 'TV-2040', jobId: id, place: 'Box 4' } }));
+    const [kept] = await parts(
+      await yard.ask('POST', '/api/exchange-parts', {
+        as: 'technician',
+        body: { id: partId, says: 'Carburettor', number: 'TV-2040', jobId: id, place: 'Box 4' },
+      }),
+    );
     assert.deepEqual([kept?.origin, kept?.state], ['GE-08', 'as-taken']);
-    for (const state of ['cleaned', 'proven', 'fitted']) assert.equal((await yard.ask('POST', `/api/exchange-parts/${partId}`, { as: 'technician', body: { state } })).status, 200);
-    assert.equal((await yard.ask('POST', `/api/exchange-parts/${partId}`, { as: 'technician', body: { state: 'proven' } })).status, 404);
+    for (const state of ['cleaned', 'proven', 'fitted'])
+      assert.equal(
+        (await yard.ask('POST', `/api/exchange-parts/${partId}`, { as: 'technician', body: { state } })).status,
+        200,
+      );
+    assert.equal(
+      (await yard.ask('POST', `/api/exchange-parts/${partId}`, { as: 'technician', body: { state: 'proven' } })).status,
+      404,
+    );
   });
 });
 
@@ -128,7 +177,9 @@ describe('a supplier that is down, slow or lying', () => {
   const servers: Server[] = [];
   after(() => servers.forEach((server) => server.close()));
   const patience = { timeoutMs: 120, tries: 3, pauseMs: 5 };
-  const answering = async (answer: (asked: number) => { status?: number; body?: string; waitMs?: number }): Promise<{ url: string; asked: () => number }> => {
+  const answering = async (
+    answer: (asked: number) => { status?: number; body?: string; waitMs?: number },
+  ): Promise<{ url: string; asked: () => number }> => {
     let asked = 0;
     const server = createServer((_, response) => {
       const { status = 200, body = '', waitMs = 0 } = answer(++asked);
@@ -138,7 +189,14 @@ describe('a supplier that is down, slow or lying', () => {
     await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
     return { url: `http://127.0.0.1:${(server.address() as AddressInfo).port}`, asked: () => asked };
   };
-  const good = JSON.stringify({ number: 'TV-1', supersededBy: null, says: 'x', obtainable: true, cents: 100, leadDays: 2 });
+  const good = JSON.stringify({
+    number: 'TV-1',
+    supersededBy: null,
+    says: 'x',
+    obtainable: true,
+    cents: 100,
+    leadDays: 2,
+  });
 
   test('is asked again with pauses, and believed when it answers', async () => {
     const { url, asked } = await answering((n) => (n < 3 ? { status: 503 } : { body: good }));

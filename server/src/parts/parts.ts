@@ -17,30 +17,84 @@ export async function readParts({ db, now }: Pick<Context, 'db' | 'now'>, find: 
   const edges = await readSupersessions(db);
   const today = find === '' ? null : todaysNumber(find, edges);
   const like = `%${find.replaceAll(/[\\%_]/g, '\\$&')}%`;
-  const old = edges.filter((edge) => edge.old.includes(find.toUpperCase())).map((edge) => todaysNumber(edge.old, edges)).flatMap((one) => (one.ok ? one.number : []));
+  const old = edges
+    .filter((edge) => edge.old.includes(find.toUpperCase()))
+    .map((edge) => todaysNumber(edge.old, edges))
+    .flatMap((one) => (one.ok ? one.number : []));
   const rows = await db
     .selectFrom('part')
     .selectAll()
-    .$if(find !== '', (query) => query.where((eb) => eb.or([eb('number', 'ilike', like), eb('says', 'ilike', like), ...(old.length > 0 ? [eb('number', 'in', old)] : [])])))
+    .$if(find !== '', (query) =>
+      query.where((eb) =>
+        eb.or([
+          eb('number', 'ilike', like),
+          eb('says', 'ilike', like),
+          ...(old.length > 0 ? [eb('number', 'in', old)] : []),
+        ]),
+      ),
+    )
     .orderBy('says')
     .limit(SHOWN)
     .execute();
-  const formerly = (number: string): string[] => edges.filter((edge) => { const one = todaysNumber(edge.old, edges); return one.ok && one.number === number; }).map((edge) => edge.old);
-  return { parts: await toParts(db, rows, formerly, now()), today: today?.ok && today.through.length > 0 ? { asked: find.toUpperCase(), number: today.number, through: [...today.through] } : null };
+  const formerly = (number: string): string[] =>
+    edges
+      .filter((edge) => {
+        const one = todaysNumber(edge.old, edges);
+        return one.ok && one.number === number;
+      })
+      .map((edge) => edge.old);
+  return {
+    parts: await toParts(db, rows, formerly, now()),
+    today:
+      today?.ok && today.through.length > 0
+        ? { asked: find.toUpperCase(), number: today.number, through: [...today.through] }
+        : null,
+  };
 }
 
 type PartRow = { id: number; number: string; says: string; cents: number; place: string; kind: 'piece' | 'kit' };
 
-async function toParts(db: Db, rows: readonly PartRow[], formerly: (number: string) => string[], now: Date): Promise<Part[]> {
+async function toParts(
+  db: Db,
+  rows: readonly PartRow[],
+  formerly: (number: string) => string[],
+  now: Date,
+): Promise<Part[]> {
   const ids = rows.map((row) => row.id);
   if (ids.length === 0) return [];
   const shelf = await shelfOf(db, ids);
-  const used = await db.selectFrom('part_move').select('part_id').select(sql<number>`(-sum(change))::int`.as('count')).where('part_id', 'in', ids).where('why', '=', 'used').where('at', '>', new Date(now.getTime() - YEAR_DAYS * 86_400_000)).groupBy('part_id').execute();
-  const pieces = await db.selectFrom('kit_piece as k').innerJoin('part as p', 'p.id', 'k.piece_id').select(['k.kit_id', 'p.number', 'p.says', 'k.count', 'p.cents']).where('k.kit_id', 'in', ids).execute();
+  const used = await db
+    .selectFrom('part_move')
+    .select('part_id')
+    .select(sql<number>`(-sum(change))::int`.as('count'))
+    .where('part_id', 'in', ids)
+    .where('why', '=', 'used')
+    .where('at', '>', new Date(now.getTime() - YEAR_DAYS * 86_400_000))
+    .groupBy('part_id')
+    .execute();
+  const pieces = await db
+    .selectFrom('kit_piece as k')
+    .innerJoin('part as p', 'p.id', 'k.piece_id')
+    .select(['k.kit_id', 'p.number', 'p.says', 'k.count', 'p.cents'])
+    .where('k.kit_id', 'in', ids)
+    .execute();
   return rows.map((row) => ({
-    number: row.number, says: row.says, cents: row.cents, place: row.place, kind: row.kind, onHand: shelf.get(row.id)?.onHand ?? 0, reserved: shelf.get(row.id)?.reserved ?? 0,
-    reorderAt: reorderPoint((used.find((entry) => entry.part_id === row.id)?.count ?? 0) / YEAR_DAYS, LEAD_DAYS, SERVICE_LEVEL), formerly: formerly(row.number),
-    pieces: pieces.filter((piece) => piece.kit_id === row.id).map(({ number, says, count, cents }) => ({ number, says, count, cents })),
+    number: row.number,
+    says: row.says,
+    cents: row.cents,
+    place: row.place,
+    kind: row.kind,
+    onHand: shelf.get(row.id)?.onHand ?? 0,
+    reserved: shelf.get(row.id)?.reserved ?? 0,
+    reorderAt: reorderPoint(
+      (used.find((entry) => entry.part_id === row.id)?.count ?? 0) / YEAR_DAYS,
+      LEAD_DAYS,
+      SERVICE_LEVEL,
+    ),
+    formerly: formerly(row.number),
+    pieces: pieces
+      .filter((piece) => piece.kit_id === row.id)
+      .map(({ number, says, count, cents }) => ({ number, says, count, cents })),
   }));
 }
 
@@ -53,9 +107,18 @@ export interface NewPart {
 }
 
 export async function insertPart(trx: Trx, fresh: NewPart, at: Date, personId: number | null): Promise<number> {
-  if (await trx.selectFrom('part').select('id').where('number', '=', fresh.number).executeTakeFirst()) return refuse('already-there', { number: fresh.number });
-  const { id } = await trx.insertInto('part').values({ number: fresh.number, says: fresh.says, cents: fresh.cents, place: fresh.place }).returning('id').executeTakeFirstOrThrow();
-  if (fresh.count > 0) await trx.insertInto('part_move').values({ part_id: id, change: fresh.count, why: 'counted', note: null, line_id: null, person_id: personId, at }).execute();
+  if (await trx.selectFrom('part').select('id').where('number', '=', fresh.number).executeTakeFirst())
+    return refuse('already-there', { number: fresh.number });
+  const { id } = await trx
+    .insertInto('part')
+    .values({ number: fresh.number, says: fresh.says, cents: fresh.cents, place: fresh.place })
+    .returning('id')
+    .executeTakeFirstOrThrow();
+  if (fresh.count > 0)
+    await trx
+      .insertInto('part_move')
+      .values({ part_id: id, change: fresh.count, why: 'counted', note: null, line_id: null, person_id: personId, at })
+      .execute();
   return id;
 }
 
@@ -65,12 +128,29 @@ export async function addPart(context: Context, actor: Actor, fresh: NewPart): P
 }
 
 /** What was counted on the shelf stands from now on; never fewer than are promised to cards. */
-export async function countPart(context: Context, actor: Actor, number: string, counted: { count: number; why: string }): Promise<PartsReply> {
+export async function countPart(
+  context: Context,
+  actor: Actor,
+  number: string,
+  counted: { count: number; why: string },
+): Promise<PartsReply> {
   const part = await partOfNumber(context.db, number);
   await context.db.transaction().execute(async (trx) => {
     await freeOf(trx, part.id);
     const onHand = (await shelfOf(trx, [part.id])).get(part.id)?.onHand ?? 0;
-    if (counted.count !== onHand) await trx.insertInto('part_move').values({ part_id: part.id, change: counted.count - onHand, why: 'counted', note: counted.why, line_id: null, person_id: actor.id, at: context.now() }).execute();
+    if (counted.count !== onHand)
+      await trx
+        .insertInto('part_move')
+        .values({
+          part_id: part.id,
+          change: counted.count - onHand,
+          why: 'counted',
+          note: counted.why,
+          line_id: null,
+          person_id: actor.id,
+          at: context.now(),
+        })
+        .execute();
   });
   return readParts(context, part.number);
 }

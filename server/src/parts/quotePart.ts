@@ -14,10 +14,25 @@ export async function quotePart({ db, supplier }: Context, asked: string): Promi
   let at = own.number;
   for (;;) {
     const answer = await supplier.quote(at);
-    if (!answer.ok) return { asked: number, number: at, through, says: null, obtainable: false, cents: null, leadDays: null, problem: answer.code === 'refused' ? 'not-known' : answer.code };
+    if (!answer.ok)
+      return {
+        asked: number,
+        number: at,
+        through,
+        says: null,
+        obtainable: false,
+        cents: null,
+        leadDays: null,
+        problem: answer.code === 'refused' ? 'not-known' : answer.code,
+      };
     const { supersededBy, says, obtainable, cents, leadDays } = answer.value;
-    if (supersededBy === null || through.includes(supersededBy) || supersededBy === at) return { asked: number, number: at, through, says, obtainable, cents, leadDays, problem: null };
-    await db.insertInto('supersession').values({ old_number: at, by_number: supersededBy }).onConflict((conflict) => conflict.doNothing()).execute();
+    if (supersededBy === null || through.includes(supersededBy) || supersededBy === at)
+      return { asked: number, number: at, through, says, obtainable, cents, leadDays, problem: null };
+    await db
+      .insertInto('supersession')
+      .values({ old_number: at, by_number: supersededBy })
+      .onConflict((conflict) => conflict.doNothing())
+      .execute();
     through.push(at);
     at = supersededBy;
   }

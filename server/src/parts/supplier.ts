@@ -1,10 +1,28 @@
 import { array, boolean, number, object, string, type InferType } from 'yup';
 
 /** What a supplier says of a number. */
-const quoteSchema = object({ number: string().required(), supersededBy: string().nullable().default(null), says: string().nullable().default(null), obtainable: boolean().required(), cents: number().integer().min(0).nullable().default(null), leadDays: number().min(0).nullable().default(null) });
+const quoteSchema = object({
+  number: string().required(),
+  supersededBy: string().nullable().default(null),
+  says: string().nullable().default(null),
+  obtainable: boolean().required(),
+  cents: number().integer().min(0).nullable().default(null),
+  leadDays: number().min(0).nullable().default(null),
+});
 export type SupplierQuote = InferType<typeof quoteSchema>;
 
-const orderSchema = object({ order: string().required(), state: string().oneOf(['placed', 'late', 'sent']).required(), expectedAt: string().required(), lines: array(object({ number: string().required(), count: number().integer().min(1).required(), cents: number().integer().min(0).required() }).required()).required() });
+const orderSchema = object({
+  order: string().required(),
+  state: string().oneOf(['placed', 'late', 'sent']).required(),
+  expectedAt: string().required(),
+  lines: array(
+    object({
+      number: string().required(),
+      count: number().integer().min(1).required(),
+      cents: number().integer().min(0).required(),
+    }).required(),
+  ).required(),
+});
 export type SupplierOrder = InferType<typeof orderSchema>;
 
 export interface OrderedLine {
@@ -36,11 +54,26 @@ const PATIENCE: Patience = { timeoutMs: 4000, tries: 3, pauseMs: 250 };
 
 /** A supplier over HTTP and JSON: each question in a time, tried again with growing pauses; what it says is checked before it is believed. */
 export function httpSupplier(url: string, patience: Patience = PATIENCE): Supplier {
-  const ask = <T>(path: string, init: RequestInit, schema: { validate: (value: unknown, options: { strict: boolean }) => Promise<T> }) => again(patience, () => once(url + path, init, schema, patience.timeoutMs));
+  const ask = <T>(
+    path: string,
+    init: RequestInit,
+    schema: { validate: (value: unknown, options: { strict: boolean }) => Promise<T> },
+  ) => again(patience, () => once(url + path, init, schema, patience.timeoutMs));
   return {
-    quote: (number) => ask(`/parts/${encodeURIComponent(number)}`, {}, quoteSchema as never) as Promise<Answered<SupplierQuote>>,
-    order: (key, lines) => ask('/orders', { method: 'POST', headers: { 'content-type': 'application/json', 'idempotency-key': key }, body: JSON.stringify({ lines }) }, orderSchema as never) as Promise<Answered<SupplierOrder>>,
-    standing: (order) => ask(`/orders/${encodeURIComponent(order)}`, {}, orderSchema as never) as Promise<Answered<SupplierOrder>>,
+    quote: (number) =>
+      ask(`/parts/${encodeURIComponent(number)}`, {}, quoteSchema as never) as Promise<Answered<SupplierQuote>>,
+    order: (key, lines) =>
+      ask(
+        '/orders',
+        {
+          method: 'POST',
+          headers: { 'content-type': 'application/json', 'idempotency-key': key },
+          body: JSON.stringify({ lines }),
+        },
+        orderSchema as never,
+      ) as Promise<Answered<SupplierOrder>>,
+    standing: (order) =>
+      ask(`/orders/${encodeURIComponent(order)}`, {}, orderSchema as never) as Promise<Answered<SupplierOrder>>,
   };
 }
 
@@ -52,16 +85,28 @@ async function again<T>({ tries, pauseMs }: Patience, ask: () => Promise<Answere
   }
 }
 
-async function once<T>(url: string, init: RequestInit, schema: { validate: (value: unknown, options: { strict: boolean }) => Promise<T> }, timeoutMs: number): Promise<Answered<T>> {
+async function once<T>(
+  url: string,
+  init: RequestInit,
+  schema: { validate: (value: unknown, options: { strict: boolean }) => Promise<T> },
+  timeoutMs: number,
+): Promise<Answered<T>> {
   try {
     const response = await fetch(url, { ...init, signal: AbortSignal.timeout(timeoutMs) });
     if (response.status >= 500) return { ok: false, code: 'away' };
     const body = (await response.json()) as { why?: unknown; number?: unknown };
-    if (!response.ok) return { ok: false, code: 'refused', why: String(body.why ?? 'refused'), number: typeof body.number === 'string' ? body.number : null };
+    if (!response.ok)
+      return {
+        ok: false,
+        code: 'refused',
+        why: String(body.why ?? 'refused'),
+        number: typeof body.number === 'string' ? body.number : null,
+      };
     return { ok: true, value: await schema.validate(body, { strict: true }) };
   } catch (error) {
     if (error instanceof Error && error.name === 'TimeoutError') return { ok: false, code: 'slow' };
-    if (error instanceof SyntaxError || (error instanceof Error && error.name === 'ValidationError')) return { ok: false, code: 'nonsense' };
+    if (error instanceof SyntaxError || (error instanceof Error && error.name === 'ValidationError'))
+      return { ok: false, code: 'nonsense' };
     return { ok: false, code: 'away' };
   }
 }

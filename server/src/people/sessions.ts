@@ -18,16 +18,30 @@ const toPerson = (row: PersonRow): Person => ({
   id: row.id,
   name: row.name,
   role: row.role,
-  preferences: { units: row.preferences['units'] === 'metric' ? 'metric' : 'inch', theme: row.preferences['theme'] === 'dark' ? 'dark' : row.preferences['theme'] === 'light' ? 'light' : 'system' },
+  preferences: {
+    units: row.preferences['units'] === 'metric' ? 'metric' : 'inch',
+    theme: row.preferences['theme'] === 'dark' ? 'dark' : row.preferences['theme'] === 'light' ? 'light' : 'system',
+  },
 });
 
 /** Signs in and gives the session's token: only its hash is kept. */
-export async function signIn({ db, now }: Context, personId: number, pin: string): Promise<{ token: string; person: Person }> {
+export async function signIn(
+  { db, now }: Context,
+  personId: number,
+  pin: string,
+): Promise<{ token: string; person: Person }> {
   const row = await db.selectFrom('person').selectAll().where('id', '=', personId).executeTakeFirst();
   if (row === undefined || row.left_at !== null || !(await verify(row.pin_hash, pin))) return refuse('wrong-pin');
   const token = randomBytes(32).toString('base64url');
   await db.deleteFrom('session').where('expires_at', '<', now()).execute();
-  await db.insertInto('session').values({ token_hash: tokenHash(token), person_id: row.id, expires_at: new Date(now().getTime() + SESSION_DAYS * 86_400_000) }).execute();
+  await db
+    .insertInto('session')
+    .values({
+      token_hash: tokenHash(token),
+      person_id: row.id,
+      expires_at: new Date(now().getTime() + SESSION_DAYS * 86_400_000),
+    })
+    .execute();
   return { token, person: toPerson(row) };
 }
 
@@ -48,29 +62,71 @@ export async function signOut({ db }: Context, token: string): Promise<void> {
 
 /** What the sign-in screen shows: names to tap, and in the demo their PINs. */
 export async function readDoor({ db }: Pick<Context, 'db'>, demo: boolean): Promise<Door> {
-  const rows = await db.selectFrom('person').select(['id', 'name', 'role', 'demo_pin']).where('left_at', 'is', null).orderBy('id').limit(40).execute();
+  const rows = await db
+    .selectFrom('person')
+    .select(['id', 'name', 'role', 'demo_pin'])
+    .where('left_at', 'is', null)
+    .orderBy('id')
+    .limit(40)
+    .execute();
   return {
     yard: demo ? 'Ferry Landing Hire Yard' : 'Hire yard',
     demo,
     wantsFirstLead: rows.length === 0,
-    people: rows.map((row) => ({ id: row.id, name: row.name, role: row.role, ...(demo && row.demo_pin ? { demoPin: row.demo_pin } : {}) })),
+    people: rows.map((row) => ({
+      id: row.id,
+      name: row.name,
+      role: row.role,
+      ...(demo && row.demo_pin ? { demoPin: row.demo_pin } : {}),
+    })),
   };
 }
 
-export async function addPerson(db: Db, fresh: { name: string; role: Role; pin: string; demoPin?: string }): Promise<Person> {
-  if (await db.selectFrom('person').select('id').where('name', '=', fresh.name).executeTakeFirst()) refuse('already-there', { name: fresh.name });
-  const row = await db.insertInto('person').values({ name: fresh.name, role: fresh.role, pin_hash: await hashPin(fresh.pin), demo_pin: fresh.demoPin ?? null }).returningAll().executeTakeFirstOrThrow();
+export async function addPerson(
+  db: Db,
+  fresh: { name: string; role: Role; pin: string; demoPin?: string },
+): Promise<Person> {
+  if (await db.selectFrom('person').select('id').where('name', '=', fresh.name).executeTakeFirst())
+    refuse('already-there', { name: fresh.name });
+  const row = await db
+    .insertInto('person')
+    .values({ name: fresh.name, role: fresh.role, pin_hash: await hashPin(fresh.pin), demo_pin: fresh.demoPin ?? null })
+    .returningAll()
+    .executeTakeFirstOrThrow();
   return toPerson(row);
 }
 
-export async function setPreferences({ db }: Context, personId: number, preferences: Person['preferences']): Promise<Person> {
-  const row = await db.updateTable('person').set({ preferences: JSON.stringify(preferences) }).where('id', '=', personId).returningAll().executeTakeFirstOrThrow();
+export async function setPreferences(
+  { db }: Context,
+  personId: number,
+  preferences: Person['preferences'],
+): Promise<Person> {
+  const row = await db
+    .updateTable('person')
+    .set({ preferences: JSON.stringify(preferences) })
+    .where('id', '=', personId)
+    .returningAll()
+    .executeTakeFirstOrThrow();
   return toPerson(row);
 }
 
-export async function readPeople(db: Db): Promise<{ people: { id: number; name: string; role: Role; leftAt: string | null }[] }> {
-  const rows = await db.selectFrom('person').select(['id', 'name', 'role', 'left_at']).orderBy('left_at', (order) => order.asc().nullsFirst()).orderBy('name').execute();
-  return { people: rows.map((row) => ({ id: row.id, name: row.name, role: row.role, leftAt: row.left_at?.toISOString() ?? null })) };
+export async function readPeople(
+  db: Db,
+): Promise<{ people: { id: number; name: string; role: Role; leftAt: string | null }[] }> {
+  const rows = await db
+    .selectFrom('person')
+    .select(['id', 'name', 'role', 'left_at'])
+    .orderBy('left_at', (order) => order.asc().nullsFirst())
+    .orderBy('name')
+    .execute();
+  return {
+    people: rows.map((row) => ({
+      id: row.id,
+      name: row.name,
+      role: row.role,
+      leftAt: row.left_at?.toISOString() ?? null,
+    })),
+  };
 }
 
 export interface PersonChange {
@@ -84,7 +140,14 @@ export async function changePerson({ db, now }: Context, personId: number, chang
   const pinHash = change.pin === undefined ? undefined : await hashPin(change.pin);
   await db.transaction().execute(async (trx) => {
     // All leads are locked: two leads can not take each other's place away at once.
-    const leads = await trx.selectFrom('person').select('id').where('role', '=', 'lead').where('left_at', 'is', null).orderBy('id').forUpdate().execute();
+    const leads = await trx
+      .selectFrom('person')
+      .select('id')
+      .where('role', '=', 'lead')
+      .where('left_at', 'is', null)
+      .orderBy('id')
+      .forUpdate()
+      .execute();
     const row = await trx.selectFrom('person').selectAll().where('id', '=', personId).forUpdate().executeTakeFirst();
     if (row === undefined) return refuse('not-found', { id: personId });
     const remainsLead = (change.role ?? row.role) === 'lead' && !(change.left ?? row.left_at !== null);
@@ -98,7 +161,8 @@ export async function changePerson({ db, now }: Context, personId: number, chang
       })
       .where('id', '=', personId)
       .execute();
-    if (change.pin !== undefined || change.left) await trx.deleteFrom('session').where('person_id', '=', personId).execute();
+    if (change.pin !== undefined || change.left)
+      await trx.deleteFrom('session').where('person_id', '=', personId).execute();
   });
   return readPeople(db);
 }

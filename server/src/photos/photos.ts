@@ -14,7 +14,16 @@ export async function putPhoto({ db, now }: Context, actor: Actor, id: string, b
   const { width, height, mediaType } = measure(bytes);
   const fresh = await db
     .insertInto('photo')
-    .values({ id, person_id: actor.id, media_type: mediaType, width, height, bytes, thumb: await smallOf(bytes), taken_at: now() })
+    .values({
+      id,
+      person_id: actor.id,
+      media_type: mediaType,
+      width,
+      height,
+      bytes,
+      thumb: await smallOf(bytes),
+      taken_at: now(),
+    })
     .onConflict((conflict) => conflict.column('id').doNothing())
     .returning('id')
     .executeTakeFirst();
@@ -28,7 +37,11 @@ const SMALL_QUALITY = 70;
 /** The photo at thumbnail size. A file that only its head says is a photo is refused. */
 async function smallOf(bytes: Buffer): Promise<Buffer> {
   try {
-    return await sharp(bytes).rotate().resize(SMALL_EDGE, SMALL_EDGE, { fit: 'inside', withoutEnlargement: true }).jpeg({ quality: SMALL_QUALITY }).toBuffer();
+    return await sharp(bytes)
+      .rotate()
+      .resize(SMALL_EDGE, SMALL_EDGE, { fit: 'inside', withoutEnlargement: true })
+      .jpeg({ quality: SMALL_QUALITY })
+      .toBuffer();
   } catch {
     return refuse('not-a-photo');
   }
@@ -36,7 +49,9 @@ async function smallOf(bytes: Buffer): Promise<Buffer> {
 
 /** The photo, small. Photos from before there were small ones get theirs now. */
 export async function readThumb({ db }: Context, id: string): Promise<{ mediaType: string; bytes: Buffer }> {
-  const row = isUuid(id) ? await db.selectFrom('photo').select('thumb').where('id', '=', id).executeTakeFirst() : undefined;
+  const row = isUuid(id)
+    ? await db.selectFrom('photo').select('thumb').where('id', '=', id).executeTakeFirst()
+    : undefined;
   if (row === undefined) return refuse('not-found', { id });
   if (row.thumb) return { mediaType: 'image/jpeg', bytes: row.thumb };
   const thumb = await smallOf((await readPhoto({ db }, id)).bytes);
@@ -60,7 +75,12 @@ async function mustBeTheSame(db: Context['db'], id: string, bytes: Buffer): Prom
   if (!kept.bytes.equals(bytes)) refuse('key-reused', { id });
 }
 
-export async function readPhoto({ db }: Pick<Context, 'db'>, id: string): Promise<{ mediaType: string; bytes: Buffer }> {
-  const row = isUuid(id) ? await db.selectFrom('photo').select(['media_type', 'bytes']).where('id', '=', id).executeTakeFirst() : undefined;
+export async function readPhoto(
+  { db }: Pick<Context, 'db'>,
+  id: string,
+): Promise<{ mediaType: string; bytes: Buffer }> {
+  const row = isUuid(id)
+    ? await db.selectFrom('photo').select(['media_type', 'bytes']).where('id', '=', id).executeTakeFirst()
+    : undefined;
   return row ? { mediaType: row.media_type, bytes: row.bytes } : refuse('not-found', { id });
 }

@@ -41,10 +41,19 @@ export class Paper {
     const code = QRCode.create(link, { errorCorrectionLevel: 'M' }).modules;
     const cell = QR_EDGE / code.size;
     const left = doc.page.width - EDGE - QR_EDGE;
-    for (let row = 0; row < code.size; row++) for (let column = 0; column < code.size; column++) if (code.get(row, column)) doc.rect(left + column * cell, EDGE + row * cell, cell, cell);
+    for (let row = 0; row < code.size; row++)
+      for (let column = 0; column < code.size; column++)
+        if (code.get(row, column)) doc.rect(left + column * cell, EDGE + row * cell, cell, cell);
     doc.fill(INK);
-    doc.font('stencil').fontSize(34).fillColor(INK).text(tag, EDGE, EDGE - 4, { width: left - EDGE - 12 });
-    doc.font('strong').fontSize(15).text(says, { width: left - EDGE - 12 });
+    doc
+      .font('stencil')
+      .fontSize(34)
+      .fillColor(INK)
+      .text(tag, EDGE, EDGE - 4, { width: left - EDGE - 12 });
+    doc
+      .font('strong')
+      .fontSize(15)
+      .text(says, { width: left - EDGE - 12 });
     doc.font('text').fontSize(10);
     for (const line of under) doc.text(line, { width: left - EDGE - 12 });
     doc.y = Math.max(doc.y, EDGE + QR_EDGE) + 10;
@@ -56,13 +65,18 @@ export class Paper {
     const doc = this.#doc;
     if (doc.y > doc.page.height - EDGE - 60) doc.addPage();
     doc.moveDown(0.6).font('strong').fontSize(12).fillColor(INK).text(title, EDGE);
-    doc.moveTo(EDGE, doc.y + 2).lineTo(EDGE + this.#width, doc.y + 2).lineWidth(0.8).stroke(LINE);
+    doc
+      .moveTo(EDGE, doc.y + 2)
+      .lineTo(EDGE + this.#width, doc.y + 2)
+      .lineWidth(0.8)
+      .stroke(LINE);
     doc.y += 6;
     return this;
   }
 
   lines(lines: readonly string[], none = ''): this {
-    for (const line of lines.length > 0 ? lines : none ? [none] : []) this.#doc.font('text').fontSize(10).fillColor(INK).text(line, EDGE, undefined, { width: this.#width });
+    for (const line of lines.length > 0 ? lines : none ? [none] : [])
+      this.#doc.font('text').fontSize(10).fillColor(INK).text(line, EDGE, undefined, { width: this.#width });
     return this;
   }
 
@@ -72,10 +86,27 @@ export class Paper {
     for (const { says, done, under } of entries) {
       if (doc.y > doc.page.height - EDGE - 30) doc.addPage();
       const top = doc.y;
-      doc.rect(EDGE, top + 1, 10, 10).lineWidth(1).stroke(INK);
-      if (done) doc.moveTo(EDGE + 2, top + 6).lineTo(EDGE + 4.5, top + 9).lineTo(EDGE + 9, top + 2).lineWidth(1.6).stroke(INK);
-      doc.font('text').fontSize(10).fillColor(INK).text(says, EDGE + 18, top, { width: this.#width - 18 });
-      if (under) doc.fontSize(8.5).fillColor('#4b5049').text(under, EDGE + 18, undefined, { width: this.#width - 18 });
+      doc
+        .rect(EDGE, top + 1, 10, 10)
+        .lineWidth(1)
+        .stroke(INK);
+      if (done)
+        doc
+          .moveTo(EDGE + 2, top + 6)
+          .lineTo(EDGE + 4.5, top + 9)
+          .lineTo(EDGE + 9, top + 2)
+          .lineWidth(1.6)
+          .stroke(INK);
+      doc
+        .font('text')
+        .fontSize(10)
+        .fillColor(INK)
+        .text(says, EDGE + 18, top, { width: this.#width - 18 });
+      if (under)
+        doc
+          .fontSize(8.5)
+          .fillColor('#4b5049')
+          .text(under, EDGE + 18, undefined, { width: this.#width - 18 });
       doc.y += 3;
     }
     doc.x = EDGE;
@@ -83,24 +114,35 @@ export class Paper {
   }
 
   /** Columns by their share of the width; figures to the right. */
-  table(columns: readonly { readonly title: string; readonly share: number; readonly right?: boolean }[], rows: readonly (readonly string[])[]): this {
+  table(
+    columns: readonly { readonly title: string; readonly share: number; readonly right?: boolean }[],
+    rows: readonly (readonly string[])[],
+  ): this {
     const doc = this.#doc;
     const total = columns.reduce((sum, column) => sum + column.share, 0);
     const widths = columns.map((column) => (column.share / total) * this.#width);
     const line = (cells: readonly string[], font: string, size: number): void => {
       doc.font(font).fontSize(size);
-      const height = Math.max(...cells.map((cell, at) => doc.heightOfString(cell, { width: (widths[at] as number) - 6 })));
+      const height = Math.max(
+        ...cells.map((cell, at) => doc.heightOfString(cell, { width: (widths[at] as number) - 6 })),
+      );
       if (doc.y + height > doc.page.height - EDGE) doc.addPage();
       const top = doc.y;
       let left = EDGE;
       cells.forEach((cell, at) => {
-        doc.fillColor(INK).text(cell, left, top, { width: (widths[at] as number) - 6, align: columns[at]?.right ? 'right' : 'left' });
+        doc
+          .fillColor(INK)
+          .text(cell, left, top, { width: (widths[at] as number) - 6, align: columns[at]?.right ? 'right' : 'left' });
         left += widths[at] as number;
       });
       doc.y = top + height + 3;
       doc.x = EDGE;
     };
-    line(columns.map((column) => column.title), 'strong', 9);
+    line(
+      columns.map((column) => column.title),
+      'strong',
+      9,
+    );
     for (const row of rows) line(row, 'text', 10);
     return this;
   }
@@ -111,8 +153,16 @@ export class Paper {
     // It may stand in the foot of the sheet: a sheet of its own for a line to sign is lost.
     if (doc.y + SIGN_HEIGHT > doc.page.height - EDGE / 2) doc.addPage();
     const line = doc.y + SIGN_HEIGHT - 16;
-    doc.moveTo(EDGE, line).lineTo(EDGE + 220, line).lineWidth(0.8).stroke(INK);
-    doc.font('text').fontSize(9).fillColor(INK).text(who, EDGE, line + 4, { lineBreak: false });
+    doc
+      .moveTo(EDGE, line)
+      .lineTo(EDGE + 220, line)
+      .lineWidth(0.8)
+      .stroke(INK);
+    doc
+      .font('text')
+      .fontSize(9)
+      .fillColor(INK)
+      .text(who, EDGE, line + 4, { lineBreak: false });
     return this;
   }
 

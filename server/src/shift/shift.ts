@@ -18,9 +18,17 @@ const CHECK_IN_MINUTES = 6;
 export async function readShift({ db, now }: Context): Promise<Shift> {
   const at = now();
   const soonUntil = new Date(at.getTime() + SOON_HOURS * 3_600_000);
-  const units = (await unitRows(db).where('u.readiness', 'not in', ['gone', 'laid-up']).orderBy('u.tag').execute()).map(toUnitLine);
+  const units = (await unitRows(db).where('u.readiness', 'not in', ['gone', 'laid-up']).orderBy('u.tag').execute()).map(
+    toUnitLine,
+  );
   const jobs = (await jobRows(db).where('j.state', 'in', STANDING_STATES).execute()).map(toJobLine);
-  const hires = (await hireRows(db).where('h.state', 'in', ['booked', 'out', 'back']).where('h.from_at', '<', new Date(at.getTime() + 7 * 86_400_000)).orderBy('h.from_at').execute()).map(toHireLine);
+  const hires = (
+    await hireRows(db)
+      .where('h.state', 'in', ['booked', 'out', 'back'])
+      .where('h.from_at', '<', new Date(at.getTime() + 7 * 86_400_000))
+      .orderBy('h.from_at')
+      .execute()
+  ).map(toHireLine);
   const leaving = hires.filter((hire) => hire.state === 'booked' && Date.parse(hire.fromAt) <= soonUntil.getTime());
   const soon = shortfallLines(leaving, units, jobs);
   const waitingFor = new Set(soon.map((line) => line.tag));
@@ -33,18 +41,39 @@ export async function readShift({ db, now }: Context): Promise<Shift> {
     minutesBetween: [...back, ...soon].reduce((sum, line) => sum + line.minutes, 0),
     back,
     soon,
-    held: units.filter((unit) => unit.verdict.readiness === 'held' && !unit.verdict.notLookedAtSince && !waitingFor.has(unit.tag)).map((unit) => unitLine('held', unit, jobs)),
+    held: units
+      .filter(
+        (unit) => unit.verdict.readiness === 'held' && !unit.verdict.notLookedAtSince && !waitingFor.has(unit.tag),
+      )
+      .map((unit) => unitLine('held', unit, jobs)),
     bench: opened.map((job) => jobShiftLine(job)),
-    due: units.filter((unit) => unit.verdict.readiness !== 'out' && unit.hoursToOilService <= DUE_WITHIN_HOURS && !jobs.some((job) => job.tag === unit.tag && job.kind === 'service')).map(dueLine),
+    due: units
+      .filter(
+        (unit) =>
+          unit.verdict.readiness !== 'out' &&
+          unit.hoursToOilService <= DUE_WITHIN_HOURS &&
+          !jobs.some((job) => job.tag === unit.tag && job.kind === 'service'),
+      )
+      .map(dueLine),
     hires: hires.slice(0, 60),
   };
 }
 
-const minutesOf = (tag: string | null, jobs: readonly JobLine[]): number => jobs.filter((job) => job.tag === tag && job.blocks !== 'none').reduce((sum, job) => sum + job.minutes, 0);
+const minutesOf = (tag: string | null, jobs: readonly JobLine[]): number =>
+  jobs.filter((job) => job.tag === tag && job.blocks !== 'none').reduce((sum, job) => sum + job.minutes, 0);
 
 function unitLine(code: string, unit: UnitLine, jobs: readonly JobLine[]): ShiftLine {
   const job = jobs.find((entry) => entry.tag === unit.tag && entry.blocks !== 'none');
-  return { tag: unit.tag, classId: unit.classId, code, facts: { since: unit.readySince, readiness: unit.verdict.readiness }, because: unit.verdict.because, minutes: minutesOf(unit.tag, jobs), jobId: job?.id ?? null, reference: null };
+  return {
+    tag: unit.tag,
+    classId: unit.classId,
+    code,
+    facts: { since: unit.readySince, readiness: unit.verdict.readiness },
+    because: unit.verdict.because,
+    minutes: minutesOf(unit.tag, jobs),
+    jobId: job?.id ?? null,
+    reference: null,
+  };
 }
 
 function backLines(hires: readonly HireLine[], units: readonly UnitLine[], at: Date): ShiftLine[] {
@@ -55,13 +84,32 @@ function backLines(hires: readonly HireLine[], units: readonly UnitLine[], at: D
       const unit = units.find((entry) => entry.tag === hire.tag);
       if (unit === undefined) return [];
       const code = hire.state === 'back' ? 'back-not-looked-at' : 'overdue';
-      return [{ tag: unit.tag, classId: unit.classId, code, facts: { since: hire.backAt, dueAt: hire.toAt, nextFrom: unit.nextHire?.fromAt ?? null }, because: [], minutes: code === 'overdue' ? 0 : CHECK_IN_MINUTES, jobId: null, reference: hire.reference }];
+      return [
+        {
+          tag: unit.tag,
+          classId: unit.classId,
+          code,
+          facts: { since: hire.backAt, dueAt: hire.toAt, nextFrom: unit.nextHire?.fromAt ?? null },
+          because: [],
+          minutes: code === 'overdue' ? 0 : CHECK_IN_MINUTES,
+          jobId: null,
+          reference: hire.reference,
+        },
+      ];
     })
     .sort((a, b) => a.code.localeCompare(b.code));
 }
 
-function shortfallLines(leaving: readonly HireLine[], units: readonly UnitLine[], jobs: readonly JobLine[]): ShiftLine[] {
-  const standing = units.map((unit) => ({ tag: unit.tag, classId: unit.classId, fit: unit.verdict.readiness === 'fit' }));
+function shortfallLines(
+  leaving: readonly HireLine[],
+  units: readonly UnitLine[],
+  jobs: readonly JobLine[],
+): ShiftLine[] {
+  const standing = units.map((unit) => ({
+    tag: unit.tag,
+    classId: unit.classId,
+    fit: unit.verdict.readiness === 'fit',
+  }));
   return coverHires(leaving, standing).map((shortfall) => soonLine(shortfall, units, jobs));
 }
 
@@ -69,13 +117,54 @@ function soonLine(shortfall: Shortfall, units: readonly UnitLine[], jobs: readon
   const { hire } = shortfall;
   const classId = hire.classId as UnitLine['classId'];
   const base = { classId, reference: hire.reference };
-  if (shortfall.code === 'class-short') return { ...base, tag: null, code: 'class-short', facts: { fromAt: hire.fromAt, class: classOf(classId).name }, because: [], minutes: 0, jobId: null };
+  if (shortfall.code === 'class-short')
+    return {
+      ...base,
+      tag: null,
+      code: 'class-short',
+      facts: { fromAt: hire.fromAt, class: classOf(classId).name },
+      because: [],
+      minutes: 0,
+      jobId: null,
+    };
   const unit = units.find((entry) => entry.tag === hire.tag);
   const job = jobs.find((entry) => entry.tag === hire.tag && entry.blocks !== 'none');
-  const facts = { fromAt: hire.fromAt, readiness: unit?.verdict.readiness ?? 'gone', nearestFit: shortfall.nearestFit, backAt: unit?.verdict.notLookedAtSince ?? null, dueAt: unit?.verdict.dueAt ?? null };
-  return { ...base, tag: hire.tag, code: 'unit-not-fit', facts, because: unit?.verdict.because ?? [], minutes: minutesOf(hire.tag, jobs), jobId: job?.id ?? null };
+  const facts = {
+    fromAt: hire.fromAt,
+    readiness: unit?.verdict.readiness ?? 'gone',
+    nearestFit: shortfall.nearestFit,
+    backAt: unit?.verdict.notLookedAtSince ?? null,
+    dueAt: unit?.verdict.dueAt ?? null,
+  };
+  return {
+    ...base,
+    tag: hire.tag,
+    code: 'unit-not-fit',
+    facts,
+    because: unit?.verdict.because ?? [],
+    minutes: minutesOf(hire.tag, jobs),
+    jobId: job?.id ?? null,
+  };
 }
 
-const jobShiftLine = (job: JobLine): ShiftLine => ({ tag: job.tag, classId: job.classId, code: 'on-bench', facts: { by: job.startedBy, says: job.says }, because: job.why, minutes: job.minutes, jobId: job.id, reference: null });
+const jobShiftLine = (job: JobLine): ShiftLine => ({
+  tag: job.tag,
+  classId: job.classId,
+  code: 'on-bench',
+  facts: { by: job.startedBy, says: job.says },
+  because: job.why,
+  minutes: job.minutes,
+  jobId: job.id,
+  reference: null,
+});
 
-const dueLine = (unit: UnitLine): ShiftLine => ({ tag: unit.tag, classId: unit.classId, code: 'oil-service-due', facts: { left: unit.hoursToOilService, nextFrom: unit.nextHire?.fromAt ?? null }, because: [], minutes: 25, jobId: null, reference: null });
+const dueLine = (unit: UnitLine): ShiftLine => ({
+  tag: unit.tag,
+  classId: unit.classId,
+  code: 'oil-service-due',
+  facts: { left: unit.hoursToOilService, nextFrom: unit.nextHire?.fromAt ?? null },
+  because: [],
+  minutes: 25,
+  jobId: null,
+  reference: null,
+});

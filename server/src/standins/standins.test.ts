@@ -21,14 +21,24 @@ describe('the simulated load bank', () => {
 
   test('every fault it knows shows in some class at some load', () => {
     for (const family of Object.keys(LIVE_EFFECTS)) {
-      const shows = CLASS_IDS.some((classId) => extremes.some((load) => JSON.stringify(readingOf(classId, [family], load, 1, () => 0.5)) !== JSON.stringify(readingOf(classId, [], load, 1, () => 0.5))));
+      const shows = CLASS_IDS.some((classId) =>
+        extremes.some(
+          (load) =>
+            JSON.stringify(readingOf(classId, [family], load, 1, () => 0.5)) !==
+            JSON.stringify(readingOf(classId, [], load, 1, () => 0.5)),
+        ),
+      );
       assert.equal(shows, true, family);
     }
   });
 
   test('a starved set dies under load, and nothing reads below nothing', () => {
     assert.equal(readingOf('generator', ['fuel-supply'], 1, 0, () => 0.5).rpm, 0);
-    for (const family of Object.keys(LIVE_EFFECTS)) for (const value of Object.values(readingOf('generator', [family, 'governor', 'rings-and-bore'], 1, 4.7, () => 0))) assert.ok(value >= 0);
+    for (const family of Object.keys(LIVE_EFFECTS))
+      for (const value of Object.values(
+        readingOf('generator', [family, 'governor', 'rings-and-bore'], 1, 4.7, () => 0),
+      ))
+        assert.ok(value >= 0);
   });
 });
 
@@ -43,7 +53,11 @@ describe('the simulated supplier', () => {
 
   test('the same key is one order; another key is another', async () => {
     const lines = [{ number: 'TV-1182', count: 2 }];
-    const [one, again, other] = [await supplier().order('a', lines), await supplier().order('a', lines), await supplier().order('b', lines)];
+    const [one, again, other] = [
+      await supplier().order('a', lines),
+      await supplier().order('a', lines),
+      await supplier().order('b', lines),
+    ];
     assert.ok(one.ok && again.ok && other.ok);
     assert.equal(one.value.order, again.value.order);
     assert.notEqual(one.value.order, other.value.order);
@@ -72,7 +86,10 @@ describe('the simulated supplier', () => {
 
   test('with bad luck it fails now and then, and patience gets through', async () => {
     const unlucky = await startStandIns({ dayMs: 1000, failsOf100: 30, now: () => now });
-    const [hasty, patient] = [httpSupplier(unlucky.supplierUrl, { timeoutMs: 200, tries: 1, pauseMs: 1 }), httpSupplier(unlucky.supplierUrl, { timeoutMs: 200, tries: 8, pauseMs: 1 })];
+    const [hasty, patient] = [
+      httpSupplier(unlucky.supplierUrl, { timeoutMs: 200, tries: 1, pauseMs: 1 }),
+      httpSupplier(unlucky.supplierUrl, { timeoutMs: 200, tries: 8, pauseMs: 1 }),
+    ];
     const answers = await Promise.all(Array.from({ length: 30 }, () => hasty.quote('TV-2040')));
     assert.ok(answers.some((answer) => !answer.ok) && answers.some((answer) => answer.ok));
     assert.equal((await patient.quote('TV-2040')).ok, true);

@@ -12,13 +12,26 @@ export interface StandIns {
 /** Starts the simulated outside on loopback, each a service of its own on a free port. */
 export async function startStandIns(manners: SupplierManners, everyMs?: number): Promise<StandIns> {
   const [supplier, loadBank] = await Promise.all([listen(supplierStandIn(manners)), listen(loadBankStandIn(everyMs))]);
-  return { supplierUrl: supplier.url, loadBankUrl: loadBank.url, stop: () => { supplier.stop(); loadBank.stop(); } };
+  return {
+    supplierUrl: supplier.url,
+    loadBankUrl: loadBank.url,
+    stop: () => {
+      supplier.stop();
+      loadBank.stop();
+    },
+  };
 }
 
 function listen(app: Express): Promise<{ url: string; stop: () => void }> {
   return new Promise((resolve, reject) => {
     const server = app.listen(0, '127.0.0.1', () => {
-      resolve({ url: `http://127.0.0.1:${(server.address() as AddressInfo).port}`, stop: () => { server.closeAllConnections(); server.close(); } });
+      resolve({
+        url: `http://127.0.0.1:${(server.address() as AddressInfo).port}`,
+        stop: () => {
+          server.closeAllConnections();
+          server.close();
+        },
+      });
     });
     server.on('error', reject);
   });

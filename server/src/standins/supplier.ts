@@ -59,23 +59,39 @@ export function supplierStandIn({ dayMs, failsOf100, now }: SupplierManners): Ex
   });
   app.get('/parts/:number', (request, response) => {
     const article = articleOf(request.params.number);
-    if (article === null) return void response.status(404).json({ why: 'no such number', number: request.params.number });
-    return void response.json({ number: article.number, supersededBy: article.supersededBy ?? null, says: article.says, obtainable: article.obtainable ?? true, cents: article.obtainable === false ? null : article.cents, leadDays: article.obtainable === false ? null : article.leadDays });
+    if (article === null)
+      return void response.status(404).json({ why: 'no such number', number: request.params.number });
+    return void response.json({
+      number: article.number,
+      supersededBy: article.supersededBy ?? null,
+      says: article.says,
+      obtainable: article.obtainable ?? true,
+      cents: article.obtainable === false ? null : article.cents,
+      leadDays: article.obtainable === false ? null : article.leadDays,
+    });
   });
   app.post('/orders', (request, response) => {
     const key = String(request.get('idempotency-key') ?? '');
-    const wanted = ((request.body as { lines?: { number?: unknown; count?: unknown }[] } | undefined)?.lines ?? []).map((line) => ({ number: String(line.number), count: Number(line.count) }));
+    const wanted = ((request.body as { lines?: { number?: unknown; count?: unknown }[] } | undefined)?.lines ?? []).map(
+      (line) => ({ number: String(line.number), count: Number(line.count) }),
+    );
     if (key === '' || wanted.length === 0) return void response.status(400).json({ why: 'a key and lines are wanted' });
     const before = orders.get(key);
     if (before) return void response.json(said(before, now()));
     for (const { number } of wanted) {
       const article = articleOf(number);
-      if (article === null || article.obtainable === false) return void response.status(409).json({ why: 'not to be had', number });
+      if (article === null || article.obtainable === false)
+        return void response.status(409).json({ why: 'not to be had', number });
     }
     const lines = wanted.map(({ number, count }) => ({ number, count, cents: articleOf(number)?.cents ?? 0 }));
     const days = Math.max(...lines.map((line) => articleOf(line.number)?.leadDays ?? 0));
     const isLate = roll(`late ${key}`) % 3 === 0;
-    const order = { order: `S-${roll(key) % 1_000_000}`, lines, promisedAt: now() + days * dayMs, comesAt: now() + (days + (isLate ? 2 : 0)) * dayMs };
+    const order = {
+      order: `S-${roll(key) % 1_000_000}`,
+      lines,
+      promisedAt: now() + days * dayMs,
+      comesAt: now() + (days + (isLate ? 2 : 0)) * dayMs,
+    };
     orders.set(key, order);
     return void response.status(201).json(said(order, now()));
   });
@@ -88,7 +104,12 @@ export function supplierStandIn({ dayMs, failsOf100, now }: SupplierManners): Ex
 
 function said(order: Order, now: number) {
   const state = now >= order.comesAt ? 'sent' : now > order.promisedAt ? 'late' : 'placed';
-  return { order: order.order, state, expectedAt: new Date(state === 'placed' ? order.promisedAt : order.comesAt).toISOString(), lines: order.lines };
+  return {
+    order: order.order,
+    state,
+    expectedAt: new Date(state === 'placed' ? order.promisedAt : order.comesAt).toISOString(),
+    lines: order.lines,
+  };
 }
 
 function articleOf(number: string): Article | null {

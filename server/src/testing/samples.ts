@@ -25,7 +25,18 @@ export function wellCheckIn(tag: string, classId: ClassId, typed: string, more: 
 }
 
 /** The same with one check not OK. */
-export function foundCheckIn(tag: string, classId: ClassId, typed: string, found: Readonly<Record<string, string>>, more: Partial<NewCheckIn> = {}): NewCheckIn {
+export function foundCheckIn(
+  tag: string,
+  classId: ClassId,
+  typed: string,
+  found: Readonly<Record<string, string>>,
+  more: Partial<NewCheckIn> = {},
+): NewCheckIn {
   const well = wellCheckIn(tag, classId, typed, more);
-  return { ...well, answers: well.answers.map((answer) => (found[answer.check] ? { ...answer, result: 'not-ok', exception: found[answer.check] } : answer)) } as NewCheckIn;
+  return {
+    ...well,
+    answers: well.answers.map((answer) =>
+      found[answer.check] ? { ...answer, result: 'not-ok', exception: found[answer.check] } : answer,
+    ),
+  } as NewCheckIn;
 }

@@ -31,8 +31,19 @@ export class TestYard {
     this.db = openDatabase(address, 6);
     await migrate(this.db);
     const standIns = await startStandIns({ dayMs: 86_400_000, failsOf100: 0, now: () => this.now.getTime() }, 20);
-    const context = { db: this.db, now: () => this.now, supplier: httpSupplier(standIns.supplierUrl, { timeoutMs: 500, tries: 2, pauseMs: 10 }), bench: httpLiveBench(standIns.loadBankUrl) };
-    const app = httpApp({ context, installation: { version: 'test', demo: false, firstLeadCode: 'first-code' }, log: pino({ level: 'silent' }), webFolder: null, signInsPerMinute });
+    const context = {
+      db: this.db,
+      now: () => this.now,
+      supplier: httpSupplier(standIns.supplierUrl, { timeoutMs: 500, tries: 2, pauseMs: 10 }),
+      bench: httpLiveBench(standIns.loadBankUrl),
+    };
+    const app = httpApp({
+      context,
+      installation: { version: 'test', demo: false, firstLeadCode: 'first-code' },
+      log: pino({ level: 'silent' }),
+      webFolder: null,
+      signInsPerMinute,
+    });
     const listening = app.listen(0, '127.0.0.1');
     await new Promise((resolve) => listening.once('listening', resolve));
     this.url = `http://127.0.0.1:${(listening.address() as AddressInfo).port}`;
@@ -65,16 +76,37 @@ export class TestYard {
 
   /** A unit of the class with some hours, last read ten days ago. */
   async addUnit(tag: string, classId: ClassId = 'generator', hours = 100): Promise<number> {
-    const model = await this.db.insertInto('model').values({ class_id: classId, make: 'Tuvellan', name: `Model ${tag}` }).returning('id').executeTakeFirstOrThrow();
+    const model = await this.db
+      .insertInto('model')
+      .values({ class_id: classId, make: 'Tuvellan', name: `Model ${tag}` })
+      .returning('id')
+      .executeTakeFirstOrThrow();
     const at = new Date(this.now.getTime() - 10 * 86_400_000);
-    return this.db.transaction().execute((trx) => insertUnit(trx, { tag, modelId: model.id, serial: `S-${tag}`, homeBay: 'North 1', meterReading: hours, meterOffset: 0 }, at, null));
+    return this.db
+      .transaction()
+      .execute((trx) =>
+        insertUnit(
+          trx,
+          { tag, modelId: model.id, serial: `S-${tag}`, homeBay: 'North 1', meterReading: hours, meterOffset: 0 },
+          at,
+          null,
+        ),
+      );
   }
 
-  async ask(method: string, path: string, options: { as?: Role; body?: unknown; raw?: string | Buffer; headers?: Record<string, string> } = {}): Promise<Response> {
+  async ask(
+    method: string,
+    path: string,
+    options: { as?: Role; body?: unknown; raw?: string | Buffer; headers?: Record<string, string> } = {},
+  ): Promise<Response> {
     const { as, body, raw, headers } = options;
     return fetch(this.url + path, {
       method,
-      headers: { ...(as ? { cookie: this.#cookies.get(as) ?? '' } : {}), ...(raw === undefined ? { 'content-type': 'application/json' } : {}), ...headers },
+      headers: {
+        ...(as ? { cookie: this.#cookies.get(as) ?? '' } : {}),
+        ...(raw === undefined ? { 'content-type': 'application/json' } : {}),
+        ...headers,
+      },
       ...(raw !== undefined ? { body: raw as never } : body === undefined ? {} : { body: JSON.stringify(body) }),
     });
   }

@@ -5,9 +5,18 @@ import { BenchScreen } from './BenchScreen';
 
 describe('the bench', () => {
   test('says how much there is, and puts what was begun first', async () => {
-    show(<BenchScreen />, { 'GET /api/jobs': { jobs: [jobLine(), jobLine({ id: '8', state: 'waits-part', says: 'New gun' }), jobLine({ id: '9', blocks: 'prep', kind: 'prep', says: 'Clean it', minutes: 45 })] } });
+    show(<BenchScreen />, {
+      'GET /api/jobs': {
+        jobs: [
+          jobLine(),
+          jobLine({ id: '8', state: 'waits-part', says: 'New gun' }),
+          jobLine({ id: '9', blocks: 'prep', kind: 'prep', says: 'Clean it', minutes: 45 }),
+        ],
+      },
+    });
     expect(await screen.findByText('3 jobs, 1 h 25 of hands-on work.')).toBeTruthy();
-    for (const heading of ['On the bench', 'Holds a unit', 'Prep and service']) expect(screen.getByText(heading)).toBeTruthy();
+    for (const heading of ['On the bench', 'Holds a unit', 'Prep and service'])
+      expect(screen.getByText(heading)).toBeTruthy();
     expect(screen.getByText(/waits for a part/)).toBeTruthy();
   });
 

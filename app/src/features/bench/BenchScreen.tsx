@@ -11,7 +11,12 @@ export function BenchScreen() {
   const jobs = useRead('jobs', { query: { state: 'open' } });
   const { job: chosen } = useLocalSearchParams<{ job?: string }>();
   const wide = useIsWide();
-  if (!jobs.data) return jobs.isError ? <Failure says="The bench can not be fetched just now." retry={() => void jobs.refetch()} /> : <Loading what="the bench" />;
+  if (!jobs.data)
+    return jobs.isError ? (
+      <Failure says="The bench can not be fetched just now." retry={() => void jobs.refetch()} />
+    ) : (
+      <Loading what="the bench" />
+    );
   const all = [...jobs.data.jobs].sort((a, b) => Number(b.id === chosen) - Number(a.id === chosen));
   const groups: readonly [string, JobLine[]][] = [
     ['On the bench', all.filter((job) => job.state !== 'waiting')],
@@ -30,7 +35,14 @@ export function BenchScreen() {
             {group.length === 0 ? <Empty says="Nothing here." /> : null}
             {group.map((job) => (
               <View key={job.id} className={job.id === chosen ? 'border-l-[6px] border-ink' : ''}>
-                <JobRow job={job} title={<Link href={`/u/${job.tag}`} className="font-stencil text-22 text-ink underline">{job.tag}</Link>} />
+                <JobRow
+                  job={job}
+                  title={
+                    <Link href={`/u/${job.tag}`} className="font-stencil text-22 text-ink underline">
+                      {job.tag}
+                    </Link>
+                  }
+                />
               </View>
             ))}
           </Section>

@@ -17,7 +17,20 @@ describe('a job’s card', () => {
   });
 
   test('a comeback is said with what was done then', async () => {
-    show(<CardScreen jobId="7" />, taking([STEPS], { comeback: { jobId: '3', says: 'New plug', closedAt: '2030-02-20T09:00:00Z', days: 12, hours: 8.5, did: 'Ran well', causes: ['Plug fouled'] } }));
+    show(
+      <CardScreen jobId="7" />,
+      taking([STEPS], {
+        comeback: {
+          jobId: '3',
+          says: 'New plug',
+          closedAt: '2030-02-20T09:00:00Z',
+          days: 12,
+          hours: 8.5,
+          did: 'Ran well',
+          causes: ['Plug fouled'],
+        },
+      }),
+    );
     expect(await screen.findByText('A comeback: 12 days and 8.5 h after the last proof.')).toBeTruthy();
     expect(screen.getByText('Then: New plug. Plug fouled. Ran well.')).toBeTruthy();
   });
@@ -40,7 +53,12 @@ describe('a job’s card', () => {
     await press('Clear the jet: change or drop');
     type('What is to be done', 'Clear both jets');
     await press('Change it');
-    await waitFor(() => expect(server.sent[0]?.body).toMatchObject({ kind: 'step-changed', facts: { stepId: 's2', says: 'Clear both jets', was: 'Clear the jet' } }));
+    await waitFor(() =>
+      expect(server.sent[0]?.body).toMatchObject({
+        kind: 'step-changed',
+        facts: { stepId: 's2', says: 'Clear both jets', was: 'Clear the jet' },
+      }),
+    );
     await press('Make it safe: change or drop');
     type('Not done: why', 'Was safe');
     await press('Drop the step');
@@ -48,16 +66,37 @@ describe('a job’s card', () => {
   });
 
   test('a usual job offers its things in their order; one tap takes one off to the next hole', async () => {
-    const server = show(<CardScreen jobId="7" />, taking([STEPS, entryOf('teardown-begun', { teardown: 'flywheel-off' })]));
+    const server = show(
+      <CardScreen jobId="7" />,
+      taking([STEPS, entryOf('teardown-begun', { teardown: 'flywheel-off' })]),
+    );
     await press('Off: Plug lead and plug');
     await press('Off: Blower housing with the starter');
     await waitFor(() => expect(server.sent).toHaveLength(2));
-    expect(server.sent.map((one) => [(one.body['facts'] as { what: string }).what, (one.body['facts'] as { place: number }).place])).toEqual([['Plug lead and plug', 1], ['Blower housing with the starter', 2]]);
+    expect(
+      server.sent.map((one) => [
+        (one.body['facts'] as { what: string }).what,
+        (one.body['facts'] as { place: number }).place,
+      ]),
+    ).toEqual([
+      ['Plug lead and plug', 1],
+      ['Blower housing with the starter', 2],
+    ]);
     expect(screen.getByText('Put back: 2 to go')).toBeTruthy();
   });
 
   test('a model’s own order comes before the usual one', async () => {
-    show(<CardScreen jobId="7" />, taking([STEPS, entryOf('teardown-begun', { teardown: 'head-off' })], { learnt: { 'head-off': [{ key: 'guard', what: 'Guard' }, { key: 'plug', what: 'Plug' }] } }));
+    show(
+      <CardScreen jobId="7" />,
+      taking([STEPS, entryOf('teardown-begun', { teardown: 'head-off' })], {
+        learnt: {
+          'head-off': [
+            { key: 'guard', what: 'Guard' },
+            { key: 'plug', what: 'Plug' },
+          ],
+        },
+      }),
+    );
     expect(await screen.findByRole('button', { name: 'Off: Guard' })).toBeTruthy();
     expect(screen.queryByRole('button', { name: 'Off: Muffler and guard' })).toBeNull();
   });
@@ -66,7 +105,10 @@ describe('a job’s card', () => {
     show(<CardScreen jobId="7" />, taking([STEPS, entryOf('taken-off', thingOf('t', 'Bowl', 1))]));
     expect(await screen.findByRole('button', { name: 'To the proof: things are off', disabled: true })).toBeTruthy();
     screen.unmount();
-    const server = show(<CardScreen jobId="7" />, taking([STEPS, entryOf('taken-off', thingOf('t', 'Bowl', 1)), entryOf('put-back', { thingId: 't' })]));
+    const server = show(
+      <CardScreen jobId="7" />,
+      taking([STEPS, entryOf('taken-off', thingOf('t', 'Bowl', 1)), entryOf('put-back', { thingId: 't' })]),
+    );
     await press('To the proof');
     await waitFor(() => expect(kinds(server.sent)).toEqual(['to-proof']));
     expect(router.navigate).toHaveBeenLastCalledWith('/j/7/proof');
@@ -74,7 +116,10 @@ describe('a job’s card', () => {
 
   test('what the server would not take is said and kept until it was seen', async () => {
     const replies = taking([STEPS, entryOf('taken-off', thingOf('t', 'Bowl', 1))]);
-    show(<CardScreen jobId="7" />, { ...replies, [ENTRIES]: refusal(409, 'card-refused', { why: { code: 'things-off', things: ['Bowl'] } }) });
+    show(<CardScreen jobId="7" />, {
+      ...replies,
+      [ENTRIES]: refusal(409, 'card-refused', { why: { code: 'things-off', things: ['Bowl'] } }),
+    });
     type(await screen.findByLabelText('Note').then(() => 'Note'), 'Cracked clamp');
     await press('Keep the note');
     expect(await screen.findByText('Not taken: a note: Cracked clamp.')).toBeTruthy();
@@ -107,31 +152,43 @@ describe('a job’s card', () => {
     await press('Wait, or try it');
     expect(screen.getByText('Off meanwhile: air box. A trial is never the proof.')).toBeTruthy();
     await press('It ran badly');
-    await waitFor(() => expect(server.sent[0]?.body).toMatchObject({ kind: 'trial-start', facts: { how: 'ran-badly' } }));
+    await waitFor(() =>
+      expect(server.sent[0]?.body).toMatchObject({ kind: 'trial-start', facts: { how: 'ran-badly' } }),
+    );
     expect(await screen.findByText(/^Trial start: ran badly/)).toBeTruthy();
   });
 
   test('a clock is started by its kind; one that has ended asks for its result', async () => {
-    const old = { ...entryOf('clock-started', { clockId: 'c', clock: 'drip-test', minutes: 5, stepId: null }), at: new Date(Date.now() - 3_600_000).toISOString() };
+    const old = {
+      ...entryOf('clock-started', { clockId: 'c', clock: 'drip-test', minutes: 5, stepId: null }),
+      at: new Date(Date.now() - 3_600_000).toISOString(),
+    };
     const server = show(<CardScreen jobId="7" />, taking([STEPS, old]));
     expect(await screen.findByText('It has ended. What came of it?')).toBeTruthy();
     await press('Drips');
-    await waitFor(() => expect(server.sent[0]?.body).toMatchObject({ kind: 'clock-ended', facts: { clockId: 'c', result: 'drips' } }));
+    await waitFor(() =>
+      expect(server.sent[0]?.body).toMatchObject({ kind: 'clock-ended', facts: { clockId: 'c', result: 'drips' } }),
+    );
     await press('Start a clock');
     fireEvent.press(screen.getByRole('button', { name: 'Battery charge' }));
     await press('Start: 4 h 00');
-    await waitFor(() => expect(server.sent[1]?.body).toMatchObject({ kind: 'clock-started', facts: { clock: 'charge', minutes: 240 } }));
+    await waitFor(() =>
+      expect(server.sent[1]?.body).toMatchObject({ kind: 'clock-started', facts: { clock: 'charge', minutes: 240 } }),
+    );
   });
 
   test('steps of an earlier edition are said to be so', async () => {
     show(<CardScreen jobId="7" />, taking([STEPS], { edition: 'later' }));
-    expect(await screen.findByText(/^The steps were laid by an earlier edition of the template \(now\); it is later now\./)).toBeTruthy();
+    expect(
+      await screen.findByText(/^The steps were laid by an earlier edition of the template \(now\); it is later now\./),
+    ).toBeTruthy();
   });
 
   test('the counter sees the card and can touch nothing of it', async () => {
     show(<CardScreen jobId="7" />, taking([STEPS]), { ...IVO, role: 'counter' });
     expect(await screen.findByRole('checkbox', { name: 'Make it safe', disabled: true })).toBeTruthy();
-    for (const name of ['Hands on', 'To the proof', 'Start a clock', 'Ask for a part', 'Something else came off']) expect(screen.queryByRole('button', { name })).toBeNull();
+    for (const name of ['Hands on', 'To the proof', 'Start a clock', 'Ask for a part', 'Something else came off'])
+      expect(screen.queryByRole('button', { name })).toBeNull();
   });
 
   test('a card that can not be fetched says so and can be asked again', async () => {

@@ -26,12 +26,21 @@ export function CardScreen({ jobId }: { readonly jobId: string }) {
   const { role, name } = usePerson();
   const [clockAsked, setClockAsked] = useState<{ clock: ClockId | null; stepId: string | null } | null>(null);
   const { reply, card, state } = handle;
-  if (reply === null || card === null) return handle.error ? <Page><Failure says={sentenceOf(handle.error)} retry={handle.retry} /></Page> : <Loading what="the card" />;
+  if (reply === null || card === null)
+    return handle.error ? (
+      <Page>
+        <Failure says={sentenceOf(handle.error)} retry={handle.retry} />
+      </Page>
+    ) : (
+      <Loading what="the card" />
+    );
   const ended = state === 'done' || state === 'dropped';
   const works = role !== 'counter' && !ended;
   const signs = role === 'technician' || role === 'lead';
   const head = <Head reply={reply} handle={handle} />;
-  const actions = works ? <Actions handle={handle} jobId={jobId} name={name} signs={signs} byLook={LOOK_ENDS_IT.includes(reply.job.kind)} /> : null;
+  const actions = works ? (
+    <Actions handle={handle} jobId={jobId} name={name} signs={signs} byLook={LOOK_ENDS_IT.includes(reply.job.kind)} />
+  ) : null;
   const steps = <Steps handle={handle} works={works} onClock={(clock, stepId) => setClockAsked({ clock, stepId })} />;
   const ledger = <Ledger handle={handle} jobId={jobId} works={works} />;
   const readings = <Readings handle={handle} works={works} />;
@@ -39,13 +48,38 @@ export function CardScreen({ jobId }: { readonly jobId: string }) {
   const parts = <PartsOfCard handle={handle} jobId={jobId} works={works} signs={signs} />;
   const notes = <NotesOfCard handle={handle} works={works} />;
   const paper = <Paper jobId={jobId} reply={reply} handle={handle} />;
-  if (!wide) return <Page>{head}{actions}{steps}{ledger}{clocks}{readings}{parts}{notes}{paper}</Page>;
+  if (!wide)
+    return (
+      <Page>
+        {head}
+        {actions}
+        {steps}
+        {ledger}
+        {clocks}
+        {readings}
+        {parts}
+        {notes}
+        {paper}
+      </Page>
+    );
   return (
     <Page wide>
       <View className="flex-row items-start gap-5">
-        <View className="min-w-0 flex-1 gap-5">{head}{actions}{steps}</View>
-        <View className="min-w-0 flex-1 gap-5">{ledger}{notes}</View>
-        <View className="w-[300px] gap-5">{clocks}{readings}{parts}{paper}</View>
+        <View className="min-w-0 flex-1 gap-5">
+          {head}
+          {actions}
+          {steps}
+        </View>
+        <View className="min-w-0 flex-1 gap-5">
+          {ledger}
+          {notes}
+        </View>
+        <View className="w-[300px] gap-5">
+          {clocks}
+          {readings}
+          {parts}
+          {paper}
+        </View>
       </View>
     </Page>
   );
@@ -53,7 +87,9 @@ export function CardScreen({ jobId }: { readonly jobId: string }) {
 
 function Head({ reply, handle }: { readonly reply: CardReply; readonly handle: CardHandle }) {
   const { job, unit, comeback, causes } = reply;
-  const cautions = [...new Set([job.caution, ...causes.map((id) => FAULTS[id as FaultId]?.caution)])].filter((id): id is CautionId => id != null && id in CAUTIONS);
+  const cautions = [...new Set([job.caution, ...causes.map((id) => FAULTS[id as FaultId]?.caution)])].filter(
+    (id): id is CautionId => id != null && id in CAUTIONS,
+  );
   return (
     <View className="gap-3">
       <View className="gap-1">
@@ -73,12 +109,17 @@ function Head({ reply, handle }: { readonly reply: CardReply; readonly handle: C
             {why}
           </Words>
         ))}
-        <Words size={13} tone="ink-soft">{`${unit.model} · ${unit.trueHours.toFixed(1)} h · raised ${sayDay(job.raisedAt)} · ${sayMinutes(job.minutes)} expected`}</Words>
+        <Words
+          size={13}
+          tone="ink-soft"
+        >{`${unit.model} · ${unit.trueHours.toFixed(1)} h · raised ${sayDay(job.raisedAt)} · ${sayMinutes(job.minutes)} expected`}</Words>
       </View>
       {comeback ? (
         <View className="gap-1 border-l-[6px] border-held bg-paper p-3" role="alert">
           <Words face="strong">{`A comeback: ${comeback.days} days${comeback.hours === null ? '' : ` and ${comeback.hours} h`} after the last proof.`}</Words>
-          <Words size={15}>{`Then: ${[comeback.says, ...comeback.causes, comeback.did].filter(Boolean).join('. ')}.`}</Words>
+          <Words
+            size={15}
+          >{`Then: ${[comeback.says, ...comeback.causes, comeback.did].filter(Boolean).join('. ')}.`}</Words>
           <Link href={`/j/${comeback.jobId}`} className="font-text text-15 text-ink underline">
             See that card
           </Link>
@@ -92,7 +133,19 @@ function Head({ reply, handle }: { readonly reply: CardReply; readonly handle: C
   );
 }
 
-function Actions({ handle, jobId, name, signs, byLook }: { readonly handle: CardHandle; readonly jobId: string; readonly name: string; readonly signs: boolean; readonly byLook: boolean }) {
+function Actions({
+  handle,
+  jobId,
+  name,
+  signs,
+  byLook,
+}: {
+  readonly handle: CardHandle;
+  readonly jobId: string;
+  readonly name: string;
+  readonly signs: boolean;
+  readonly byLook: boolean;
+}) {
   const [waiting, setWaiting] = useState(false);
   const { card, state } = handle;
   const mine = card?.handsOn.running.find((entry) => entry.by === name);
@@ -108,32 +161,78 @@ function Actions({ handle, jobId, name, signs, byLook }: { readonly handle: Card
       {state === 'waits-clock' || state === 'waits-part' || state === 'waits-decision' ? (
         <Button kind="main" tall label="Go on with it" onPress={() => handle.add('goes-on', { why: '' })} />
       ) : state === 'waiting' ? (
-        <Button kind="main" tall label="Take it to the bench" detail="Its steps are laid then" onPress={() => handle.add('hands-on', {})} />
+        <Button
+          kind="main"
+          tall
+          label="Take it to the bench"
+          detail="Its steps are laid then"
+          onPress={() => handle.add('hands-on', {})}
+        />
       ) : byLook ? null : (
-        <Button kind={stepsLeft && state !== 'to-prove' ? 'plain' : 'main'} tall={!stepsLeft || state === 'to-prove'} label={state === 'to-prove' ? 'Go on with the proof' : off ? 'To the proof: things are off' : 'To the proof'} disabled={off && state !== 'to-prove'} onPress={toProof} />
+        <Button
+          kind={stepsLeft && state !== 'to-prove' ? 'plain' : 'main'}
+          tall={!stepsLeft || state === 'to-prove'}
+          label={state === 'to-prove' ? 'Go on with the proof' : off ? 'To the proof: things are off' : 'To the proof'}
+          disabled={off && state !== 'to-prove'}
+          onPress={toProof}
+        />
       )}
       <View className="flex-row flex-wrap gap-2">
-        {state === 'waiting' ? null : <Button className="grow" kind={!mine && stepsLeft && state === 'open' ? 'main' : 'plain'} label={mine ? 'Hands off' : 'Hands on'} detail={spent.map(([who, minutes]) => `${who}: ${sayMinutes(minutes)}`).join(', ')} onPress={() => handle.add(mine ? 'hands-off' : 'hands-on', {})} />}
+        {state === 'waiting' ? null : (
+          <Button
+            className="grow"
+            kind={!mine && stepsLeft && state === 'open' ? 'main' : 'plain'}
+            label={mine ? 'Hands off' : 'Hands on'}
+            detail={spent.map(([who, minutes]) => `${who}: ${sayMinutes(minutes)}`).join(', ')}
+            onPress={() => handle.add(mine ? 'hands-off' : 'hands-on', {})}
+          />
+        )}
         <Button className="grow" label="Wait, or try it" onPress={() => setWaiting(true)} />
-        {signs ? <Button className="grow" label="Fix, replace, swap?" onPress={() => router.navigate(`/j/${jobId}/ways`)} /> : null}
+        {signs ? (
+          <Button className="grow" label="Fix, replace, swap?" onPress={() => router.navigate(`/j/${jobId}/ways`)} />
+        ) : null}
       </View>
       {card?.handsOn.running.map((entry) => (
-        <Words key={entry.by} size={13} tone="ink-soft">{`${entry.by} has hands on since ${sayDay(entry.since)}.`}</Words>
+        <Words
+          key={entry.by}
+          size={13}
+          tone="ink-soft"
+        >{`${entry.by} has hands on since ${sayDay(entry.since)}.`}</Words>
       ))}
-      {card?.decision ? <Words size={15}>{`Decided: ${WAY_WORD[card.decision.facts.way as keyof typeof WAY_WORD]?.toLowerCase() ?? card.decision.facts.way}${card.decision.facts.why ? ` (${card.decision.facts.why})` : ''}, ${card.decision.by ?? ''}.`}</Words> : null}
+      {card?.decision ? (
+        <Words
+          size={15}
+        >{`Decided: ${WAY_WORD[card.decision.facts.way as keyof typeof WAY_WORD]?.toLowerCase() ?? card.decision.facts.way}${card.decision.facts.why ? ` (${card.decision.facts.why})` : ''}, ${card.decision.by ?? ''}.`}</Words>
+      ) : null}
       {card?.trials.map((trial) => (
-        <Words key={trial.id} size={15}>{`Trial start: ${trial.facts.how.replaceAll('-', ' ')}. ${trial.facts.note}`}</Words>
+        <Words
+          key={trial.id}
+          size={15}
+        >{`Trial start: ${trial.facts.how.replaceAll('-', ' ')}. ${trial.facts.note}`}</Words>
       ))}
       {waiting ? <WaitSheet handle={handle} onClose={() => setWaiting(false)} /> : null}
     </View>
   );
 }
 
-function Paper({ jobId, reply, handle }: { readonly jobId: string; readonly reply: CardReply; readonly handle: CardHandle }) {
+function Paper({
+  jobId,
+  reply,
+  handle,
+}: {
+  readonly jobId: string;
+  readonly reply: CardReply;
+  readonly handle: CardHandle;
+}) {
   const stale = handle.card?.edition !== null && handle.card?.edition !== reply.edition;
   return (
     <Section title="On paper">
-      {stale ? <Words size={15} role="note">{`The steps were laid by an earlier edition of the template (${handle.card?.edition}); it is ${reply.edition} now. The card keeps its own.`}</Words> : null}
+      {stale ? (
+        <Words
+          size={15}
+          role="note"
+        >{`The steps were laid by an earlier edition of the template (${handle.card?.edition}); it is ${reply.edition} now. The card keeps its own.`}</Words>
+      ) : null}
       <View className="no-print flex-row flex-wrap gap-2">
         <Button className="grow" label="Card (PDF)" onPress={() => window.open(`/api/jobs/${jobId}/card.pdf`)} />
         <Button className="grow" label="Print this page" onPress={() => window.print()} />

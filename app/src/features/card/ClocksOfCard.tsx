@@ -8,7 +8,17 @@ import { sayMinutes } from '@/features/fleet';
 import type { CardHandle } from './useCard';
 
 /** The card's waits: what runs, what has ended and wants its result. */
-export function ClocksOfCard({ handle, works, asked, onAsked }: { readonly handle: CardHandle; readonly works: boolean; readonly asked: { readonly clock: ClockId | null; readonly stepId: string | null } | null; readonly onAsked: (asked: { clock: ClockId | null; stepId: string | null } | null) => void }) {
+export function ClocksOfCard({
+  handle,
+  works,
+  asked,
+  onAsked,
+}: {
+  readonly handle: CardHandle;
+  readonly works: boolean;
+  readonly asked: { readonly clock: ClockId | null; readonly stepId: string | null } | null;
+  readonly onAsked: (asked: { clock: ClockId | null; stepId: string | null } | null) => void;
+}) {
   const clocks = handle.card?.clocks ?? [];
   const now = useDeviceNow(1000) + handle.ahead;
   const running = clocks.filter((clock) => clock.result === null);
@@ -31,26 +41,69 @@ export function ClocksOfCard({ handle, works, asked, onAsked }: { readonly handl
               {left <= 0 ? 'It has ended. What came of it?' : kind.note}
             </Words>
             {works ? (
-              <View className="flex-row flex-wrap gap-2" role="group" aria-label={`Result of ${kind.says.toLowerCase()}`}>
+              <View
+                className="flex-row flex-wrap gap-2"
+                role="group"
+                aria-label={`Result of ${kind.says.toLowerCase()}`}
+              >
                 {Object.entries(kind.results).map(([id, [words]]) => (
-                  <Button key={id} className="grow" kind={left <= 0 ? 'main' : 'plain'} label={words} onPress={() => { handle.add('clock-ended', { clockId: clock.clockId, result: id, note: '' }); if (clock.stepId && kind.results[id]?.[1]) handle.add('step-done', { stepId: clock.stepId }); }} />
+                  <Button
+                    key={id}
+                    className="grow"
+                    kind={left <= 0 ? 'main' : 'plain'}
+                    label={words}
+                    onPress={() => {
+                      handle.add('clock-ended', { clockId: clock.clockId, result: id, note: '' });
+                      if (clock.stepId && kind.results[id]?.[1]) handle.add('step-done', { stepId: clock.stepId });
+                    }}
+                  />
                 ))}
-                {left > 0 ? <Button kind="quiet" label="Stop it" onPress={() => handle.add('clock-ended', { clockId: clock.clockId, result: 'stopped', note: '' })} /> : null}
+                {left > 0 ? (
+                  <Button
+                    kind="quiet"
+                    label="Stop it"
+                    onPress={() => handle.add('clock-ended', { clockId: clock.clockId, result: 'stopped', note: '' })}
+                  />
+                ) : null}
               </View>
             ) : null}
           </View>
         );
       })}
-      {clocks.filter((clock) => clock.result !== null).map((clock) => (
-        <Words key={clock.clockId} size={15}>{`${CLOCKS[clock.clock as ClockId].says}: ${((CLOCKS[clock.clock as ClockId] as ClockKind).results[clock.result ?? '']?.[0] ?? 'stopped').toLowerCase()}`}</Words>
-      ))}
-      {works ? <Button className="self-start" label="Start a clock" onPress={() => onAsked({ clock: null, stepId: null })} /> : null}
-      {asked ? <StartSheet asked={asked} onStart={(clock, minutes) => { handle.add('clock-started', { clockId: newId(), clock, minutes, stepId: asked.stepId }); onAsked(null); }} onClose={() => onAsked(null)} /> : null}
+      {clocks
+        .filter((clock) => clock.result !== null)
+        .map((clock) => (
+          <Words
+            key={clock.clockId}
+            size={15}
+          >{`${CLOCKS[clock.clock as ClockId].says}: ${((CLOCKS[clock.clock as ClockId] as ClockKind).results[clock.result ?? '']?.[0] ?? 'stopped').toLowerCase()}`}</Words>
+        ))}
+      {works ? (
+        <Button className="self-start" label="Start a clock" onPress={() => onAsked({ clock: null, stepId: null })} />
+      ) : null}
+      {asked ? (
+        <StartSheet
+          asked={asked}
+          onStart={(clock, minutes) => {
+            handle.add('clock-started', { clockId: newId(), clock, minutes, stepId: asked.stepId });
+            onAsked(null);
+          }}
+          onClose={() => onAsked(null)}
+        />
+      ) : null}
     </Section>
   );
 }
 
-function StartSheet({ asked, onStart, onClose }: { readonly asked: { readonly clock: ClockId | null }; readonly onStart: (clock: ClockId, minutes: number) => void; readonly onClose: () => void }) {
+function StartSheet({
+  asked,
+  onStart,
+  onClose,
+}: {
+  readonly asked: { readonly clock: ClockId | null };
+  readonly onStart: (clock: ClockId, minutes: number) => void;
+  readonly onClose: () => void;
+}) {
   const [clock, setClock] = useState<ClockId>(asked.clock ?? 'drip-test');
   const [text, setText] = useState(String(CLOCKS[clock].minutes));
   const minutes = Number(text);
@@ -59,12 +112,33 @@ function StartSheet({ asked, onStart, onClose }: { readonly asked: { readonly cl
     <Sheet title="Start a clock" open onClose={onClose}>
       <View className="flex-row flex-wrap gap-2">
         {CLOCK_IDS.map((id) => (
-          <Choice key={id} className="grow" label={CLOCKS[id].says} on={clock === id} onPress={() => { setClock(id); setText(String(CLOCKS[id].minutes)); }} />
+          <Choice
+            key={id}
+            className="grow"
+            label={CLOCKS[id].says}
+            on={clock === id}
+            onPress={() => {
+              setClock(id);
+              setText(String(CLOCKS[id].minutes));
+            }}
+          />
         ))}
       </View>
       <Words size={15}>{CLOCKS[clock].note}</Words>
-      <Field label="Minutes" value={text} onChangeText={setText} inputMode="numeric" wrong={right ? undefined : 'Whole minutes, up to two weeks.'} />
-      <Button kind="main" tall label={right ? `Start: ${sayMinutes(minutes)}` : 'Start'} disabled={!right} onPress={() => onStart(clock, minutes)} />
+      <Field
+        label="Minutes"
+        value={text}
+        onChangeText={setText}
+        inputMode="numeric"
+        wrong={right ? undefined : 'Whole minutes, up to two weeks.'}
+      />
+      <Button
+        kind="main"
+        tall
+        label={right ? `Start: ${sayMinutes(minutes)}` : 'Start'}
+        disabled={!right}
+        onPress={() => onStart(clock, minutes)}
+      />
     </Sheet>
   );
 }

@@ -16,19 +16,40 @@ const TRAYS = ['A', 'B', 'C'] as const;
 const OFFERED = 4;
 
 /** What was taken off, in order, where each thing lies and how it sat. */
-export function Ledger({ handle, jobId, works }: { readonly handle: CardHandle; readonly jobId: string; readonly works: boolean }) {
+export function Ledger({
+  handle,
+  jobId,
+  works,
+}: {
+  readonly handle: CardHandle;
+  readonly jobId: string;
+  readonly works: boolean;
+}) {
   const { card, reply, add } = handle;
   const [tray, setTray] = useState<string>('A');
   const [shown, setShown] = useState<string | null>(null);
   const [sheet, setSheet] = useState<'by-hand' | 'teardown' | null>(null);
   if (card === null) return null;
   const { things, putBack, onTrial } = card.ledger;
-  const usual = card.teardowns.flatMap((id): readonly UsualThing[] => reply?.learnt[id] ?? TEARDOWNS[id as TeardownId].things);
+  const usual = card.teardowns.flatMap(
+    (id): readonly UsualThing[] => reply?.learnt[id] ?? TEARDOWNS[id as TeardownId].things,
+  );
   const next = usual.filter((thing) => !things.some((one) => one.key === thing.key));
   const place = nextPlace(things, tray);
   const takeOff = (thing: Pick<UsualThing, 'what' | 'fasteners'> & { readonly key: string | null }) => {
     const thingId = newId();
-    add('taken-off', { thingId, what: thing.what, key: thing.key, tray, place, fasteners: thing.fasteners ?? [], orientation: '', linkHole: '', stack: [], quarterTurns: null });
+    add('taken-off', {
+      thingId,
+      what: thing.what,
+      key: thing.key,
+      tray,
+      place,
+      fasteners: thing.fasteners ?? [],
+      orientation: '',
+      linkHole: '',
+      stack: [],
+      quarterTurns: null,
+    });
     setShown(thingId);
   };
   const last = things.find((thing) => thing.thingId === shown) ?? null;
@@ -38,13 +59,30 @@ export function Ledger({ handle, jobId, works }: { readonly handle: CardHandle; 
         <View className="gap-2">
           <View className="flex-row items-center gap-2">
             {TRAYS.map((entry) => (
-              <Choice key={entry} className="flex-1" label={`Tray ${entry}`} on={tray === entry} onPress={() => setTray(entry)} />
+              <Choice
+                key={entry}
+                className="flex-1"
+                label={`Tray ${entry}`}
+                on={tray === entry}
+                onPress={() => setTray(entry)}
+              />
             ))}
           </View>
           <TrayCard things={things} tray={tray} next={place} />
           <View className="flex-row flex-wrap gap-2" role="group" aria-label="Comes off next">
             {next.slice(0, OFFERED).map((thing) => (
-              <Button key={thing.key} className="grow" label={thing.what} detail={thing.fasteners?.length ? thing.fasteners.map((entry) => `${entry.count} × ${entry.size}`).join(', ') : ''} aria-label={`Off: ${thing.what}`} onPress={() => takeOff(thing)} />
+              <Button
+                key={thing.key}
+                className="grow"
+                label={thing.what}
+                detail={
+                  thing.fasteners?.length
+                    ? thing.fasteners.map((entry) => `${entry.count} × ${entry.size}`).join(', ')
+                    : ''
+                }
+                aria-label={`Off: ${thing.what}`}
+                onPress={() => takeOff(thing)}
+              />
             ))}
           </View>
           <View className="flex-row gap-2">
@@ -54,16 +92,56 @@ export function Ledger({ handle, jobId, works }: { readonly handle: CardHandle; 
         </View>
       ) : null}
       {last ? <JustOff thing={last} handle={handle} /> : null}
-      {things.length === 0 ? <Empty says="Nothing is off. Each thing goes to a numbered hole, with a photo before it moves." /> : null}
+      {things.length === 0 ? (
+        <Empty says="Nothing is off. Each thing goes to a numbered hole, with a photo before it moves." />
+      ) : null}
       <View role="list">
         {[...things].reverse().map((thing) => (
-          <ThingRow key={thing.thingId} thing={thing} onPress={() => setShown(thing.thingId === shown ? null : thing.thingId)} />
+          <ThingRow
+            key={thing.thingId}
+            thing={thing}
+            onPress={() => setShown(thing.thingId === shown ? null : thing.thingId)}
+          />
         ))}
       </View>
-      {works && putBack.length > 0 ? <Button kind="main" tall label={`Put back: ${putBack.length} to go`} onPress={() => router.navigate(`/j/${jobId}/back`)} /> : null}
-      {onTrial.length > 0 ? <Words tone="held" role="note">{`Fitted for the trial only, to be replaced: ${onTrial.map((thing) => thing.what).join(', ')}.`}</Words> : null}
-      {sheet === 'by-hand' ? <ThingSheet title="What came off" onKeep={(facts) => { const thingId = newId(); add('taken-off', { ...facts, thingId, key: null, tray, place }); setShown(thingId); setSheet(null); }} onClose={() => setSheet(null)} /> : null}
-      {sheet === 'teardown' ? <UsualSheet known={card.teardowns} learnt={reply?.learnt ?? {}} ids={TEARDOWN_IDS} onPick={(id) => { add('teardown-begun', { teardown: id }); setSheet(null); }} onClose={() => setSheet(null)} /> : null}
+      {works && putBack.length > 0 ? (
+        <Button
+          kind="main"
+          tall
+          label={`Put back: ${putBack.length} to go`}
+          onPress={() => router.navigate(`/j/${jobId}/back`)}
+        />
+      ) : null}
+      {onTrial.length > 0 ? (
+        <Words
+          tone="held"
+          role="note"
+        >{`Fitted for the trial only, to be replaced: ${onTrial.map((thing) => thing.what).join(', ')}.`}</Words>
+      ) : null}
+      {sheet === 'by-hand' ? (
+        <ThingSheet
+          title="What came off"
+          onKeep={(facts) => {
+            const thingId = newId();
+            add('taken-off', { ...facts, thingId, key: null, tray, place });
+            setShown(thingId);
+            setSheet(null);
+          }}
+          onClose={() => setSheet(null)}
+        />
+      ) : null}
+      {sheet === 'teardown' ? (
+        <UsualSheet
+          known={card.teardowns}
+          learnt={reply?.learnt ?? {}}
+          ids={TEARDOWN_IDS}
+          onPick={(id) => {
+            add('teardown-begun', { teardown: id });
+            setSheet(null);
+          }}
+          onClose={() => setSheet(null)}
+        />
+      ) : null}
     </Section>
   );
 }
@@ -72,7 +150,12 @@ function ThingRow({ thing, onPress }: { readonly thing: Thing; readonly onPress:
   const off = thing.state === 'off' || thing.state === 'on-trial';
   return (
     <View role="listitem">
-      <Pressable role="button" aria-label={`${thing.what}, ${THING_WORD[thing.state]}, tray ${thing.tray} ${thing.place}`} onPress={onPress} className="min-h-[48px] flex-row items-center gap-3 border-b border-line py-1">
+      <Pressable
+        role="button"
+        aria-label={`${thing.what}, ${THING_WORD[thing.state]}, tray ${thing.tray} ${thing.place}`}
+        onPress={onPress}
+        className="min-h-[48px] flex-row items-center gap-3 border-b border-line py-1"
+      >
         <Words face="figures" size={22} className="w-[44px]">
           {thing.tray}
           {thing.place}
@@ -109,17 +192,54 @@ function JustOff({ thing, handle }: { readonly thing: Thing; readonly handle: Ca
           {thing.what}
         </Words>
       </View>
-      {shown ? <MarkedPhoto id={shown.photoId} marks={shown.marks} small says={`How ${thing.what.toLowerCase()} sat`} /> : null}
+      {shown ? (
+        <MarkedPhoto id={shown.photoId} marks={shown.marks} small says={`How ${thing.what.toLowerCase()} sat`} />
+      ) : null}
       <HowItSat thing={thing} />
       {photo.input}
-      {photo.wrong ? <Words tone="held" role="alert">{photo.wrong}</Words> : null}
+      {photo.wrong ? (
+        <Words tone="held" role="alert">
+          {photo.wrong}
+        </Words>
+      ) : null}
       <View className="flex-row flex-wrap gap-2">
-        <Button kind={shown ? 'plain' : 'main'} className="grow" label={shown ? 'Another photo' : 'Photo'} onPress={photo.take} />
+        <Button
+          kind={shown ? 'plain' : 'main'}
+          className="grow"
+          label={shown ? 'Another photo' : 'Photo'}
+          onPress={photo.take}
+        />
         {shown ? <Button className="grow" label="Mark it" onPress={() => setMarking(shown.photoId)} /> : null}
         <Button className="grow" label="How it sat" onPress={() => setEditing(true)} />
       </View>
-      {marking ? <MarkSheet id={marking} marks={thing.photos.find((entry) => entry.photoId === marking)?.marks ?? []} onKeep={(marks) => { handle.add('marked', { photoId: marking, marks: [...marks] }); setMarking(null); }} onClose={() => setMarking(null)} /> : null}
-      {editing ? <ThingSheet title={thing.what} thing={thing} onKeep={(facts) => { handle.add('thing-changed', { ...facts, thingId: thing.thingId, key: thing.key, tray: thing.tray, place: thing.place }); setEditing(false); }} onClose={() => setEditing(false)} /> : null}
+      {marking ? (
+        <MarkSheet
+          id={marking}
+          marks={thing.photos.find((entry) => entry.photoId === marking)?.marks ?? []}
+          onKeep={(marks) => {
+            handle.add('marked', { photoId: marking, marks: [...marks] });
+            setMarking(null);
+          }}
+          onClose={() => setMarking(null)}
+        />
+      ) : null}
+      {editing ? (
+        <ThingSheet
+          title={thing.what}
+          thing={thing}
+          onKeep={(facts) => {
+            handle.add('thing-changed', {
+              ...facts,
+              thingId: thing.thingId,
+              key: thing.key,
+              tray: thing.tray,
+              place: thing.place,
+            });
+            setEditing(false);
+          }}
+          onClose={() => setEditing(false)}
+        />
+      ) : null}
     </Card>
   );
 }
@@ -131,7 +251,9 @@ export function HowItSat({ thing, reverse = false }: { readonly thing: Thing; re
     ...thing.fasteners.map((entry) => `${entry.count} × ${entry.size}${entry.place ? `: ${entry.place}` : ''}`),
     ...(thing.orientation ? [thing.orientation] : []),
     ...(thing.linkHole ? [`Link in hole ${thing.linkHole}`] : []),
-    ...(stack.length > 0 ? [`${reverse ? 'Goes on in this order' : 'Came off in this order'}: ${stack.join(' · ')}`] : []),
+    ...(stack.length > 0
+      ? [`${reverse ? 'Goes on in this order' : 'Came off in this order'}: ${stack.join(' · ')}`]
+      : []),
     ...(thing.quarterTurns === null ? [] : [`${sayTurns(thing.quarterTurns)} out from lightly seated`]),
     ...(thing.by ? [`${thing.state === 'struck' ? 'Stays as it is' : 'By'}: ${thing.by}`] : []),
   ];

@@ -23,36 +23,72 @@ export function LiveBench({ jobId, handle, proof }: Props) {
   const readable = proof.readings.filter(({ reading }) => reading.live !== undefined);
   const here = readable.filter(({ reading }) => reading.atLoad === load);
   const takeAll = (latest: LiveReading) => {
-    for (const { reading } of here) if (latest[reading.live ?? ''] !== undefined) handle.add('proof-reading', { reading: reading.id, value: latest[reading.live ?? ''] as number, live: true });
+    for (const { reading } of here)
+      if (latest[reading.live ?? ''] !== undefined)
+        handle.add('proof-reading', { reading: reading.id, value: latest[reading.live ?? ''] as number, live: true });
   };
   const shown = [...new Map((here.length > 0 ? here : readable).map((entry) => [entry.reading.live, entry])).values()];
   return (
     <Section title="Load bank and tachometer (simulated)">
-      <Words size={13} tone="ink-soft">Load, per cent of rated</Words>
+      <Words size={13} tone="ink-soft">
+        Load, per cent of rated
+      </Words>
       <View className="flex-row gap-2" role="group" aria-label="Load step">
         <Choice className="flex-1" label="Off" on={load === OFF} onPress={() => setLoad(OFF)} />
         {STEPS.map((step) => (
-          <Choice key={step} className="flex-1" label={String(step * 100)} aria-label={`${step * 100} %`} on={load === step} onPress={() => setLoad(step)} />
+          <Choice
+            key={step}
+            className="flex-1"
+            label={String(step * 100)}
+            aria-label={`${step * 100} %`}
+            on={load === step}
+            onPress={() => setLoad(step)}
+          />
         ))}
       </View>
-      {live.away ? <Words tone="held" role="alert">The instruments do not answer. They are asked again; readings can be typed.</Words> : null}
+      {live.away ? (
+        <Words tone="held" role="alert">
+          The instruments do not answer. They are asked again; readings can be typed.
+        </Words>
+      ) : null}
       {load === OFF ? <Words tone="ink-soft">Pick a load step: its readings come by themselves.</Words> : null}
       {live.latest ? (
         <>
           <View className="flex-row flex-wrap gap-x-6">
             {shown.map(({ reading }) => {
               const value = live.latest?.[reading.live ?? ''] ?? null;
-              const well = value !== null && value >= (reading.least ?? Number.NEGATIVE_INFINITY) && value <= (reading.most ?? Number.POSITIVE_INFINITY);
+              const well =
+                value !== null &&
+                value >= (reading.least ?? Number.NEGATIVE_INFINITY) &&
+                value <= (reading.most ?? Number.POSITIVE_INFINITY);
               return (
                 <View key={reading.live} className="min-w-[260px] grow basis-0">
-                  <Gauge scale={reading.scale} good={[reading.least ?? null, reading.most ?? null]} value={value} unit={reading.unit} verdict={well ? 'Well' : 'Outside'} tone={well ? 'fit' : 'held'} />
+                  <Gauge
+                    scale={reading.scale}
+                    good={[reading.least ?? null, reading.most ?? null]}
+                    value={value}
+                    unit={reading.unit}
+                    verdict={well ? 'Well' : 'Outside'}
+                    tone={well ? 'fit' : 'held'}
+                  />
                 </View>
               );
             })}
           </View>
           <Words face="figures" size={22}>{`${live.latest['rpm'] ?? 0} r/min`}</Words>
           <SpeedTrail trail={live.trail} />
-          {here.length > 0 ? <Button kind="main" tall label={`Take ${here.length === 1 ? 'this reading' : `these ${here.length} readings`}`} onPress={() => live.latest && takeAll(live.latest)} /> : <Words size={15} tone="ink-soft">No reading is wanted at this load.</Words>}
+          {here.length > 0 ? (
+            <Button
+              kind="main"
+              tall
+              label={`Take ${here.length === 1 ? 'this reading' : `these ${here.length} readings`}`}
+              onPress={() => live.latest && takeAll(live.latest)}
+            />
+          ) : (
+            <Words size={15} tone="ink-soft">
+              No reading is wanted at this load.
+            </Words>
+          )}
         </>
       ) : null}
     </Section>
@@ -70,7 +106,12 @@ function SpeedTrail({ trail }: { readonly trail: readonly LiveReading[] }) {
   const most = Math.max(Math.ceil((Math.max(...speeds) + 100) / 200) * 200, least + 400);
   const text = { color: ink('ink'), fontFamily: 'BarlowCondensed_600SemiBold', fontSize: 13 };
   return (
-    <View onLayout={(event) => setWidth(event.nativeEvent.layout.width)} className="min-h-[140px] border border-card-edge bg-card p-2" role="img" aria-label={`Speed over the last readings: ${speeds.at(-1) ?? 0} r/min`}>
+    <View
+      onLayout={(event) => setWidth(event.nativeEvent.layout.width)}
+      className="min-h-[140px] border border-card-edge bg-card p-2"
+      role="img"
+      aria-label={`Speed over the last readings: ${speeds.at(-1) ?? 0} r/min`}
+    >
       {width === 0 || speeds.length < 2 ? null : (
         <LineChart
           data={speeds.map((speed) => ({ value: speed - least }))}

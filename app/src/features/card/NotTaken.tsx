@@ -9,15 +9,19 @@ export function NotTaken({ handle: { unsent, forget } }: { readonly handle: Card
   return (
     <>
       {unsent.flatMap(({ entry, refused }) =>
-        refused === null ? [] : [
-          <Failure key={entry.id} says={`Not taken: ${sayEntry(entry)}.`} kept={refused}>
-            <Button className="self-start" label="Seen, put it away" onPress={() => forget(entry.id)} />
-          </Failure>,
-        ],
+        refused === null
+          ? []
+          : [
+              <Failure key={entry.id} says={`Not taken: ${sayEntry(entry)}.`} kept={refused}>
+                <Button className="self-start" label="Seen, put it away" onPress={() => forget(entry.id)} />
+              </Failure>,
+            ],
       )}
       {waiting > 0 ? (
         <View role="status" className="border-l-[6px] border-mark bg-paper p-2">
-          <Words size={15}>{waiting === 1 ? 'One entry waits on this device.' : `${waiting} entries wait on this device.`}</Words>
+          <Words size={15}>
+            {waiting === 1 ? 'One entry waits on this device.' : `${waiting} entries wait on this device.`}
+          </Words>
         </View>
       ) : null}
     </>

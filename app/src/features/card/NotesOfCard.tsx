@@ -34,14 +34,36 @@ export function NotesOfCard({ handle, works }: { readonly handle: CardHandle; re
         <>
           <Field label="Note" value={text} onChangeText={setText} multiline />
           <View className="flex-row gap-2">
-            <Button className="grow" label="Keep the note" disabled={text.trim() === ''} onPress={() => { handle.add('note', { text: text.trim(), stepId: null }); setText(''); }} />
+            <Button
+              className="grow"
+              label="Keep the note"
+              disabled={text.trim() === ''}
+              onPress={() => {
+                handle.add('note', { text: text.trim(), stepId: null });
+                setText('');
+              }}
+            />
             <Button className="grow" label="Photo" aria-label="Photo of the job" onPress={photo.take} />
           </View>
           {photo.input}
-          {photo.wrong ? <Words tone="held" role="alert">{photo.wrong}</Words> : null}
+          {photo.wrong ? (
+            <Words tone="held" role="alert">
+              {photo.wrong}
+            </Words>
+          ) : null}
         </>
       ) : null}
-      {marked ? <MarkSheet id={marked.photoId} marks={marked.marks} onKeep={(marks) => { handle.add('marked', { photoId: marked.photoId, marks: [...marks] }); setMarking(null); }} onClose={() => setMarking(null)} /> : null}
+      {marked ? (
+        <MarkSheet
+          id={marked.photoId}
+          marks={marked.marks}
+          onKeep={(marks) => {
+            handle.add('marked', { photoId: marked.photoId, marks: [...marks] });
+            setMarking(null);
+          }}
+          onClose={() => setMarking(null)}
+        />
+      ) : null}
     </Section>
   );
 }

@@ -28,17 +28,62 @@ export function Marks({ marks, height }: { readonly marks: readonly Mark[]; read
   const red = ink('held');
   const paper = ink('paper');
   return (
-    <Svg width="100%" height="100%" viewBox={`0 0 100 ${100 * height}`} preserveAspectRatio="none" style={{ position: 'absolute', left: 0, top: 0 }} pointerEvents="none">
+    <Svg
+      width="100%"
+      height="100%"
+      viewBox={`0 0 100 ${100 * height}`}
+      preserveAspectRatio="none"
+      style={{ position: 'absolute', left: 0, top: 0 }}
+      pointerEvents="none"
+    >
       {marks.map((mark, at) => {
-        if (mark.kind === 'circle') return <Circle key={at} cx={mark.at[0] * 100} cy={mark.at[1] * 100 * height} r={Math.max(mark.radius * 100, 2.5)} fill="none" stroke={red} strokeWidth={1.2} />;
+        if (mark.kind === 'circle')
+          return (
+            <Circle
+              key={at}
+              cx={mark.at[0] * 100}
+              cy={mark.at[1] * 100 * height}
+              r={Math.max(mark.radius * 100, 2.5)}
+              fill="none"
+              stroke={red}
+              strokeWidth={1.2}
+            />
+          );
         if (mark.kind === 'number') {
           const [x, y] = [mark.at[0] * 100, mark.at[1] * 100 * height];
-          return [<Circle key={`${at} disc`} cx={x} cy={y} r={4.6} fill={red} stroke={paper} strokeWidth={0.8} />, <Text key={`${at} number`} x={x} y={y + 2.2} textAnchor="middle" fontSize={6.4} fontFamily="BarlowCondensed_600SemiBold" fill={paper}>{mark.number}</Text>];
+          return [
+            <Circle key={`${at} disc`} cx={x} cy={y} r={4.6} fill={red} stroke={paper} strokeWidth={0.8} />,
+            <Text
+              key={`${at} number`}
+              x={x}
+              y={y + 2.2}
+              textAnchor="middle"
+              fontSize={6.4}
+              fontFamily="BarlowCondensed_600SemiBold"
+              fill={paper}
+            >
+              {mark.number}
+            </Text>,
+          ];
         }
-        const [x1, y1, x2, y2] = [mark.from[0] * 100, mark.from[1] * 100 * height, mark.to[0] * 100, mark.to[1] * 100 * height];
+        const [x1, y1, x2, y2] = [
+          mark.from[0] * 100,
+          mark.from[1] * 100 * height,
+          mark.to[0] * 100,
+          mark.to[1] * 100 * height,
+        ];
         const turn = Math.atan2(y2 - y1, x2 - x1);
         const side = (by: number): string => `${x2 - HEAD * Math.cos(turn + by)},${y2 - HEAD * Math.sin(turn + by)}`;
-        return [<Line key={`${at} shaft`} x1={x1} y1={y1} x2={x2} y2={y2} stroke={red} strokeWidth={1.4} />, <Polygon key={`${at} head`} points={`${x2},${y2} ${side(0.5)} ${side(-0.5)}`} fill={red} stroke={red} strokeWidth={0.8} />];
+        return [
+          <Line key={`${at} shaft`} x1={x1} y1={y1} x2={x2} y2={y2} stroke={red} strokeWidth={1.4} />,
+          <Polygon
+            key={`${at} head`}
+            points={`${x2},${y2} ${side(0.5)} ${side(-0.5)}`}
+            fill={red}
+            stroke={red}
+            strokeWidth={0.8}
+          />,
+        ];
       })}
     </Svg>
   );
@@ -47,12 +92,34 @@ export function Marks({ marks, height }: { readonly marks: readonly Mark[]; read
 const USUAL_HEIGHT = 0.75;
 
 /** A photo as high as it is, its marks on it. */
-export function MarkedPhoto({ id, marks, small = false, says, children }: { readonly id: string; readonly marks: readonly Mark[]; readonly small?: boolean; readonly says: string; readonly children?: (height: number) => React.ReactNode }) {
+export function MarkedPhoto({
+  id,
+  marks,
+  small = false,
+  says,
+  children,
+}: {
+  readonly id: string;
+  readonly marks: readonly Mark[];
+  readonly small?: boolean;
+  readonly says: string;
+  readonly children?: (height: number) => React.ReactNode;
+}) {
   const uri = usePhotoUri(id, small);
   const [height, setHeight] = useState(USUAL_HEIGHT);
   return (
     <View className="w-full border border-card-edge bg-tray-deep" style={{ aspectRatio: 1 / height }}>
-      <Image source={{ uri }} accessibilityLabel={says} className="h-full w-full" resizeMode="contain" onLoad={(event) => { const { width, height: high } = (event.nativeEvent as { source?: { width: number; height: number } }).source ?? naturalOf(event); if (width > 0) setHeight(high / width); }} />
+      <Image
+        source={{ uri }}
+        accessibilityLabel={says}
+        className="h-full w-full"
+        resizeMode="contain"
+        onLoad={(event) => {
+          const { width, height: high } =
+            (event.nativeEvent as { source?: { width: number; height: number } }).source ?? naturalOf(event);
+          if (width > 0) setHeight(high / width);
+        }}
+      />
       <Marks marks={marks} height={height} />
       {children?.(height)}
     </View>
@@ -61,16 +128,31 @@ export function MarkedPhoto({ id, marks, small = false, says, children }: { read
 
 /** On the web the picture itself says how large it is. */
 function naturalOf(event: unknown): { width: number; height: number } {
-  const target = (event as { nativeEvent?: { target?: { naturalWidth?: number; naturalHeight?: number } } }).nativeEvent?.target;
+  const target = (event as { nativeEvent?: { target?: { naturalWidth?: number; naturalHeight?: number } } }).nativeEvent
+    ?.target;
   return { width: target?.naturalWidth ?? 0, height: target?.naturalHeight ?? 0 };
 }
 
-const TOOLS = [['arrow', 'Arrow'], ['circle', 'Circle'], ['number', 'Number']] as const;
+const TOOLS = [
+  ['arrow', 'Arrow'],
+  ['circle', 'Circle'],
+  ['number', 'Number'],
+] as const;
 type Tool = (typeof TOOLS)[number][0];
 type Point = readonly [number, number];
 
 /** Drawing marks by finger: drag for an arrow or a circle, tap for the next number; the last one can be taken back. */
-export function MarkSheet({ id, marks, onKeep, onClose }: { readonly id: string; readonly marks: readonly Mark[]; readonly onKeep: (marks: readonly Mark[]) => void; readonly onClose: () => void }) {
+export function MarkSheet({
+  id,
+  marks,
+  onKeep,
+  onClose,
+}: {
+  readonly id: string;
+  readonly marks: readonly Mark[];
+  readonly onKeep: (marks: readonly Mark[]) => void;
+  readonly onClose: () => void;
+}) {
   const [drawn, setDrawn] = useState<readonly Mark[]>(marks);
   const [tool, setTool] = useState<Tool>('arrow');
   const [from, setFrom] = useState<Point | null>(null);
@@ -100,18 +182,33 @@ export function MarkSheet({ id, marks, onKeep, onClose }: { readonly id: string;
             aria-label="Draw here"
             className="absolute inset-0"
             style={{ touchAction: 'none', cursor: 'crosshair' } as never}
-            onPointerDown={(event) => { const at = placeOf(event); setFrom(at); setTo(at); }}
-            onPointerMove={(event) => { if (from) setTo(placeOf(event)); }}
+            onPointerDown={(event) => {
+              const at = placeOf(event);
+              setFrom(at);
+              setTo(at);
+            }}
+            onPointerMove={(event) => {
+              if (from) setTo(placeOf(event));
+            }}
             onPointerUp={finish}
             onPointerLeave={finish}
           />
         )}
       </MarkedPhoto>
       <Words size={15} tone="ink-soft">
-        {tool === 'number' ? 'Tap: the next number stands there.' : tool === 'arrow' ? 'Drag: the arrow points to where you let go.' : 'Drag from its middle.'}
+        {tool === 'number'
+          ? 'Tap: the next number stands there.'
+          : tool === 'arrow'
+            ? 'Drag: the arrow points to where you let go.'
+            : 'Drag from its middle.'}
       </Words>
       <View className="flex-row gap-2">
-        <Button className="grow" label="Take the last back" disabled={drawn.length === 0} onPress={() => setDrawn(drawn.slice(0, -1))} />
+        <Button
+          className="grow"
+          label="Take the last back"
+          disabled={drawn.length === 0}
+          onPress={() => setDrawn(drawn.slice(0, -1))}
+        />
         <Button kind="main" className="grow" label="Keep the marks" onPress={() => onKeep(drawn)} />
       </View>
     </Sheet>
@@ -121,7 +218,8 @@ export function MarkSheet({ id, marks, onKeep, onClose }: { readonly id: string;
 const LEAST = 0.02;
 
 function markOf(tool: Tool, from: Point, to: Point, drawn: readonly Mark[]): Mark | null {
-  if (tool === 'number') return { kind: 'number', at: to, number: drawn.filter((mark) => mark.kind === 'number').length + 1 };
+  if (tool === 'number')
+    return { kind: 'number', at: to, number: drawn.filter((mark) => mark.kind === 'number').length + 1 };
   const reach = Math.hypot(to[0] - from[0], to[1] - from[1]);
   if (reach < LEAST) return null;
   return tool === 'arrow' ? { kind: 'arrow', from, to } : { kind: 'circle', at: from, radius: reach };

@@ -7,13 +7,26 @@ import { ProofScreen } from './ProofScreen';
 
 const begun = entryOf('to-proof', {});
 const inProof = { job: { state: 'to-prove' } } as const;
-const ago = <E extends object>(entry: E, minutes: number): E => ({ ...entry, at: new Date(Date.now() - minutes * 60_000).toISOString() });
+const ago = <E extends object>(entry: E, minutes: number): E => ({
+  ...entry,
+  at: new Date(Date.now() - minutes * 60_000).toISOString(),
+});
 const kinds = (sent: readonly Sent[]): unknown[] => sent.map((one) => one.body['kind']);
 
 /** All of a generator's proof but its run. */
 const well = [
-  STEPS, begun, entryOf('leak-look', { dry: true, note: '' }), entryOf('smoke', { clear: true }), entryOf('proof-load', { load: 'load-bank' }),
-  ...proofOf('generator').readings.map((reading) => entryOf('proof-reading', { reading: reading.id, value: ((reading.least ?? 0) + (reading.most ?? 0)) / 2, live: true })),
+  STEPS,
+  begun,
+  entryOf('leak-look', { dry: true, note: '' }),
+  entryOf('smoke', { clear: true }),
+  entryOf('proof-load', { load: 'load-bank' }),
+  ...proofOf('generator').readings.map((reading) =>
+    entryOf('proof-reading', {
+      reading: reading.id,
+      value: ((reading.least ?? 0) + (reading.most ?? 0)) / 2,
+      live: true,
+    }),
+  ),
   ...[...proofOf('generator').looks, ...EVERY_PROOF].map((look) => entryOf('proof-look', { look: look.id, ok: true })),
 ];
 
@@ -44,7 +57,10 @@ describe('the proof', () => {
   });
 
   test('a complaint that took long to come wants a longer run', async () => {
-    show(<ProofScreen jobId="7" />, taking([STEPS, begun], { ...inProof, complaint: { afterMinutes: 30, comesAndGoes: false } }));
+    show(
+      <ProofScreen jobId="7" />,
+      taking([STEPS, begun], { ...inProof, complaint: { afterMinutes: 30, comesAndGoes: false } }),
+    );
     expect(await screen.findByText('of 60 min')).toBeTruthy();
   });
 
@@ -57,7 +73,12 @@ describe('the proof', () => {
     expect(screen.getByText('Figures, with at most one point.')).toBeTruthy();
     type('Reading, V', '101,5');
     await press('Keep the reading');
-    await waitFor(() => expect(server.sent[0]?.body).toMatchObject({ kind: 'proof-reading', facts: { reading: 'volts-100', value: 101.5, live: false } }));
+    await waitFor(() =>
+      expect(server.sent[0]?.body).toMatchObject({
+        kind: 'proof-reading',
+        facts: { reading: 'volts-100', value: 101.5, live: false },
+      }),
+    );
     expect(await screen.findByLabelText('101.5 V, Low')).toBeTruthy();
   });
 
@@ -87,7 +108,10 @@ describe('the proof', () => {
   });
 
   test('an apprentice runs it and signs nothing', async () => {
-    show(<ProofScreen jobId="7" />, taking([...well, ago(entryOf('run-started', {}), 21)], inProof), { ...IVO, role: 'apprentice' });
+    show(<ProofScreen jobId="7" />, taking([...well, ago(entryOf('run-started', {}), 21)], inProof), {
+      ...IVO,
+      role: 'apprentice',
+    });
     expect(await screen.findByText('A technician or the lead signs it.')).toBeTruthy();
     expect(screen.queryByRole('button', { name: 'Passed: sign it' })).toBeNull();
   });

@@ -19,10 +19,27 @@ export function ProofScreen({ jobId }: { readonly jobId: string }) {
   const wide = useIsWide();
   const device = useDeviceNow(1000);
   const { reply } = handle;
-  if (reply === null) return handle.error ? <Page><Failure says={sentenceOf(handle.error)} retry={handle.retry} /></Page> : <Loading what="the proof" />;
+  if (reply === null)
+    return handle.error ? (
+      <Page>
+        <Failure says={sentenceOf(handle.error)} retry={handle.retry} />
+      </Page>
+    ) : (
+      <Loading what="the proof" />
+    );
   const plan = proofOf(reply.unit.classId);
-  const proof = proofOfEntries(handle.entries, { plan, everyLooks: EVERY_PROOF, complaint: { afterMinutes: reply.complaint.afterMinutes ?? null, comesAndGoes: reply.complaint.comesAndGoes }, byLook: false }, new Date(device + handle.ahead).toISOString());
-  if (reply.job.state === 'done' || reply.job.state === 'dropped') return <Ended tag={reply.unit.tag} proof={proof} passed={reply.job.state === 'done'} />;
+  const proof = proofOfEntries(
+    handle.entries,
+    {
+      plan,
+      everyLooks: EVERY_PROOF,
+      complaint: { afterMinutes: reply.complaint.afterMinutes ?? null, comesAndGoes: reply.complaint.comesAndGoes },
+      byLook: false,
+    },
+    new Date(device + handle.ahead).toISOString(),
+  );
+  if (reply.job.state === 'done' || reply.job.state === 'dropped')
+    return <Ended tag={reply.unit.tag} proof={proof} passed={reply.job.state === 'done'} />;
   const head = (
     <View className="gap-2">
       <Words face="stencil" size={32}>
@@ -31,7 +48,9 @@ export function ProofScreen({ jobId }: { readonly jobId: string }) {
       <Words role="heading" aria-level={1} size={22} face="strong" aria-live="polite">
         {handle.state === 'to-prove' ? sayProof(proof) : 'This card is not in its proof.'}
       </Words>
-      {handle.state === 'to-prove' ? null : <Button kind="main" label="To the card" onPress={() => router.navigate(`/j/${jobId}`)} />}
+      {handle.state === 'to-prove' ? null : (
+        <Button kind="main" label="To the card" onPress={() => router.navigate(`/j/${jobId}`)} />
+      )}
       <NotTaken handle={handle} />
     </View>
   );
@@ -42,30 +61,77 @@ export function ProofScreen({ jobId }: { readonly jobId: string }) {
   const readings = <ReadingLines handle={handle} proof={proof} />;
   const looks = <Looks handle={handle} proof={proof} />;
   const end = <End handle={handle} proof={proof} jobId={jobId} tag={reply.unit.tag} />;
-  if (!wide) return <Page>{head}{first}{run}{bench}{readings}{looks}{end}</Page>;
+  if (!wide)
+    return (
+      <Page>
+        {head}
+        {first}
+        {run}
+        {bench}
+        {readings}
+        {looks}
+        {end}
+      </Page>
+    );
   return (
     <Page wide>
       <View className="flex-row items-start gap-6">
-        <View className="w-[340px] gap-5">{head}{first}{run}{looks}{end}</View>
-        <View className="min-w-0 flex-1 gap-5">{bench}{readings}</View>
+        <View className="w-[340px] gap-5">
+          {head}
+          {first}
+          {run}
+          {looks}
+          {end}
+        </View>
+        <View className="min-w-0 flex-1 gap-5">
+          {bench}
+          {readings}
+        </View>
       </View>
     </Page>
   );
 }
 
-function First({ handle, proof, cautions }: { readonly handle: CardHandle; readonly proof: Proof; readonly cautions: readonly string[] }) {
+function First({
+  handle,
+  proof,
+  cautions,
+}: {
+  readonly handle: CardHandle;
+  readonly proof: Proof;
+  readonly cautions: readonly string[];
+}) {
   return (
     <Section title="Before the first pull">
       {proof.leakLook === 'dry' ? null : cautions.map((id) => <Caution key={id} says={CAUTIONS[id as CautionId]} />)}
       <View className="flex-row gap-2" role="group" aria-label="Leaks">
-        <Choice className="flex-1" label="Fuel on: dry" on={proof.leakLook === 'dry'} onPress={() => handle.add('leak-look', { dry: true, note: '' })} />
-        <Choice className="flex-1" label="It leaks" tone="held" on={proof.leakLook === 'leaks'} onPress={() => handle.add('leak-look', { dry: false, note: '' })} />
+        <Choice
+          className="flex-1"
+          label="Fuel on: dry"
+          on={proof.leakLook === 'dry'}
+          onPress={() => handle.add('leak-look', { dry: true, note: '' })}
+        />
+        <Choice
+          className="flex-1"
+          label="It leaks"
+          tone="held"
+          on={proof.leakLook === 'leaks'}
+          onPress={() => handle.add('leak-look', { dry: false, note: '' })}
+        />
       </View>
     </Section>
   );
 }
 
-function Run({ handle, proof, loads }: { readonly handle: CardHandle; readonly proof: Proof; readonly loads: readonly { readonly id: string; readonly says: string }[] }) {
+function Run({
+  handle,
+  proof,
+  loads,
+}: {
+  readonly handle: CardHandle;
+  readonly proof: Proof;
+  readonly loads: readonly { readonly id: string; readonly says: string }[];
+}) {
   const running = proof.runningSince !== null;
   const ready = proof.leakLook === 'dry' && proof.smoke !== 'smoking';
   return (
@@ -77,19 +143,50 @@ function Run({ handle, proof, loads }: { readonly handle: CardHandle; readonly p
         <Words size={22}>{`of ${proof.minutesWanted} min`}</Words>
       </View>
       <View className="h-[10px] bg-paper">
-        <View className="h-full bg-fit" style={{ width: `${Math.min((proof.minutesRun / proof.minutesWanted) * 100, 100)}%` }} />
+        <View
+          className="h-full bg-fit"
+          style={{ width: `${Math.min((proof.minutesRun / proof.minutesWanted) * 100, 100)}%` }}
+        />
       </View>
       <View className="flex-row flex-wrap gap-2" role="group" aria-label="Load">
         {loads.map((load) => (
-          <Choice key={load.id} className="grow" label={load.says} on={proof.load === load.id} onPress={() => handle.add('proof-load', { load: load.id })} />
+          <Choice
+            key={load.id}
+            className="grow"
+            label={load.says}
+            on={proof.load === load.id}
+            onPress={() => handle.add('proof-load', { load: load.id })}
+          />
         ))}
-        <Choice className="grow" label="No load" on={proof.tested !== 'untested' && proof.load === null} onPress={() => handle.add('proof-load', { load: null })} />
+        <Choice
+          className="grow"
+          label="No load"
+          on={proof.tested !== 'untested' && proof.load === null}
+          onPress={() => handle.add('proof-load', { load: null })}
+        />
       </View>
       <View className="flex-row gap-2" role="group" aria-label="Smoke">
-        <Choice className="flex-1" label="Exhaust clear" on={proof.smoke === 'clear'} onPress={() => handle.add('smoke', { clear: true })} />
-        <Choice className="flex-1" label="It smokes" tone="held" on={proof.smoke === 'smoking'} onPress={() => handle.add('smoke', { clear: false })} />
+        <Choice
+          className="flex-1"
+          label="Exhaust clear"
+          on={proof.smoke === 'clear'}
+          onPress={() => handle.add('smoke', { clear: true })}
+        />
+        <Choice
+          className="flex-1"
+          label="It smokes"
+          tone="held"
+          on={proof.smoke === 'smoking'}
+          onPress={() => handle.add('smoke', { clear: false })}
+        />
       </View>
-      <Button kind={running ? 'plain' : 'main'} tall label={running ? 'Stop the run' : proof.minutesRun > 0 ? 'Go on running' : 'It runs: start the time'} disabled={!running && !ready} onPress={() => handle.add(running ? 'run-stopped' : 'run-started', (running ? { why: '' } : {}) as never)} />
+      <Button
+        kind={running ? 'plain' : 'main'}
+        tall
+        label={running ? 'Stop the run' : proof.minutesRun > 0 ? 'Go on running' : 'It runs: start the time'}
+        disabled={!running && !ready}
+        onPress={() => handle.add(running ? 'run-stopped' : 'run-started', (running ? { why: '' } : {}) as never)}
+      />
     </Section>
   );
 }
@@ -102,8 +199,19 @@ function Looks({ handle, proof }: { readonly handle: CardHandle; readonly proof:
           <Words>{look.says}</Words>
           {ok === null && look.caution ? <Caution says={CAUTIONS[look.caution as CautionId]} /> : null}
           <View className="flex-row gap-2" role="group" aria-label={look.says}>
-            <Choice className="flex-1" label="Right" on={ok === true} onPress={() => handle.add('proof-look', { look: look.id, ok: true })} />
-            <Choice className="flex-1" label="Not right" tone="held" on={ok === false} onPress={() => handle.add('proof-look', { look: look.id, ok: false })} />
+            <Choice
+              className="flex-1"
+              label="Right"
+              on={ok === true}
+              onPress={() => handle.add('proof-look', { look: look.id, ok: true })}
+            />
+            <Choice
+              className="flex-1"
+              label="Not right"
+              tone="held"
+              on={ok === false}
+              onPress={() => handle.add('proof-look', { look: look.id, ok: false })}
+            />
           </View>
         </View>
       ))}
@@ -114,7 +222,8 @@ function Looks({ handle, proof }: { readonly handle: CardHandle; readonly proof:
 
 /** Of a set with hertz at no load and at full: its droop, and the class that reaches. */
 function GovernorClass({ proof }: { readonly proof: Proof }) {
-  const hertz = (load: number) => proof.readings.find(({ reading }) => reading.unit === 'Hz' && reading.atLoad === load)?.value ?? null;
+  const hertz = (load: number) =>
+    proof.readings.find(({ reading }) => reading.unit === 'Hz' && reading.atLoad === load)?.value ?? null;
   const [none, full] = [hertz(0), hertz(1)];
   if (none === null || full === null) return null;
   const droop = droopOf(none, full, none > 55 ? 60 : 50);
@@ -124,7 +233,17 @@ function GovernorClass({ proof }: { readonly proof: Proof }) {
   );
 }
 
-function End({ handle, proof, jobId, tag }: { readonly handle: CardHandle; readonly proof: Proof; readonly jobId: string; readonly tag: string }) {
+function End({
+  handle,
+  proof,
+  jobId,
+  tag,
+}: {
+  readonly handle: CardHandle;
+  readonly proof: Proof;
+  readonly jobId: string;
+  readonly tag: string;
+}) {
   const { role } = usePerson();
   const [note, setNote] = useState('');
   const signs = role === 'technician' || role === 'lead';
@@ -135,17 +254,32 @@ function End({ handle, proof, jobId, tag }: { readonly handle: CardHandle; reado
   };
   return (
     <Section title="The end of it">
-      {proof.missing.length > 0 ? <Words size={15}>{`Wanted before it passes: ${proof.missing.map(sayMissing).join('; ')}.`}</Words> : null}
+      {proof.missing.length > 0 ? (
+        <Words size={15}>{`Wanted before it passes: ${proof.missing.map(sayMissing).join('; ')}.`}</Words>
+      ) : null}
       {signs ? (
         <>
           <Field label="What was done, for the next who opens it" value={note} onChangeText={setNote} multiline />
-          <Button kind="main" tall label="Passed: sign it" disabled={proof.missing.length > 0} onPress={() => finish(true)} />
+          <Button
+            kind="main"
+            tall
+            label="Passed: sign it"
+            disabled={proof.missing.length > 0}
+            onPress={() => finish(true)}
+          />
           <Button kind="stop" label="It failed: back to finding" onPress={() => finish(false)} />
         </>
       ) : (
         <Words>A technician or the lead signs it.</Words>
       )}
-      <Button kind="quiet" label="Back to the bench" onPress={() => { handle.add('back-to-bench', { why: '' }); router.navigate(`/j/${jobId}`); }} />
+      <Button
+        kind="quiet"
+        label="Back to the bench"
+        onPress={() => {
+          handle.add('back-to-bench', { why: '' });
+          router.navigate(`/j/${jobId}`);
+        }}
+      />
     </Section>
   );
 }
@@ -156,7 +290,9 @@ function Ended({ tag, proof, passed }: { readonly tag: string; readonly proof: P
       <Words role="heading" aria-level={1} size={32} face="strong">
         {passed ? `${tag}: proven.` : `${tag}: dropped.`}
       </Words>
-      {passed ? <Words role="status">{`${proof.minutesRun} minutes under load. This job no longer holds it.`}</Words> : null}
+      {passed ? (
+        <Words role="status">{`${proof.minutesRun} minutes under load. This job no longer holds it.`}</Words>
+      ) : null}
       <Button kind="main" tall label={`See ${tag}`} onPress={() => router.replace(`/u/${tag}`)} />
     </Page>
   );

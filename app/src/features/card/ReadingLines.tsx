@@ -18,14 +18,39 @@ export function ReadingLines({ handle, proof }: { readonly handle: CardHandle; r
               <Words face="strong" className="min-w-0 flex-1">
                 {shown.reading.says}
               </Words>
-              <Button label={shown.value === null ? 'Type it' : 'Again'} aria-label={`${shown.reading.says}: type it`} onPress={() => setOpen(shown)} />
+              <Button
+                label={shown.value === null ? 'Type it' : 'Again'}
+                aria-label={`${shown.reading.says}: type it`}
+                onPress={() => setOpen(shown)}
+              />
             </View>
-            {shown.value === null ? null : <Gauge scale={shown.reading.scale} good={[shown.reading.least ?? null, shown.reading.most ?? null]} value={shown.value} unit={shown.reading.unit} verdict={VERDICT_WORD[shown.verdict]} tone={shown.verdict === 'well' ? 'fit' : 'held'} />}
-            <Words size={13} tone="ink-soft">{`${limitsOf(shown)} ${shown.reading.unit} (${shown.reading.source.kind})`}</Words>
+            {shown.value === null ? null : (
+              <Gauge
+                scale={shown.reading.scale}
+                good={[shown.reading.least ?? null, shown.reading.most ?? null]}
+                value={shown.value}
+                unit={shown.reading.unit}
+                verdict={VERDICT_WORD[shown.verdict]}
+                tone={shown.verdict === 'well' ? 'fit' : 'held'}
+              />
+            )}
+            <Words
+              size={13}
+              tone="ink-soft"
+            >{`${limitsOf(shown)} ${shown.reading.unit} (${shown.reading.source.kind})`}</Words>
           </View>
         ))}
       </View>
-      {open ? <TypeSheet shown={open} onKeep={(value) => { handle.add('proof-reading', { reading: open.reading.id, value, live: false }); setOpen(null); }} onClose={() => setOpen(null)} /> : null}
+      {open ? (
+        <TypeSheet
+          shown={open}
+          onKeep={(value) => {
+            handle.add('proof-reading', { reading: open.reading.id, value, live: false });
+            setOpen(null);
+          }}
+          onClose={() => setOpen(null)}
+        />
+      ) : null}
     </Section>
   );
 }
@@ -35,16 +60,42 @@ function limitsOf({ reading: { least, most } }: ShownReading): string {
   return least === undefined ? `at most ${most}` : `at least ${least}`;
 }
 
-function TypeSheet({ shown, onKeep, onClose }: { readonly shown: ShownReading; readonly onKeep: (value: number) => void; readonly onClose: () => void }) {
+function TypeSheet({
+  shown,
+  onKeep,
+  onClose,
+}: {
+  readonly shown: ShownReading;
+  readonly onKeep: (value: number) => void;
+  readonly onClose: () => void;
+}) {
   const [text, setText] = useState('');
   const value = /^\d+([.,]\d+)?$/.test(text) ? Number(text.replace(',', '.')) : null;
   const [from, to] = shown.reading.scale;
   const odd = value !== null && (value > to * 2 || (from > 0 && value < from / 4));
   return (
     <Sheet title={shown.reading.says} open onClose={onClose}>
-      <Field label={`Reading, ${shown.reading.unit}`} value={text} onChangeText={setText} inputMode="decimal" autoFocus wrong={text !== '' && value === null ? 'Figures, with at most one point.' : undefined} />
-      {odd ? <Words tone="held" role="alert">{`That is far off the scale of ${from} to ${to} ${shown.reading.unit}. Was it another unit? Read it again.`}</Words> : null}
-      <Button kind="main" tall label="Keep the reading" disabled={value === null} onPress={() => value !== null && onKeep(value)} />
+      <Field
+        label={`Reading, ${shown.reading.unit}`}
+        value={text}
+        onChangeText={setText}
+        inputMode="decimal"
+        autoFocus
+        wrong={text !== '' && value === null ? 'Figures, with at most one point.' : undefined}
+      />
+      {odd ? (
+        <Words
+          tone="held"
+          role="alert"
+        >{`That is far off the scale of ${from} to ${to} ${shown.reading.unit}. Was it another unit? Read it again.`}</Words>
+      ) : null}
+      <Button
+        kind="main"
+        tall
+        label="Keep the reading"
+        disabled={value === null}
+        onPress={() => value !== null && onKeep(value)}
+      />
     </Sheet>
   );
 }

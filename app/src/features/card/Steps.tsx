@@ -1,5 +1,15 @@
 import type { CardStep } from '@hudrik/core/card';
-import { CAUTIONS, CLOCKS, observationOfReading, READING_KINDS, type CautionId, type ClockId, type ReadingKind, type TeardownId, TEARDOWNS } from '@hudrik/core/catalogue';
+import {
+  CAUTIONS,
+  CLOCKS,
+  observationOfReading,
+  READING_KINDS,
+  type CautionId,
+  type ClockId,
+  type ReadingKind,
+  type TeardownId,
+  TEARDOWNS,
+} from '@hudrik/core/catalogue';
 import type { OwnLimits } from '@hudrik/core/readings';
 import { router } from 'expo-router';
 import { useState } from 'react';
@@ -10,7 +20,15 @@ import { ReadingEntry, sayOutcome, useBench } from '@/features/find';
 import type { CardHandle } from './useCard';
 
 /** The steps of a card: tick, open, change, add, drop with a reason. */
-export function Steps({ handle, works, onClock }: { readonly handle: CardHandle; readonly works: boolean; readonly onClock: (clock: ClockId, stepId: string) => void }) {
+export function Steps({
+  handle,
+  works,
+  onClock,
+}: {
+  readonly handle: CardHandle;
+  readonly works: boolean;
+  readonly onClock: (clock: ClockId, stepId: string) => void;
+}) {
   const [open, setOpen] = useState<string | null>(null);
   const [adding, setAdding] = useState(false);
   const [says, setSays] = useState('');
@@ -25,9 +43,19 @@ export function Steps({ handle, works, onClock }: { readonly handle: CardHandle;
   return (
     <Section title="Steps" count={steps.filter((entry) => entry.state === 'to-do').length}>
       <View role="list">
-        {steps.filter((entry) => entry.state !== 'dropped').map((entry) => (
-          <StepRow key={entry.stepId} step={entry} next={entry.stepId === first} handle={handle} works={works} onOpen={() => setOpen(entry.stepId)} onClock={onClock} />
-        ))}
+        {steps
+          .filter((entry) => entry.state !== 'dropped')
+          .map((entry) => (
+            <StepRow
+              key={entry.stepId}
+              step={entry}
+              next={entry.stepId === first}
+              handle={handle}
+              works={works}
+              onOpen={() => setOpen(entry.stepId)}
+              onClock={onClock}
+            />
+          ))}
       </View>
       {works ? <Button kind="quiet" className="self-start" label="+ A step" onPress={() => setAdding(true)} /> : null}
       {step ? <StepSheet step={step} handle={handle} onClose={() => setOpen(null)} /> : null}
@@ -55,14 +83,29 @@ function StepRow({ step, next, handle, works, onOpen, onClock }: RowProps) {
   const done = step.state === 'done';
   const begun = step.teardown !== undefined && handle.card?.teardowns.includes(step.teardown);
   return (
-    <View role="listitem" className={`gap-2 border-b border-line py-2 ${next ? 'border-l-[6px] border-l-mark pl-2' : ''}`}>
+    <View
+      role="listitem"
+      className={`gap-2 border-b border-line py-2 ${next ? 'border-l-[6px] border-l-mark pl-2' : ''}`}
+    >
       <View className="flex-row items-center gap-3">
-        <Pressable role="checkbox" aria-checked={done} aria-label={step.says} disabled={!works} onPress={() => handle.add(done ? 'step-undone' : 'step-done', { stepId: step.stepId })} className={`h-[48px] w-[48px] items-center justify-center border-2 border-ink ${done ? 'bg-mark' : 'bg-paper'}`}>
+        <Pressable
+          role="checkbox"
+          aria-checked={done}
+          aria-label={step.says}
+          disabled={!works}
+          onPress={() => handle.add(done ? 'step-undone' : 'step-done', { stepId: step.stepId })}
+          className={`h-[48px] w-[48px] items-center justify-center border-2 border-ink ${done ? 'bg-mark' : 'bg-paper'}`}
+        >
           <Words size={22} face="strong" tone="on-mark">
             {done ? '✓' : ''}
           </Words>
         </Pressable>
-        <Pressable role="button" aria-label={`${step.says}: change or drop`} onPress={onOpen} className="min-h-[48px] min-w-0 flex-1 justify-center">
+        <Pressable
+          role="button"
+          aria-label={`${step.says}: change or drop`}
+          onPress={onOpen}
+          className="min-h-[48px] min-w-0 flex-1 justify-center"
+        >
           <Words face={next ? 'strong' : 'text'} tone={done ? 'ink-soft' : 'ink'}>
             {step.says}
           </Words>
@@ -72,24 +115,60 @@ function StepRow({ step, next, handle, works, onOpen, onClock }: RowProps) {
             </Words>
           ) : null}
           {step.otherWords.map((other) => (
-            <Words key={other.says} size={13} tone="held">{`Two wrote at once. ${other.by ?? 'The other'} had: “${other.says}”`}</Words>
+            <Words
+              key={other.says}
+              size={13}
+              tone="held"
+            >{`Two wrote at once. ${other.by ?? 'The other'} had: “${other.says}”`}</Words>
           ))}
         </Pressable>
       </View>
-      {!done && step.caution && step.caution in CAUTIONS ? <Caution says={CAUTIONS[step.caution as CautionId]} /> : null}
+      {!done && step.caution && step.caution in CAUTIONS ? (
+        <Caution says={CAUTIONS[step.caution as CautionId]} />
+      ) : null}
       {works && !done ? (
         <View className="flex-row flex-wrap gap-2">
-          {step.clock ? <Button className="grow" label={`Start the clock: ${CLOCKS[step.clock as ClockId].says.toLowerCase()}`} onPress={() => onClock(step.clock as ClockId, step.stepId)} /> : null}
-          {step.reading ? <Button className="grow" label="Take the reading" onPress={() => setMeasuring(true)} /> : null}
-          {step.teardown && !begun ? <Button className="grow" label={`Take apart: ${TEARDOWNS[step.teardown as TeardownId].says.toLowerCase()}`} onPress={() => handle.add('teardown-begun', { teardown: step.teardown as string })} /> : null}
+          {step.clock ? (
+            <Button
+              className="grow"
+              label={`Start the clock: ${CLOCKS[step.clock as ClockId].says.toLowerCase()}`}
+              onPress={() => onClock(step.clock as ClockId, step.stepId)}
+            />
+          ) : null}
+          {step.reading ? (
+            <Button className="grow" label="Take the reading" onPress={() => setMeasuring(true)} />
+          ) : null}
+          {step.teardown && !begun ? (
+            <Button
+              className="grow"
+              label={`Take apart: ${TEARDOWNS[step.teardown as TeardownId].says.toLowerCase()}`}
+              onPress={() => handle.add('teardown-begun', { teardown: step.teardown as string })}
+            />
+          ) : null}
         </View>
       ) : null}
-      {measuring ? <MeasureSheet kind={step.reading as ReadingKind} stepId={step.stepId} when={step.key?.startsWith('after') ? 'after' : 'before'} handle={handle} onClose={() => setMeasuring(false)} /> : null}
+      {measuring ? (
+        <MeasureSheet
+          kind={step.reading as ReadingKind}
+          stepId={step.stepId}
+          when={step.key?.startsWith('after') ? 'after' : 'before'}
+          handle={handle}
+          onClose={() => setMeasuring(false)}
+        />
+      ) : null}
     </View>
   );
 }
 
-function StepSheet({ step, handle, onClose }: { readonly step: CardStep; readonly handle: CardHandle; readonly onClose: () => void }) {
+function StepSheet({
+  step,
+  handle,
+  onClose,
+}: {
+  readonly step: CardStep;
+  readonly handle: CardHandle;
+  readonly onClose: () => void;
+}) {
   const [says, setSays] = useState(step.says);
   const [why, setWhy] = useState('');
   // What stood there when the person began to write: somebody else may write meanwhile.
@@ -97,15 +176,43 @@ function StepSheet({ step, handle, onClose }: { readonly step: CardStep; readonl
   return (
     <Sheet title="A step" open onClose={onClose}>
       <Field label="What is to be done" value={says} onChangeText={setSays} multiline />
-      <Button kind="main" label="Change it" disabled={says.trim() === '' || says === was} onPress={() => { handle.add('step-changed', { stepId: step.stepId, says: says.trim(), was }); onClose(); }} />
+      <Button
+        kind="main"
+        label="Change it"
+        disabled={says.trim() === '' || says === was}
+        onPress={() => {
+          handle.add('step-changed', { stepId: step.stepId, says: says.trim(), was });
+          onClose();
+        }}
+      />
       <Field label="Not done: why" value={why} onChangeText={setWhy} />
-      <Button kind="stop" label="Drop the step" disabled={why.trim().length < 2} onPress={() => { handle.add('step-dropped', { stepId: step.stepId, why: why.trim() }); onClose(); }} />
+      <Button
+        kind="stop"
+        label="Drop the step"
+        disabled={why.trim().length < 2}
+        onPress={() => {
+          handle.add('step-dropped', { stepId: step.stepId, why: why.trim() });
+          onClose();
+        }}
+      />
     </Sheet>
   );
 }
 
 /** A reading at a step, on its gauge, before or after. */
-export function MeasureSheet({ kind, stepId, when, handle, onClose }: { readonly kind: ReadingKind; readonly stepId: string | null; readonly when: 'before' | 'after'; readonly handle: CardHandle; readonly onClose: () => void }) {
+export function MeasureSheet({
+  kind,
+  stepId,
+  when,
+  handle,
+  onClose,
+}: {
+  readonly kind: ReadingKind;
+  readonly stepId: string | null;
+  readonly when: 'before' | 'after';
+  readonly handle: CardHandle;
+  readonly onClose: () => void;
+}) {
   const [at, setAt] = useState(when);
   const [bench] = useBench();
   const observation = observationOfReading(kind);
@@ -120,7 +227,13 @@ export function MeasureSheet({ kind, stepId, when, handle, onClose }: { readonly
         <Choice className="flex-1" label="Before" on={at === 'before'} onPress={() => setAt('before')} />
         <Choice className="flex-1" label="After" on={at === 'after'} onPress={() => setAt('after')} />
       </View>
-      <ReadingEntry observation={observation} machine={(handle.reply?.machine ?? { engine: {}, past: {} }) as never} altitudeM={bench.altitudeM} limits={(handle.reply?.limits ?? null) as OwnLimits | null} onReading={keep} />
+      <ReadingEntry
+        observation={observation}
+        machine={(handle.reply?.machine ?? { engine: {}, past: {} }) as never}
+        altitudeM={bench.altitudeM}
+        limits={(handle.reply?.limits ?? null) as OwnLimits | null}
+        onReading={keep}
+      />
     </Sheet>
   );
 }
@@ -155,11 +268,26 @@ export function Readings({ handle, works }: { readonly handle: CardHandle; reado
       {picking ? (
         <Sheet title="Which reading" open onClose={() => setPicking(false)}>
           {READING_KINDS.map((entry) => (
-            <Button key={entry} label={entry.replace('-', ' ')} onPress={() => { setPicking(false); setKind(entry); }} />
+            <Button
+              key={entry}
+              label={entry.replace('-', ' ')}
+              onPress={() => {
+                setPicking(false);
+                setKind(entry);
+              }}
+            />
           ))}
         </Sheet>
       ) : null}
-      {kind ? <MeasureSheet kind={kind} stepId={null} when={readings.some((reading) => reading.reading === kind) ? 'after' : 'before'} handle={handle} onClose={() => setKind(null)} /> : null}
+      {kind ? (
+        <MeasureSheet
+          kind={kind}
+          stepId={null}
+          when={readings.some((reading) => reading.reading === kind) ? 'after' : 'before'}
+          handle={handle}
+          onClose={() => setKind(null)}
+        />
+      ) : null}
     </Section>
   );
 }

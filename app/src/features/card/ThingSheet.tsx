@@ -18,9 +18,12 @@ interface Props {
 const toFasteners = (text: string): Written['fasteners'] =>
   text.split('\n').flatMap((line) => {
     const [, count, size, place] = /^\s*(\d{1,2})\s*[x×*]?\s*([^,]*?)(?:,\s*(.*))?$/.exec(line) ?? [];
-    return count && Number(count) > 0 ? [{ count: Number(count), size: size?.trim() ?? '', place: place?.trim() ?? '' }] : [];
+    return count && Number(count) > 0
+      ? [{ count: Number(count), size: size?.trim() ?? '', place: place?.trim() ?? '' }]
+      : [];
   });
-const fromFasteners = (fasteners: Written['fasteners']): string => fasteners.map((entry) => `${entry.count} × ${entry.size}${entry.place ? `, ${entry.place}` : ''}`).join('\n');
+const fromFasteners = (fasteners: Written['fasteners']): string =>
+  fasteners.map((entry) => `${entry.count} × ${entry.size}${entry.place ? `, ${entry.place}` : ''}`).join('\n');
 
 /** How a thing sat: written down before it is forgotten. */
 export function ThingSheet({ title, thing, onKeep, onClose }: Props) {
@@ -31,11 +34,28 @@ export function ThingSheet({ title, thing, onKeep, onClose }: Props) {
   const [stack, setStack] = useState((thing?.stack ?? []).join('\n'));
   const [turns, setTurns] = useState<number | null>(thing?.quarterTurns ?? null);
   const unread = fasteners.split('\n').filter((line) => line.trim() !== '' && toFasteners(line).length === 0);
-  const keep = () => onKeep({ what: what.trim(), fasteners: toFasteners(fasteners), orientation: orientation.trim(), linkHole: linkHole.trim(), stack: stack.split('\n').map((line) => line.trim()).filter(Boolean), quarterTurns: turns });
+  const keep = () =>
+    onKeep({
+      what: what.trim(),
+      fasteners: toFasteners(fasteners),
+      orientation: orientation.trim(),
+      linkHole: linkHole.trim(),
+      stack: stack
+        .split('\n')
+        .map((line) => line.trim())
+        .filter(Boolean),
+      quarterTurns: turns,
+    });
   return (
     <Sheet title={title} open onClose={onClose}>
       <Field label="What it is" value={what} onChangeText={setWhat} />
-      <Field label="Fasteners, a line each: 2 × M6 × 20, upper studs" value={fasteners} onChangeText={setFasteners} multiline wrong={unread.length > 0 ? `Begin with how many: “${unread[0]}”` : undefined} />
+      <Field
+        label="Fasteners, a line each: 2 × M6 × 20, upper studs"
+        value={fasteners}
+        onChangeText={setFasteners}
+        multiline
+        wrong={unread.length > 0 ? `Begin with how many: “${unread[0]}”` : undefined}
+      />
       <Field label="Which way round" value={orientation} onChangeText={setOrientation} />
       <Field label="Link in hole" value={linkHole} onChangeText={setLinkHole} />
       <Field label="Stack, from the engine outwards, a line each" value={stack} onChangeText={setStack} multiline />
@@ -44,7 +64,12 @@ export function ThingSheet({ title, thing, onKeep, onClose }: Props) {
           Turns from lightly seated
         </Words>
         <View className="flex-row items-center gap-2">
-          <Button label="− ¼" aria-label="A quarter turn less" disabled={turns === null || turns === 0} onPress={() => setTurns((turns ?? 0) - 1)} />
+          <Button
+            label="− ¼"
+            aria-label="A quarter turn less"
+            disabled={turns === null || turns === 0}
+            onPress={() => setTurns((turns ?? 0) - 1)}
+          />
           <Words face="figures" size={22} className="flex-1 text-center">
             {turns === null ? 'not counted' : sayTurns(turns)}
           </Words>

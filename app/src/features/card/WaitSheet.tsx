@@ -4,8 +4,16 @@ import { View } from 'react-native';
 import { Button, Caution, Choice, Field, Section, Sheet, Words } from '@/design';
 import type { CardHandle } from './useCard';
 
-const FOR = [['part', 'A part'], ['clock', 'A clock'], ['decision', 'A decision']] as const;
-const HOW = [['ran', 'It ran'], ['ran-badly', 'It ran badly'], ['did-not-start', 'It did not start']] as const;
+const FOR = [
+  ['part', 'A part'],
+  ['clock', 'A clock'],
+  ['decision', 'A decision'],
+] as const;
+const HOW = [
+  ['ran', 'It ran'],
+  ['ran-badly', 'It ran badly'],
+  ['did-not-start', 'It did not start'],
+] as const;
 
 /** Putting the card aside for something, or trying the engine before it is whole. */
 export function WaitSheet({ handle, onClose }: { readonly handle: CardHandle; readonly onClose: () => void }) {
@@ -22,16 +30,34 @@ export function WaitSheet({ handle, onClose }: { readonly handle: CardHandle; re
           ))}
         </View>
         <Field label="Why (may stay empty)" value={why} onChangeText={setWhy} />
-        <Button label="Put it aside" onPress={() => { handle.add('waits', { for: what, why: why.trim() }); onClose(); }} />
+        <Button
+          label="Put it aside"
+          onPress={() => {
+            handle.add('waits', { for: what, why: why.trim() });
+            onClose();
+          }}
+        />
       </Section>
       <Section title="Trial start">
-        <Words size={15}>{off.length > 0 ? `Off meanwhile: ${off.map((thing) => thing.what.toLowerCase()).join(', ')}. A trial is never the proof.` : 'A trial is never the proof.'}</Words>
+        <Words size={15}>
+          {off.length > 0
+            ? `Off meanwhile: ${off.map((thing) => thing.what.toLowerCase()).join(', ')}. A trial is never the proof.`
+            : 'A trial is never the proof.'}
+        </Words>
         <Caution says={CAUTIONS['carbon-monoxide']} />
         <Caution says={CAUTIONS['moving-parts']} />
         <Field label="What was seen" value={note} onChangeText={setNote} />
         <View className="flex-row flex-wrap gap-2">
           {HOW.map(([id, label]) => (
-            <Button key={id} className="grow" label={label} onPress={() => { handle.add('trial-start', { how: id, note: note.trim() }); onClose(); }} />
+            <Button
+              key={id}
+              className="grow"
+              label={label}
+              onPress={() => {
+                handle.add('trial-start', { how: id, note: note.trim() });
+                onClose();
+              }}
+            />
           ))}
         </View>
       </Section>

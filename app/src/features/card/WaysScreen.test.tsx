@@ -17,12 +17,18 @@ describe('fix, replace, swap or let go', () => {
 
   test('ways that are as good are said to be so', async () => {
     const [mend, replace, retire] = ways().ways;
-    show(<WaysScreen jobId="7" />, { ...taking([STEPS]), [WAYS]: ways({ ways: [mend, { ...replace, costCents: (mend?.costCents ?? 0) + 300 }, retire] as never }) });
+    show(<WaysScreen jobId="7" />, {
+      ...taking([STEPS]),
+      [WAYS]: ways({ ways: [mend, { ...replace, costCents: (mend?.costCents ?? 0) + 300 }, retire] as never }),
+    });
     expect(await screen.findByText('Clean or mend it, or replace the part: the same within $10.00.')).toBeTruthy();
   });
 
   test('what nobody looked at makes it a guess; what is not to be had is said', async () => {
-    show(<WaysScreen jobId="7" />, { ...taking([STEPS]), [WAYS]: ways({ notLookedAt: ['the bowl', 'the compression'], notToBeHad: ['TV-2041'], breakEvenSuccess: null }) });
+    show(<WaysScreen jobId="7" />, {
+      ...taking([STEPS]),
+      [WAYS]: ways({ notLookedAt: ['the bowl', 'the compression'], notToBeHad: ['TV-2041'], breakEvenSuccess: null }),
+    });
     expect(await screen.findByText('A guess: nobody has looked at the bowl, the compression.')).toBeTruthy();
     expect(screen.getByText('No longer to be had: TV-2041.')).toBeTruthy();
     expect(screen.queryByText(/^Mending pays/)).toBeNull();
@@ -30,7 +36,13 @@ describe('fix, replace, swap or let go', () => {
 
   test('state, access and risks are asked anew', async () => {
     const asked: string[] = [];
-    show(<WaysScreen jobId="7" />, { ...taking([STEPS]), [WAYS]: ({ path }: { path: string }) => { asked.push(path); return ways(); } });
+    show(<WaysScreen jobId="7" />, {
+      ...taking([STEPS]),
+      [WAYS]: ({ path }: { path: string }) => {
+        asked.push(path);
+        return ways();
+      },
+    });
     await press('Corroded, pitted: 35 in 100 hold');
     await press('1 h 00');
     await press(/^A fastener that may shear/);
@@ -42,11 +54,23 @@ describe('fix, replace, swap or let go', () => {
     await press('Decide: Let the unit go');
     type('Why (may stay empty)', 'Third time this year');
     await press('Decide');
-    await waitFor(() => expect(server.sent[0]?.body).toMatchObject({ kind: 'decided', facts: { way: 'retire', why: 'Third time this year', figures: { breakEvenSuccess: 0.61, asked: { state: 'dirty' } } } }));
+    await waitFor(() =>
+      expect(server.sent[0]?.body).toMatchObject({
+        kind: 'decided',
+        facts: {
+          way: 'retire',
+          why: 'Third time this year',
+          figures: { breakEvenSuccess: 0.61, asked: { state: 'dirty' } },
+        },
+      }),
+    );
   });
 
   test('a reckoning that fails can be asked again', async () => {
-    show(<WaysScreen jobId="7" />, { 'GET /api/jobs/7/card': cardReply([STEPS]), [WAYS]: refusal(503, 'store-away', {}, 'The yard’s records can not be reached just now.') });
+    show(<WaysScreen jobId="7" />, {
+      'GET /api/jobs/7/card': cardReply([STEPS]),
+      [WAYS]: refusal(503, 'store-away', {}, 'The yard’s records can not be reached just now.'),
+    });
     expect(await screen.findByRole('button', { name: 'Try again' })).toBeTruthy();
   });
 });

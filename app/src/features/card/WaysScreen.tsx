@@ -15,7 +15,14 @@ const RISK_LIST = Object.entries(RISKS) as [RiskId, (typeof RISKS)[RiskId]][];
 const ACCESS = [0, 30, 60, 120, 360] as const;
 /** Nearer than this no way is better. */
 const AS_GOOD_CENTS = 1000;
-const ROWS = [['Hands', 'handsCents'], ['Parts', 'partsCents'], ['Days lost', 'daysCents'], ['Risks', 'riskCents'], ['Odds of a comeback', 'comebackCents'], ['If it fails: the next way', 'failCents']] as const;
+const ROWS = [
+  ['Hands', 'handsCents'],
+  ['Parts', 'partsCents'],
+  ['Days lost', 'daysCents'],
+  ['Risks', 'riskCents'],
+  ['Odds of a comeback', 'comebackCents'],
+  ['If it fails: the next way', 'failCents'],
+] as const;
 
 /** Fix, replace, swap the engine or let it go, with figures; the answer first, then what it rests on. */
 export function WaysScreen({ jobId }: { readonly jobId: string }) {
@@ -27,7 +34,14 @@ export function WaysScreen({ jobId }: { readonly jobId: string }) {
   const [deciding, setDeciding] = useState<Way | null>(null);
   const query = { state, risks: risks.join(), access };
   const read = useRead('ways', { params: { id: jobId }, query });
-  if (!read.data || handle.reply === null) return read.isError ? <Page><Failure says={sentenceOf(read.error)} retry={() => void read.refetch()} /></Page> : <Loading what="the reckoning" />;
+  if (!read.data || handle.reply === null)
+    return read.isError ? (
+      <Page>
+        <Failure says={sentenceOf(read.error)} retry={() => void read.refetch()} />
+      </Page>
+    ) : (
+      <Loading what="the reckoning" />
+    );
   const { ways, breakEvenSuccess, notLookedAt, notToBeHad } = read.data;
   const [best, second] = ways;
   const margin = best && second ? second.costCents - best.costCents : 0;
@@ -36,19 +50,35 @@ export function WaysScreen({ jobId }: { readonly jobId: string }) {
     <>
       <Section title="State it was found in">
         {STATES.map(([id, entry]) => (
-          <Choice key={id} label={`${entry.says}: ${Math.round(entry.success * 100)} in 100 hold`} on={state === id} onPress={() => setState(id)} />
+          <Choice
+            key={id}
+            label={`${entry.says}: ${Math.round(entry.success * 100)} in 100 hold`}
+            on={state === id}
+            onPress={() => setState(id)}
+          />
         ))}
       </Section>
       <Section title="Getting at it">
         <View className="flex-row gap-2">
           {ACCESS.map((minutes) => (
-            <Choice key={minutes} className="flex-1" label={sayMinutes(minutes)} on={access === minutes} onPress={() => setAccess(minutes)} />
+            <Choice
+              key={minutes}
+              className="flex-1"
+              label={sayMinutes(minutes)}
+              on={access === minutes}
+              onPress={() => setAccess(minutes)}
+            />
           ))}
         </View>
       </Section>
       <Section title="Risks">
         {RISK_LIST.map(([id, risk]) => (
-          <Choice key={id} label={`${risk.says} (${Math.round(risk.odds * 100)} in 100, ${sayMinutes(risk.minutes)})`} on={risks.includes(id)} onPress={() => setRisks(risks.includes(id) ? risks.filter((one) => one !== id) : [...risks, id])} />
+          <Choice
+            key={id}
+            label={`${risk.says} (${Math.round(risk.odds * 100)} in 100, ${sayMinutes(risk.minutes)})`}
+            on={risks.includes(id)}
+            onPress={() => setRisks(risks.includes(id) ? risks.filter((one) => one !== id) : [...risks, id])}
+          />
         ))}
       </Section>
     </>
@@ -60,18 +90,32 @@ export function WaysScreen({ jobId }: { readonly jobId: string }) {
           {handle.reply.unit.tag}
         </Words>
         <Words role="heading" aria-level={1} size={22} face="strong">
-          {best === undefined || second === undefined ? 'No way to reckon with.' : margin < AS_GOOD_CENTS ? `${WAY_WORD[best.way]}, or ${WAY_WORD[second.way].toLowerCase()}: the same within ${sayMoney(AS_GOOD_CENTS)}.` : `${WAY_WORD[best.way]}: ${sayMoney(margin)} better than ${WAY_WORD[second.way].toLowerCase()}.`}
+          {best === undefined || second === undefined
+            ? 'No way to reckon with.'
+            : margin < AS_GOOD_CENTS
+              ? `${WAY_WORD[best.way]}, or ${WAY_WORD[second.way].toLowerCase()}: the same within ${sayMoney(AS_GOOD_CENTS)}.`
+              : `${WAY_WORD[best.way]}: ${sayMoney(margin)} better than ${WAY_WORD[second.way].toLowerCase()}.`}
         </Words>
-        {breakEvenSuccess === null ? null : <Words>{`Mending pays while more than ${Math.round((breakEvenSuccess ?? 0) * 100)} in 100 hold.`}</Words>}
+        {breakEvenSuccess === null ? null : (
+          <Words>{`Mending pays while more than ${Math.round((breakEvenSuccess ?? 0) * 100)} in 100 hold.`}</Words>
+        )}
       </View>
-      {notLookedAt.length > 0 ? <Failure says={`A guess: nobody has looked at ${notLookedAt.join(', ')}.`} kept="No figure is firm before that." /> : null}
+      {notLookedAt.length > 0 ? (
+        <Failure
+          says={`A guess: nobody has looked at ${notLookedAt.join(', ')}.`}
+          kept="No figure is firm before that."
+        />
+      ) : null}
       {notToBeHad.length > 0 ? <Failure says={`No longer to be had: ${notToBeHad.join(', ')}.`} /> : null}
       <View className={wide ? 'flex-row gap-3' : 'gap-3'}>
         {ways.map((way, at) => (
           <WayCard key={way.way} way={way} first={at === 0} onDecide={() => setDeciding(way)} />
         ))}
       </View>
-      <Words size={13} tone="ink-soft">{`Bench rate ${sayMoney(MONEY.centsPerHour)} an hour. Odds, rates and worths are the yard’s defaults (judgement). A swap engine must match the crank’s diameter and length, and the driven machine is still untested.`}</Words>
+      <Words
+        size={13}
+        tone="ink-soft"
+      >{`Bench rate ${sayMoney(MONEY.centsPerHour)} an hour. Odds, rates and worths are the yard’s defaults (judgement). A swap engine must match the crank’s diameter and length, and the driven machine is still untested.`}</Words>
       <View className="no-print flex-row flex-wrap gap-2">
         <Button className="grow" label="Estimate (PDF)" onPress={() => window.open(paper)} />
         <Button className="grow" label="To the card" onPress={() => router.navigate(`/j/${jobId}`)} />
@@ -91,14 +135,35 @@ export function WaysScreen({ jobId }: { readonly jobId: string }) {
           {asked}
         </>
       )}
-      {deciding ? <DecideSheet way={deciding} onDecide={(why) => { handle.add('decided', { way: deciding.way, why, figures: { ...read.data, asked: query } }); router.navigate(`/j/${jobId}`); }} onClose={() => setDeciding(null)} /> : null}
+      {deciding ? (
+        <DecideSheet
+          way={deciding}
+          onDecide={(why) => {
+            handle.add('decided', { way: deciding.way, why, figures: { ...read.data, asked: query } });
+            router.navigate(`/j/${jobId}`);
+          }}
+          onClose={() => setDeciding(null)}
+        />
+      ) : null}
     </Page>
   );
 }
 
-function WayCard({ way, first, onDecide }: { readonly way: Way; readonly first: boolean; readonly onDecide: () => void }) {
+function WayCard({
+  way,
+  first,
+  onDecide,
+}: {
+  readonly way: Way;
+  readonly first: boolean;
+  readonly onDecide: () => void;
+}) {
   return (
-    <View className={`gap-1 border bg-card p-3 md:min-w-0 md:flex-1 ${first ? 'border-2 border-ink' : 'border-card-edge'}`} role="group" aria-label={WAY_WORD[way.way]}>
+    <View
+      className={`gap-1 border bg-card p-3 md:min-w-0 md:flex-1 ${first ? 'border-2 border-ink' : 'border-card-edge'}`}
+      role="group"
+      aria-label={WAY_WORD[way.way]}
+    >
       <Words face="strong">{WAY_WORD[way.way]}</Words>
       <Words face="figures" size={32}>
         {way.costCents < 0 ? `+ ${sayMoney(-way.costCents)}` : sayMoney(way.costCents)}
@@ -108,7 +173,13 @@ function WayCard({ way, first, onDecide }: { readonly way: Way; readonly first: 
       </Words>
       {ROWS.map(([label, field]) => (way[field] === 0 ? null : <Line key={field} label={label} cents={way[field]} />))}
       <Line label="Worth after" cents={-way.valueCents} />
-      <Button kind={first ? 'main' : 'plain'} className="mt-2" label="Decide for it" aria-label={`Decide: ${WAY_WORD[way.way]}`} onPress={onDecide} />
+      <Button
+        kind={first ? 'main' : 'plain'}
+        className="mt-2"
+        label="Decide for it"
+        aria-label={`Decide: ${WAY_WORD[way.way]}`}
+        onPress={onDecide}
+      />
     </View>
   );
 }
@@ -126,7 +197,15 @@ function Line({ label, cents }: { readonly label: string; readonly cents: number
   );
 }
 
-function DecideSheet({ way, onDecide, onClose }: { readonly way: Way; readonly onDecide: (why: string) => void; readonly onClose: () => void }) {
+function DecideSheet({
+  way,
+  onDecide,
+  onClose,
+}: {
+  readonly way: Way;
+  readonly onDecide: (why: string) => void;
+  readonly onClose: () => void;
+}) {
   const [why, setWhy] = useState('');
   return (
     <Sheet title={WAY_WORD[way.way]} open onClose={onClose}>

@@ -1,4 +1,12 @@
-import { cardOf, stateAfter, type Card, type CardEntry, type CardFacts, type CardKind, type JobState } from '@hudrik/core/card';
+import {
+  cardOf,
+  stateAfter,
+  type Card,
+  type CardEntry,
+  type CardFacts,
+  type CardKind,
+  type JobState,
+} from '@hudrik/core/card';
 import type { CardReply } from '@hudrik/core/contracts';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { call, deliverPhoto, isUnreachable, kv, newId, queryClient, Refused } from '@/api';
@@ -44,11 +52,14 @@ export function useCard(jobId: string): CardHandle {
   const [kept, setKept] = useState<Kept>(NOTHING);
   const [error, setError] = useState<Error | null>(null);
   const [tries, setTries] = useState(0);
-  const keep = useCallback((next: Kept) => {
-    now.current = next;
-    setKept(next);
-    void kv.setItem(keyOf(jobId), JSON.stringify(next));
-  }, [jobId]);
+  const keep = useCallback(
+    (next: Kept) => {
+      now.current = next;
+      setKept(next);
+      void kv.setItem(keyOf(jobId), JSON.stringify(next));
+    },
+    [jobId],
+  );
   const sync = useSync(jobId, now, keep, setError);
   useEffect(() => {
     let left = false;
@@ -61,12 +72,25 @@ export function useCard(jobId: string): CardHandle {
       left = true;
     };
   }, [jobId, tries, keep, sync]);
-  const add = useCallback(<K extends CardKind>(kind: K, facts: CardFacts[K]) => {
-    const at = new Date(Date.now() + now.current.ahead).toISOString();
-    keep({ ...now.current, unsent: [...now.current.unsent, { entry: { id: newId(), at, by: person.name, kind, facts } as CardEntry, refused: null }] });
-    void sync();
-  }, [keep, sync, person.name]);
-  const forget = useCallback((entryId: string) => keep({ ...now.current, unsent: now.current.unsent.filter(({ entry }) => entry.id !== entryId) }), [keep]);
+  const add = useCallback(
+    <K extends CardKind>(kind: K, facts: CardFacts[K]) => {
+      const at = new Date(Date.now() + now.current.ahead).toISOString();
+      keep({
+        ...now.current,
+        unsent: [
+          ...now.current.unsent,
+          { entry: { id: newId(), at, by: person.name, kind, facts } as CardEntry, refused: null },
+        ],
+      });
+      void sync();
+    },
+    [keep, sync, person.name],
+  );
+  const forget = useCallback(
+    (entryId: string) =>
+      keep({ ...now.current, unsent: now.current.unsent.filter(({ entry }) => entry.id !== entryId) }),
+    [keep],
+  );
   const retry = useCallback(() => {
     setError(null);
     setTries((count) => count + 1);
@@ -81,12 +105,19 @@ function standingOf({ reply, unsent }: Kept): Pick<CardHandle, 'card' | 'entries
   const own = unsent.filter(({ entry, refused }) => refused === null && !known.has(entry.id)).map(({ entry }) => entry);
   const entries = [...(reply?.entries ?? []), ...own];
   // What a proof comes to is the server's to say: it has the last word on what is missing.
-  const state = own.filter((entry) => entry.kind !== 'proved').reduce<JobState>(stateAfter, (reply?.job.state ?? 'waiting') as JobState);
+  const state = own
+    .filter((entry) => entry.kind !== 'proved')
+    .reduce<JobState>(stateAfter, (reply?.job.state ?? 'waiting') as JobState);
   return { card: reply === null ? null : cardOf(entries), entries, state };
 }
 
 /** Sends what waits, in order, one at a time; then reads what others did. */
-function useSync(jobId: string, now: React.RefObject<Kept>, keep: (next: Kept) => void, fail: (error: Error | null) => void): () => Promise<void> {
+function useSync(
+  jobId: string,
+  now: React.RefObject<Kept>,
+  keep: (next: Kept) => void,
+  fail: (error: Error | null) => void,
+): () => Promise<void> {
   const busy = useRef<Promise<void> | null>(null);
   const again = useRef(false);
   const sync = useCallback((): Promise<void> => {
@@ -115,7 +146,12 @@ function useSync(jobId: string, now: React.RefObject<Kept>, keep: (next: Kept) =
 }
 
 async function run(jobId: string, now: React.RefObject<Kept>, keep: (next: Kept) => void): Promise<void> {
-  const take = (reply: CardReply, sent: string | null): void => keep({ reply, unsent: now.current.unsent.filter(({ entry }) => entry.id !== sent), ahead: Date.parse(reply.now) - Date.now() });
+  const take = (reply: CardReply, sent: string | null): void =>
+    keep({
+      reply,
+      unsent: now.current.unsent.filter(({ entry }) => entry.id !== sent),
+      ahead: Date.parse(reply.now) - Date.now(),
+    });
   let changed = false;
   for (;;) {
     const next = now.current.unsent.find(({ refused }) => refused === null);
@@ -123,11 +159,17 @@ async function run(jobId: string, now: React.RefObject<Kept>, keep: (next: Kept)
     const { id, at, kind, facts } = next.entry;
     try {
       if (kind === 'photo') await deliverPhoto((facts as CardFacts['photo']).photoId);
-      take((await call('addCardEntry', { params: { id: jobId }, body: { id, at, kind, facts } as never })) as CardReply, id);
+      take(
+        (await call('addCardEntry', { params: { id: jobId }, body: { id, at, kind, facts } as never })) as CardReply,
+        id,
+      );
       changed = true;
     } catch (error) {
       if (!(error instanceof Refused) || !isFinal(error)) throw error;
-      keep({ ...now.current, unsent: now.current.unsent.map((one) => (one.entry.id === id ? { ...one, refused: sayRefusal(error) } : one)) });
+      keep({
+        ...now.current,
+        unsent: now.current.unsent.map((one) => (one.entry.id === id ? { ...one, refused: sayRefusal(error) } : one)),
+      });
     }
   }
   if (changed) void queryClient.invalidateQueries();

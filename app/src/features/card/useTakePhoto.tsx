@@ -3,7 +3,11 @@ import { keepPhoto, newId } from '@/api';
 import { shrinkPhoto } from '@/features/checkin';
 
 /** A photo from the camera or a file: taken down to size and kept on the device before anything else. */
-export function useTakePhoto(onTaken: (photoId: string) => void): { readonly take: () => void; readonly input: React.ReactNode; readonly wrong: string | null } {
+export function useTakePhoto(onTaken: (photoId: string) => void): {
+  readonly take: () => void;
+  readonly input: React.ReactNode;
+  readonly wrong: string | null;
+} {
   const file = useRef<HTMLInputElement>(null);
   const [wrong, setWrong] = useState<string | null>(null);
   const chosen = async (picked: File | undefined) => {
@@ -15,6 +19,19 @@ export function useTakePhoto(onTaken: (photoId: string) => void): { readonly tak
     await keepPhoto(id, small);
     onTaken(id);
   };
-  const input = <input ref={file} type="file" accept="image/*" capture="environment" aria-label="Photo file" style={{ display: 'none' }} onChange={(event) => { void chosen(event.target.files?.[0]); event.target.value = ''; }} />;
+  const input = (
+    <input
+      ref={file}
+      type="file"
+      accept="image/*"
+      capture="environment"
+      aria-label="Photo file"
+      style={{ display: 'none' }}
+      onChange={(event) => {
+        void chosen(event.target.files?.[0]);
+        event.target.value = '';
+      }}
+    />
+  );
   return { take: () => file.current?.click(), input, wrong };
 }

@@ -39,7 +39,15 @@ function goBack({ draft, change }: DraftHandle): void {
   else change({ leaf: draft.leaf - 1 });
 }
 
-function LeafOf({ leaf, handle, onSent }: { readonly leaf: Leaf; readonly handle: DraftHandle; readonly onSent: (sent: Sent) => void }) {
+function LeafOf({
+  leaf,
+  handle,
+  onSent,
+}: {
+  readonly leaf: Leaf;
+  readonly handle: DraftHandle;
+  readonly onSent: (sent: Sent) => void;
+}) {
   const draft = handle.draft as Draft;
   const next = () => handle.change((before) => ({ leaf: before.leaf + 1 }));
   const props = { draft, change: handle.change, next };
@@ -57,7 +65,15 @@ function LeafOf({ leaf, handle, onSent }: { readonly leaf: Leaf; readonly handle
   }
 }
 
-function Header({ draft, leaves, onBack }: { readonly draft: Draft; readonly leaves: readonly Leaf[]; readonly onBack: () => void }) {
+function Header({
+  draft,
+  leaves,
+  onBack,
+}: {
+  readonly draft: Draft;
+  readonly leaves: readonly Leaf[];
+  readonly onBack: () => void;
+}) {
   return (
     <View className="border-b border-line bg-card">
       <View className="flex-row items-center gap-2 pl-1 pr-4">
@@ -69,7 +85,14 @@ function Header({ draft, leaves, onBack }: { readonly draft: Draft; readonly lea
           {leaves[draft.leaf]?.name}
         </Words>
       </View>
-      <View className="h-[6px] flex-row gap-[2px]" role="progressbar" aria-label="Check-in" aria-valuemin={1} aria-valuemax={leaves.length} aria-valuenow={draft.leaf + 1}>
+      <View
+        className="h-[6px] flex-row gap-[2px]"
+        role="progressbar"
+        aria-label="Check-in"
+        aria-valuemin={1}
+        aria-valuemax={leaves.length}
+        aria-valuenow={draft.leaf + 1}
+      >
         {leaves.map((leaf, at) => (
           <View key={leaf.name} className={`flex-1 ${at <= draft.leaf ? 'bg-mark' : 'bg-card-deep'}`} />
         ))}
@@ -79,15 +102,34 @@ function Header({ draft, leaves, onBack }: { readonly draft: Draft; readonly lea
 }
 
 /** On the wide screen all leaves stand at the left; those done can be opened again. */
-function Contents({ draft, leaves, onOpen }: { readonly draft: Draft; readonly leaves: readonly Leaf[]; readonly onOpen: (at: number) => void }) {
+function Contents({
+  draft,
+  leaves,
+  onOpen,
+}: {
+  readonly draft: Draft;
+  readonly leaves: readonly Leaf[];
+  readonly onOpen: (at: number) => void;
+}) {
   const firstOpen = leaves.findIndex((leaf) => !leafIsDone(draft, leaf, new Date()));
   return (
     <ScrollView className="w-[260px] flex-none border-r border-line" contentContainerClassName="p-3">
       {leaves.map((leaf, at) => {
         const reachable = at <= firstOpen;
         return (
-          <Pressable key={leaf.name} role="button" aria-current={at === draft.leaf ? 'step' : undefined} disabled={!reachable} onPress={() => onOpen(at)} className={`min-h-[48px] flex-row items-center gap-2 px-3 ${at === draft.leaf ? 'bg-mark' : ''}`}>
-            <Words face="strong" tone={at === draft.leaf ? 'on-mark' : reachable ? 'ink' : 'ink-soft'} className="flex-1">
+          <Pressable
+            key={leaf.name}
+            role="button"
+            aria-current={at === draft.leaf ? 'step' : undefined}
+            disabled={!reachable}
+            onPress={() => onOpen(at)}
+            className={`min-h-[48px] flex-row items-center gap-2 px-3 ${at === draft.leaf ? 'bg-mark' : ''}`}
+          >
+            <Words
+              face="strong"
+              tone={at === draft.leaf ? 'on-mark' : reachable ? 'ink' : 'ink-soft'}
+              className="flex-1"
+            >
               {leaf.name}
             </Words>
             {at < firstOpen ? <Words tone={at === draft.leaf ? 'on-mark' : 'ink'}>✓</Words> : null}

@@ -12,14 +12,23 @@ interface Props {
 
 /** A check of the walk-round. Safety checks carry their answers on them; the others open for an exception. */
 export function CheckRow({ check, answer, onOk, onOpen }: Props) {
-  return check.kind === 'safety' ? <SafetyRow check={check} answer={answer} onOk={onOk} onOpen={onOpen} /> : <OrdinaryRow check={check} answer={answer} onOpen={onOpen} />;
+  return check.kind === 'safety' ? (
+    <SafetyRow check={check} answer={answer} onOk={onOk} onOpen={onOpen} />
+  ) : (
+    <OrdinaryRow check={check} answer={answer} onOpen={onOpen} />
+  );
 }
 
 function sayAnswer(check: Check, answer: DraftAnswer | undefined): string | null {
   if (answer === undefined) return null;
   const reading = answer.reading ? `${answer.reading.value} ${answer.reading.unit}` : '';
   const photos = answer.photos.length > 0 ? `${answer.photos.length} photo${answer.photos.length > 1 ? 's' : ''}` : '';
-  const result = answer.result === 'ok' ? 'OK' : answer.result === 'could-not-look' ? 'Could not look' : (check.exceptions.find((entry) => entry.id === answer.exception)?.words ?? 'Not OK');
+  const result =
+    answer.result === 'ok'
+      ? 'OK'
+      : answer.result === 'could-not-look'
+        ? 'Could not look'
+        : (check.exceptions.find((entry) => entry.id === answer.exception)?.words ?? 'Not OK');
   return [result, reading, answer.cause ?? '', photos].filter((part) => part !== '').join(' · ');
 }
 
@@ -34,8 +43,21 @@ function SafetyRow({ check, answer, onOk, onOpen }: Props) {
         <Words className="min-w-0 flex-1">{check.words}</Words>
       </View>
       <View className="flex-row gap-2">
-        <Choice className="flex-1" label="OK" aria-label={`OK: ${check.words}`} on={answer?.result === 'ok'} onPress={onOk} />
-        <Choice className="flex-1" tone="held" label={answer && answer.result !== 'ok' ? (said ?? '') : 'Not OK …'} aria-label={`Not OK: ${check.words}`} on={answer !== undefined && answer.result !== 'ok'} onPress={onOpen} />
+        <Choice
+          className="flex-1"
+          label="OK"
+          aria-label={`OK: ${check.words}`}
+          on={answer?.result === 'ok'}
+          onPress={onOk}
+        />
+        <Choice
+          className="flex-1"
+          tone="held"
+          label={answer && answer.result !== 'ok' ? (said ?? '') : 'Not OK …'}
+          aria-label={`Not OK: ${check.words}`}
+          on={answer !== undefined && answer.result !== 'ok'}
+          onPress={onOpen}
+        />
       </View>
     </View>
   );
@@ -45,7 +67,12 @@ function OrdinaryRow({ check, answer, onOpen }: Omit<Props, 'onOk'>) {
   const said = sayAnswer(check, answer);
   const bad = answer !== undefined && answer.result !== 'ok';
   return (
-    <Pressable role="button" aria-label={`${check.words}${said ? `: ${said}` : ''}. Tap for an exception.`} onPress={onOpen} className={`min-h-[52px] flex-row items-center gap-3 border-b border-line px-1 py-2 ${bad ? 'border-l-[6px] border-l-held bg-paper pl-3' : ''}`}>
+    <Pressable
+      role="button"
+      aria-label={`${check.words}${said ? `: ${said}` : ''}. Tap for an exception.`}
+      onPress={onOpen}
+      className={`min-h-[52px] flex-row items-center gap-3 border-b border-line px-1 py-2 ${bad ? 'border-l-[6px] border-l-held bg-paper pl-3' : ''}`}
+    >
       <View className="min-w-0 flex-1">
         <Words>{check.words}</Words>
         {said ? (
@@ -60,4 +87,3 @@ function OrdinaryRow({ check, answer, onOpen }: Omit<Props, 'onOk'>) {
     </Pressable>
   );
 }
-

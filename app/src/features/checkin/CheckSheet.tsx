@@ -29,24 +29,56 @@ export function CheckSheet({ check, answer, onAnswer, onClose }: Props) {
       <View className="gap-2">
         <Choice label="OK" on={given.result === 'ok'} onPress={() => set({ result: 'ok', exception: undefined })} />
         {check.exceptions.map((entry) => (
-          <Choice key={entry.id} tone="held" label={entry.words} on={given.result === 'not-ok' && given.exception === entry.id} onPress={() => set({ result: 'not-ok', exception: entry.id })} />
+          <Choice
+            key={entry.id}
+            tone="held"
+            label={entry.words}
+            on={given.result === 'not-ok' && given.exception === entry.id}
+            onPress={() => set({ result: 'not-ok', exception: entry.id })}
+          />
         ))}
-        <Choice label="Could not look" on={given.result === 'could-not-look'} onPress={() => set({ result: 'could-not-look', exception: undefined })} />
+        <Choice
+          label="Could not look"
+          on={given.result === 'could-not-look'}
+          onPress={() => set({ result: 'could-not-look', exception: undefined })}
+        />
       </View>
       {given.result === 'not-ok' && given.exception ? (
         <View className="flex-row gap-2">
-          <Choice className="flex-1" label="Wear (ours)" on={given.cause === 'wear'} onPress={() => set({ cause: 'wear' })} />
-          <Choice className="flex-1" label="Damage (hirer’s)" on={given.cause === 'damage'} onPress={() => set({ cause: 'damage' })} />
+          <Choice
+            className="flex-1"
+            label="Wear (ours)"
+            on={given.cause === 'wear'}
+            onPress={() => set({ cause: 'wear' })}
+          />
+          <Choice
+            className="flex-1"
+            label="Damage (hirer’s)"
+            on={given.cause === 'damage'}
+            onPress={() => set({ cause: 'damage' })}
+          />
         </View>
       ) : null}
-      <PhotoRow wanted={check.photo === 'wanted' && given.result === 'not-ok'} photos={given.photos} onChange={(photos) => set({ photos })} />
+      <PhotoRow
+        wanted={check.photo === 'wanted' && given.result === 'not-ok'}
+        photos={given.photos}
+        onChange={(photos) => set({ photos })}
+      />
       <Field label="Note" value={given.note ?? ''} onChangeText={(note) => set({ note })} />
       <Button kind="main" tall label="Keep" disabled={!settled} onPress={keep} />
     </Sheet>
   );
 }
 
-function Reading({ check, given, set }: { readonly check: Check; readonly given: DraftAnswer; readonly set: (change: Partial<DraftAnswer>) => void }) {
+function Reading({
+  check,
+  given,
+  set,
+}: {
+  readonly check: Check;
+  readonly given: DraftAnswer;
+  readonly set: (change: Partial<DraftAnswer>) => void;
+}) {
   const [text, setText] = useState(given.reading ? String(given.reading.value) : '');
   const measured = check.measured;
   if (!measured) return null;
@@ -58,13 +90,31 @@ function Reading({ check, given, set }: { readonly check: Check; readonly given:
     const number = /^\d+(\.\d+)?$/.test(next) ? Number(next) : null;
     if (number === null) return set({ reading: undefined as never });
     const where = placeInLimit(number, limit);
-    set({ reading: { value: number, unit }, ...(where === 'in' ? { result: 'ok', exception: undefined } : { result: 'not-ok', exception: where === 'low' ? measured.low : measured.high }) });
+    set({
+      reading: { value: number, unit },
+      ...(where === 'in'
+        ? { result: 'ok', exception: undefined }
+        : { result: 'not-ok', exception: where === 'low' ? measured.low : measured.high }),
+    });
   };
   const good = [limit.kind === 'at-most' ? null : limit.min, limit.kind === 'at-least' ? null : limit.max] as const;
   return (
     <View className="gap-2">
-      <Gauge scale={scale} good={good} value={value} unit={unit} verdict={place === null ? 'no reading' : place === 'in' ? 'right' : place} tone={place === null ? 'ink-soft' : place === 'in' ? 'fit' : 'held'} />
-      <Field label={`Reading, ${unit}`} value={text} onChangeText={write} inputMode="decimal" wrong={text !== '' && value === null ? 'Figures, with at most one point.' : undefined} />
+      <Gauge
+        scale={scale}
+        good={good}
+        value={value}
+        unit={unit}
+        verdict={place === null ? 'no reading' : place === 'in' ? 'right' : place}
+        tone={place === null ? 'ink-soft' : place === 'in' ? 'fit' : 'held'}
+      />
+      <Field
+        label={`Reading, ${unit}`}
+        value={text}
+        onChangeText={write}
+        inputMode="decimal"
+        wrong={text !== '' && value === null ? 'Figures, with at most one point.' : undefined}
+      />
       <Words size={13} tone="ink-soft">
         Limit: {limit.source.kind}. The model’s own sheet comes first.
       </Words>

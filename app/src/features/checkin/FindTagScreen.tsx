@@ -6,7 +6,6 @@ import { useRead } from '@/api';
 import { Choice, Empty, Failure, Keypad, Page, Section, useIsWide, useKeys, Words } from '@/design';
 import { sayReason, Silhouette } from '@/features/fleet';
 
-
 /** Find the unit by its tag: figures on the keypad, letters by class. Those that are back or out come first. */
 export function FindTagScreen() {
   const [letters, setLetters] = useState('');
@@ -16,15 +15,33 @@ export function FindTagScreen() {
   useFigureKeys(setFigures);
   const hits = useMemo(() => {
     const nothingTyped = letters === '' && figures === '';
-    const all = (units.data?.units ?? []).filter((unit) => (!nothingTyped || unit.verdict.notLookedAtSince !== undefined || unit.verdict.readiness === 'out') && unit.tag.startsWith(letters) && unit.tag.slice(3).replace(/^0+(?=\d)/, '').startsWith(figures.replace(/^0+(?=\d)/, '')));
-    const rank = (unit: (typeof all)[number]) => (unit.verdict.notLookedAtSince ? 0 : unit.verdict.readiness === 'out' ? 1 : 2);
-    return [...all].sort((a, b) => exact(b.tag, figures) - exact(a.tag, figures) || rank(a) - rank(b) || a.tag.localeCompare(b.tag));
+    const all = (units.data?.units ?? []).filter(
+      (unit) =>
+        (!nothingTyped || unit.verdict.notLookedAtSince !== undefined || unit.verdict.readiness === 'out') &&
+        unit.tag.startsWith(letters) &&
+        unit.tag
+          .slice(3)
+          .replace(/^0+(?=\d)/, '')
+          .startsWith(figures.replace(/^0+(?=\d)/, '')),
+    );
+    const rank = (unit: (typeof all)[number]) =>
+      unit.verdict.notLookedAtSince ? 0 : unit.verdict.readiness === 'out' ? 1 : 2;
+    return [...all].sort(
+      (a, b) => exact(b.tag, figures) - exact(a.tag, figures) || rank(a) - rank(b) || a.tag.localeCompare(b.tag),
+    );
   }, [units.data, letters, figures]);
   const finder = (
     <View className="gap-3">
       <View className="flex-row flex-wrap gap-2">
         {CLASSES.map((entry) => (
-          <Choice key={entry.id} className="min-w-[30%] grow" label={entry.letters} aria-label={entry.name} on={letters === entry.letters} onPress={() => setLetters(letters === entry.letters ? '' : entry.letters)} />
+          <Choice
+            key={entry.id}
+            className="min-w-[30%] grow"
+            label={entry.letters}
+            aria-label={entry.name}
+            on={letters === entry.letters}
+            onPress={() => setLetters(letters === entry.letters ? '' : entry.letters)}
+          />
         ))}
       </View>
       <Words face="stencil" size={56} className="min-h-[58px] text-center" aria-live="polite">
@@ -35,16 +52,36 @@ export function FindTagScreen() {
   );
   const list = (
     <Section title={figures || letters ? 'That could be' : 'Back or out'} count={hits.length}>
-      {units.isError && !units.data ? <Failure says="The tags can not be fetched just now." retry={() => void units.refetch()} /> : null}
-      {units.data && hits.length === 0 ? <Empty says={figures || letters ? `No unit on this yard has the tag ${letters || '··'}-${figures || '··'}.` : 'Nothing is out or back. Type a tag to look at any unit.'} /> : null}
+      {units.isError && !units.data ? (
+        <Failure says="The tags can not be fetched just now." retry={() => void units.refetch()} />
+      ) : null}
+      {units.data && hits.length === 0 ? (
+        <Empty
+          says={
+            figures || letters
+              ? `No unit on this yard has the tag ${letters || '··'}-${figures || '··'}.`
+              : 'Nothing is out or back. Type a tag to look at any unit.'
+          }
+        />
+      ) : null}
       {hits.slice(0, 12).map((unit) => (
-        <Pressable key={unit.tag} role="link" aria-label={`Check in ${unit.tag}`} onPress={() => router.navigate(`/u/${unit.tag}/check-in`)} className="min-h-[56px] flex-row items-center gap-3 border border-card-edge bg-card px-3 py-1">
+        <Pressable
+          key={unit.tag}
+          role="link"
+          aria-label={`Check in ${unit.tag}`}
+          onPress={() => router.navigate(`/u/${unit.tag}/check-in`)}
+          className="min-h-[56px] flex-row items-center gap-3 border border-card-edge bg-card px-3 py-1"
+        >
           <Silhouette classId={unit.classId} size={32} />
           <Words face="stencil" size={22} className="w-[88px]">
             {unit.tag}
           </Words>
           <Words size={15} className="min-w-0 flex-1" numberOfLines={1}>
-            {unit.verdict.notLookedAtSince ? 'Back, not looked at' : unit.verdict.readiness === 'out' ? 'Out' : sayReason(unit)}
+            {unit.verdict.notLookedAtSince
+              ? 'Back, not looked at'
+              : unit.verdict.readiness === 'out'
+                ? 'Out'
+                : sayReason(unit)}
           </Words>
         </Pressable>
       ))}
@@ -63,12 +100,17 @@ export function FindTagScreen() {
   );
 }
 
-const exact = (tag: string, figures: string): number => (figures !== '' && Number(tag.slice(3)) === Number(figures) ? 1 : 0);
+const exact = (tag: string, figures: string): number =>
+  figures !== '' && Number(tag.slice(3)) === Number(figures) ? 1 : 0;
 
 function useFigureKeys(setFigures: (change: (before: string) => string) => void): void {
   const bindings = useMemo(
     () => [
-      ...'0123456789'.split('').map((figure) => ({ keys: figure, does: 'Figure', run: () => setFigures((before) => (before.length < 4 ? before + figure : before)) })),
+      ...'0123456789'.split('').map((figure) => ({
+        keys: figure,
+        does: 'Figure',
+        run: () => setFigures((before) => (before.length < 4 ? before + figure : before)),
+      })),
       { keys: 'Backspace', does: 'Delete', run: () => setFigures((before) => before.slice(0, -1)) },
     ],
     [setFigures],

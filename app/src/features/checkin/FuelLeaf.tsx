@@ -26,25 +26,84 @@ export function FuelLeaf({ draft, change, next }: LeafProps) {
       {machineClass.fuelTap ? (
         <Section title="Fuel tap">
           <View className="flex-row gap-2">
-            <Choice className="flex-1" label="Was shut" on={draft.fuelTap === 'was-shut'} onPress={() => change({ fuelTap: 'was-shut' })} />
-            <Choice className="flex-1" label="Was open, I shut it" on={draft.fuelTap === 'shut-now'} onPress={() => change({ fuelTap: 'shut-now' })} />
+            <Choice
+              className="flex-1"
+              label="Was shut"
+              on={draft.fuelTap === 'was-shut'}
+              onPress={() => change({ fuelTap: 'was-shut' })}
+            />
+            <Choice
+              className="flex-1"
+              label="Was open, I shut it"
+              on={draft.fuelTap === 'shut-now'}
+              onPress={() => change({ fuelTap: 'shut-now' })}
+            />
           </View>
         </Section>
       ) : null}
       <Section title="How did it run at the end?">
         <View className="flex-row flex-wrap gap-2">
           <Choice className="grow" label="Well" on={draft.ended === 'well'} onPress={() => change({ ended: 'well' })} />
-          <Choice className="grow" label="Badly" tone="held" on={draft.ended === 'ended-badly'} onPress={() => change({ ended: 'ended-badly' })} />
-          <Choice className="grow" label="Would not start" tone="held" on={draft.ended === 'ended-dead'} onPress={() => change({ ended: 'ended-dead' })} />
-          <Choice className="grow" label="Nobody said" on={draft.ended === 'not-told'} onPress={() => change({ ended: 'not-told' })} />
+          <Choice
+            className="grow"
+            label="Badly"
+            tone="held"
+            on={draft.ended === 'ended-badly'}
+            onPress={() => change({ ended: 'ended-badly' })}
+          />
+          <Choice
+            className="grow"
+            label="Would not start"
+            tone="held"
+            on={draft.ended === 'ended-dead'}
+            onPress={() => change({ ended: 'ended-dead' })}
+          />
+          <Choice
+            className="grow"
+            label="Nobody said"
+            on={draft.ended === 'not-told'}
+            onPress={() => change({ ended: 'not-told' })}
+          />
         </View>
       </Section>
       <Section title="What came back">
         <View className="flex-row gap-2">
-          <Choice className="flex-1" label="All of it" on={draft.missing !== null && !counting} onPress={() => { setCounting(false); change({ missing: {} }); }} />
-          <Choice className="flex-1" label="Something is missing" tone="held" on={counting} onPress={() => { setCounting(true); change({ missing: draft.missing ?? {} }); }} />
+          <Choice
+            className="flex-1"
+            label="All of it"
+            on={draft.missing !== null && !counting}
+            onPress={() => {
+              setCounting(false);
+              change({ missing: {} });
+            }}
+          />
+          <Choice
+            className="flex-1"
+            label="Something is missing"
+            tone="held"
+            on={counting}
+            onPress={() => {
+              setCounting(true);
+              change({ missing: draft.missing ?? {} });
+            }}
+          />
         </View>
-        {counting ? kit.map((item) => <KitRow key={item.id} item={item} missing={draft.missing?.[item.id] ?? 0} onChange={(count) => change({ missing: { ...draft.missing, [item.id]: count } })} />) : <Words size={15} tone="ink-soft">{kit.map((item) => (item.count > 1 ? `${item.count} × ${item.name.toLowerCase()}` : item.name.toLowerCase())).join(', ') || 'Nothing went along.'}</Words>}
+        {counting ? (
+          kit.map((item) => (
+            <KitRow
+              key={item.id}
+              item={item}
+              missing={draft.missing?.[item.id] ?? 0}
+              onChange={(count) => change({ missing: { ...draft.missing, [item.id]: count } })}
+            />
+          ))
+        ) : (
+          <Words size={15} tone="ink-soft">
+            {kit
+              .map((item) => (item.count > 1 ? `${item.count} × ${item.name.toLowerCase()}` : item.name.toLowerCase()))
+              .join(', ') || 'Nothing went along.'}
+          </Words>
+        )}
       </Section>
     </LeafFrame>
   );
@@ -59,12 +118,28 @@ function useGoOnWhenDone(done: boolean, next: () => void): void {
   }, [done, next]);
 }
 
-function FuelScale({ eighths, onPick }: { readonly eighths: number | null; readonly onPick: (eighths: number) => void }) {
+function FuelScale({
+  eighths,
+  onPick,
+}: {
+  readonly eighths: number | null;
+  readonly onPick: (eighths: number) => void;
+}) {
   return (
     <View className="h-[64px] flex-row items-end gap-1" role="group" aria-label="Fuel level">
       {EIGHTHS.map((level) => (
-        <Pressable key={level} role="button" aria-label={`Fuel ${sayFuel(level)}`} aria-pressed={eighths === level} onPress={() => onPick(level)} className="h-full flex-1 justify-end">
-          <View className={`items-center justify-end border-2 ${eighths !== null && level <= eighths ? 'border-mark bg-mark' : 'border-line bg-paper'}`} style={{ height: `${44 + level * 7}%` }}>
+        <Pressable
+          key={level}
+          role="button"
+          aria-label={`Fuel ${sayFuel(level)}`}
+          aria-pressed={eighths === level}
+          onPress={() => onPick(level)}
+          className="h-full flex-1 justify-end"
+        >
+          <View
+            className={`items-center justify-end border-2 ${eighths !== null && level <= eighths ? 'border-mark bg-mark' : 'border-line bg-paper'}`}
+            style={{ height: `${44 + level * 7}%` }}
+          >
             <Words face="figures" size={15} tone={eighths !== null && level <= eighths ? 'on-mark' : 'ink'}>
               {level === 0 ? 'E' : level === 8 ? 'F' : level === 4 ? '½' : level}
             </Words>
@@ -90,8 +165,14 @@ function KitRow({ item, missing, onChange }: KitRowProps) {
           {missing > 0 ? `${missing} missing, ${sayMoney(item.priceCents * missing)}` : `${item.count} went out`}
         </Words>
       </View>
-      <Button label="Missing" aria-label={`${item.name} missing`} onPress={() => onChange(Math.min(missing + 1, item.count))} />
-      {missing > 0 ? <Button kind="quiet" label="Undo" aria-label={`${item.name} is here`} onPress={() => onChange(missing - 1)} /> : null}
+      <Button
+        label="Missing"
+        aria-label={`${item.name} missing`}
+        onPress={() => onChange(Math.min(missing + 1, item.count))}
+      />
+      {missing > 0 ? (
+        <Button kind="quiet" label="Undo" aria-label={`${item.name} is here`} onPress={() => onChange(missing - 1)} />
+      ) : null}
     </View>
   );
 }

@@ -38,11 +38,18 @@ export function HoursLeaf({ draft, change, next }: LeafProps) {
           </Words>
         </View>
       </View>
-      <Words aria-live="polite" tone={settled && assessed && assessed.findings.length > 0 ? 'held' : 'ink'} face="strong" className="text-right">
+      <Words
+        aria-live="polite"
+        tone={settled && assessed && assessed.findings.length > 0 ? 'held' : 'ink'}
+        face="strong"
+        className="text-right"
+      >
         {assessed ? `${assessed.hoursRun >= 0 ? '+' : '−'}${sayHours(Math.abs(assessed.hoursRun))} since then` : ' '}
       </Words>
       <Keypad value={draft.typed} onChange={type} />
-      {settled && assessed && assessed.findings.length > 0 && !draft.confirmed ? <Odd draft={draft} change={change} /> : null}
+      {settled && assessed && assessed.findings.length > 0 && !draft.confirmed ? (
+        <Odd draft={draft} change={change} />
+      ) : null}
       <MeterEvent draft={draft} change={change} />
     </LeafFrame>
   );
@@ -64,8 +71,16 @@ function useSettled(typed: string): boolean {
 function useTyping(change: LeafProps['change'], done: boolean, next: () => void): void {
   const bindings = useMemo(
     () => [
-      ...FIGURES.map((key) => ({ keys: key, does: 'Figure', run: () => change((draft) => ({ typed: press(draft.typed, key), confirmed: false })) })),
-      { keys: 'Backspace', does: 'Delete', run: () => change((draft) => ({ typed: press(draft.typed, '⌫'), confirmed: false })) },
+      ...FIGURES.map((key) => ({
+        keys: key,
+        does: 'Figure',
+        run: () => change((draft) => ({ typed: press(draft.typed, key), confirmed: false })),
+      })),
+      {
+        keys: 'Backspace',
+        does: 'Delete',
+        run: () => change((draft) => ({ typed: press(draft.typed, '⌫'), confirmed: false })),
+      },
       { keys: 'Enter', does: 'Next', run: () => done && next() },
     ],
     [change, done, next],
@@ -81,9 +96,16 @@ function Odd({ draft, change }: Omit<LeafProps, 'next'>) {
     <View className="gap-3 border-l-[6px] border-held bg-paper p-4" role="alert">
       <Words face="strong">{sayFinding(finding)}</Words>
       {assessed.suggestions.map((suggestion) => (
-        <Button key={suggestion.reading} label={`${suggestion.reading}`} detail={`Was it this? ${saySlip(suggestion.slip)}`} onPress={() => change({ typed: String(suggestion.reading), confirmed: false })} />
+        <Button
+          key={suggestion.reading}
+          label={`${suggestion.reading}`}
+          detail={`Was it this? ${saySlip(suggestion.slip)}`}
+          onPress={() => change({ typed: String(suggestion.reading), confirmed: false })}
+        />
       ))}
-      {finding.code === 'below-last' ? null : <Button kind="stop" label="I read it again: keep it" onPress={() => change({ confirmed: true })} />}
+      {finding.code === 'below-last' ? null : (
+        <Button kind="stop" label="I read it again: keep it" onPress={() => change({ confirmed: true })} />
+      )}
     </View>
   );
 }
@@ -94,13 +116,50 @@ function MeterEvent({ draft, change }: { readonly draft: Draft; readonly change:
   return (
     <View className="gap-3">
       <View className="flex-row gap-2">
-        <Choice className="flex-1" label="Meter was replaced" on={event?.kind === 'replaced'} onPress={() => change({ meterEvent: event?.kind === 'replaced' ? null : replaced, confirmed: false })} />
-        <Choice className="flex-1" label="It rolled over" on={event?.kind === 'rolled-over'} onPress={() => change({ meterEvent: event?.kind === 'rolled-over' ? null : { kind: 'rolled-over', oldReading: null, newMeterShows: 0, rollsAt: rollsAt(draft.opening.lastReading) }, confirmed: false })} />
+        <Choice
+          className="flex-1"
+          label="Meter was replaced"
+          on={event?.kind === 'replaced'}
+          onPress={() => change({ meterEvent: event?.kind === 'replaced' ? null : replaced, confirmed: false })}
+        />
+        <Choice
+          className="flex-1"
+          label="It rolled over"
+          on={event?.kind === 'rolled-over'}
+          onPress={() =>
+            change({
+              meterEvent:
+                event?.kind === 'rolled-over'
+                  ? null
+                  : {
+                      kind: 'rolled-over',
+                      oldReading: null,
+                      newMeterShows: 0,
+                      rollsAt: rollsAt(draft.opening.lastReading),
+                    },
+              confirmed: false,
+            })
+          }
+        />
       </View>
       {event?.kind === 'replaced' ? (
         <>
-          <Field label="Old meter’s last reading, if known" inputMode="decimal" defaultValue={event.oldReading === null ? '' : String(event.oldReading)} onChangeText={(text) => change({ meterEvent: { ...event, oldReading: text === '' || Number.isNaN(Number(text)) ? null : Number(text) } })} />
-          <Field label="New meter showed when fitted" inputMode="decimal" defaultValue={String(event.newMeterShows)} onChangeText={(text) => change({ meterEvent: { ...event, newMeterShows: Number(text) || 0 } })} />
+          <Field
+            label="Old meter’s last reading, if known"
+            inputMode="decimal"
+            defaultValue={event.oldReading === null ? '' : String(event.oldReading)}
+            onChangeText={(text) =>
+              change({
+                meterEvent: { ...event, oldReading: text === '' || Number.isNaN(Number(text)) ? null : Number(text) },
+              })
+            }
+          />
+          <Field
+            label="New meter showed when fitted"
+            inputMode="decimal"
+            defaultValue={String(event.newMeterShows)}
+            onChangeText={(text) => change({ meterEvent: { ...event, newMeterShows: Number(text) || 0 } })}
+          />
         </>
       ) : null}
     </View>

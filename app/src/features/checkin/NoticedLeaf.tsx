@@ -4,12 +4,18 @@ import { Button, Choice, Field, Section } from '@/design';
 import type { LeafProps } from './leaf';
 import { LeafFrame } from './LeafFrame';
 
-const HEADING = { machine: 'The machine', starting: 'Starting', running: 'Running', 'smoke-and-feel': 'Smoke, smell, feel' } as const;
+const HEADING = {
+  machine: 'The machine',
+  starting: 'Starting',
+  running: 'Running',
+  'smoke-and-feel': 'Smoke, smell, feel',
+} as const;
 
 /** What the hirer noticed: taps in the fault-finding vocabulary, and free words. */
 export function NoticedLeaf({ draft, change, next }: LeafProps) {
   const complaints = complaintsOf(classOf(draft.opening.classId));
-  const toggle = (id: string) => change({ told: draft.told.includes(id) ? draft.told.filter((entry) => entry !== id) : [...draft.told, id] });
+  const toggle = (id: string) =>
+    change({ told: draft.told.includes(id) ? draft.told.filter((entry) => entry !== id) : [...draft.told, id] });
   const nothing = draft.told.length === 0 && draft.remarks.trim() === '';
   return (
     <LeafFrame action={<Button kind="main" tall label={nothing ? 'Nothing noticed' : 'Next'} onPress={next} />}>
@@ -19,12 +25,25 @@ export function NoticedLeaf({ draft, change, next }: LeafProps) {
             {complaints
               .filter((entry) => entry.group === group)
               .map((entry) => (
-                <Choice key={entry.id} className="grow" label={entry.words} tone="held" on={draft.told.includes(entry.id)} onPress={() => toggle(entry.id)} />
+                <Choice
+                  key={entry.id}
+                  className="grow"
+                  label={entry.words}
+                  tone="held"
+                  on={draft.told.includes(entry.id)}
+                  onPress={() => toggle(entry.id)}
+                />
               ))}
           </View>
         </Section>
       ))}
-      <Field label="In the hirer’s own words" value={draft.remarks} onChangeText={(remarks) => change({ remarks })} multiline maxLength={2000} />
+      <Field
+        label="In the hirer’s own words"
+        value={draft.remarks}
+        onChangeText={(remarks) => change({ remarks })}
+        multiline
+        maxLength={2000}
+      />
     </LeafFrame>
   );
 }

@@ -10,12 +10,15 @@ export function Outcome({ tag, sent }: { readonly tag: string; readonly sent: Se
       {'kept' in sent ? (
         <>
           <Words face="strong" role="status">
-            Checked in. {tag} {sent.kept.verdict.result === 'fit' ? 'hangs on the wall again.' : 'is on the bench list.'}
+            Checked in. {tag}{' '}
+            {sent.kept.verdict.result === 'fit' ? 'hangs on the wall again.' : 'is on the bench list.'}
           </Words>
           <VerdictCard tag={tag} verdict={sent.kept.verdict as never} />
         </>
       ) : (
-        <Empty says={`${tag} is checked in on this device. The yard’s server does not answer just now; it is sent as soon as it does. You can go on.`} />
+        <Empty
+          says={`${tag} is checked in on this device. The yard’s server does not answer just now; it is sent as soon as it does. You can go on.`}
+        />
       )}
       <Button kind="main" tall label="Next return" onPress={() => router.replace('/check-in')} />
       <Button label={`See ${tag}`} onPress={() => router.replace(`/u/${tag}`)} />

@@ -31,7 +31,17 @@ export function PhotoRow({ wanted, photos, onChange }: Props) {
   };
   return (
     <View className="gap-2">
-      <input ref={input} type="file" accept="image/*" aria-label="Photo file" style={{ display: 'none' }} onChange={(event) => { void take(event.target.files?.[0]); event.target.value = ''; }} />
+      <input
+        ref={input}
+        type="file"
+        accept="image/*"
+        aria-label="Photo file"
+        style={{ display: 'none' }}
+        onChange={(event) => {
+          void take(event.target.files?.[0]);
+          event.target.value = '';
+        }}
+      />
       <View className="flex-row flex-wrap gap-2">
         {photos.map((id) => (
           <View key={id} className="gap-1">
@@ -40,7 +50,9 @@ export function PhotoRow({ wanted, photos, onChange }: Props) {
           </View>
         ))}
       </View>
-      {photos.length < MOST ? <Button label={wanted ? 'Take a photo (wanted)' : 'Take a photo'} onPress={() => input.current?.click()} /> : null}
+      {photos.length < MOST ? (
+        <Button label={wanted ? 'Take a photo (wanted)' : 'Take a photo'} onPress={() => input.current?.click()} />
+      ) : null}
       {wrong ? (
         <Words tone="held" role="alert">
           {wrong}
@@ -61,5 +73,12 @@ function LocalPhoto({ id }: { readonly id: string }) {
       if (made) URL.revokeObjectURL(made);
     };
   }, [id]);
-  return <Image source={{ uri }} accessibilityLabel="Photo of the finding" className="h-[96px] w-[128px] border border-card-edge" resizeMode="cover" />;
+  return (
+    <Image
+      source={{ uri }}
+      accessibilityLabel="Photo of the finding"
+      className="h-[96px] w-[128px] border border-card-edge"
+      resizeMode="cover"
+    />
+  );
 }

@@ -17,10 +17,21 @@ export function StationLeaf({ draft, change, next, stationId }: LeafProps & { re
   const open = station.checks.filter((check) => draft.answers[check.id] === undefined);
   const openSafety = open.filter((check) => check.kind === 'safety');
   const allGood = () => {
-    change((before) => ({ answers: { ...Object.fromEntries(open.map((check) => [check.id, { check: check.id, result: 'ok', photos: [] } as DraftAnswer])), ...before.answers } }));
+    change((before) => ({
+      answers: {
+        ...Object.fromEntries(
+          open.map((check) => [check.id, { check: check.id, result: 'ok', photos: [] } as DraftAnswer]),
+        ),
+        ...before.answers,
+      },
+    }));
     next();
   };
-  const label = sayAction(openSafety.length, open.length, station.checks.some((check) => draft.answers[check.id]?.result === 'not-ok'));
+  const label = sayAction(
+    openSafety.length,
+    open.length,
+    station.checks.some((check) => draft.answers[check.id]?.result === 'not-ok'),
+  );
   return (
     <LeafFrame action={<Button kind="main" tall label={label} disabled={openSafety.length > 0} onPress={allGood} />}>
       <View>
@@ -29,10 +40,25 @@ export function StationLeaf({ draft, change, next, stationId }: LeafProps & { re
         </Words>
         <Words tone="ink-soft">{station.where}</Words>
       </View>
-      {[...station.checks].sort((a, b) => Number(b.kind === 'safety') - Number(a.kind === 'safety')).map((check) => (
-        <CheckRow key={check.id} check={check} answer={draft.answers[check.id]} onOk={() => answer({ check: check.id, result: 'ok', photos: [] })} onOpen={() => setOpened(check)} />
-      ))}
-      {opened ? <CheckSheet check={opened} answer={draft.answers[opened.id]} onAnswer={answer} onClose={() => setOpened(null)} /> : null}
+      {[...station.checks]
+        .sort((a, b) => Number(b.kind === 'safety') - Number(a.kind === 'safety'))
+        .map((check) => (
+          <CheckRow
+            key={check.id}
+            check={check}
+            answer={draft.answers[check.id]}
+            onOk={() => answer({ check: check.id, result: 'ok', photos: [] })}
+            onOpen={() => setOpened(check)}
+          />
+        ))}
+      {opened ? (
+        <CheckSheet
+          check={opened}
+          answer={draft.answers[opened.id]}
+          onAnswer={answer}
+          onClose={() => setOpened(null)}
+        />
+      ) : null}
     </LeafFrame>
   );
 }

@@ -28,11 +28,19 @@ export function VerdictCard({ tag, verdict }: { readonly tag: string; readonly v
       ))}
       {verdict.reasons.length === 0 ? <Words size={22}>Nothing found. It may go out.</Words> : null}
       {verdict.reasons.map((reason, at) => (
-        <View key={reason.says} className={`flex-row items-baseline gap-3 ${at === 0 ? '' : 'border-t border-line pt-3'}`}>
+        <View
+          key={reason.says}
+          className={`flex-row items-baseline gap-3 ${at === 0 ? '' : 'border-t border-line pt-3'}`}
+        >
           <Words size={at === 0 ? 22 : 17} face={at === 0 ? 'strong' : 'text'} className="min-w-0 flex-1">
             {reason.says}
           </Words>
-          <Words size={13} tone={reason.consequence === 'hold' ? 'held' : reason.consequence === 'fix-before-hire' ? 'prep' : 'ink-soft'}>
+          <Words
+            size={13}
+            tone={
+              reason.consequence === 'hold' ? 'held' : reason.consequence === 'fix-before-hire' ? 'prep' : 'ink-soft'
+            }
+          >
             {MEANS[reason.consequence]}
           </Words>
         </View>

@@ -45,8 +45,27 @@ export function VerdictLeaf({ draft, change, drop, onSent }: Props) {
     router.replace(`/u/${draft.tag}`);
   };
   return (
-    <LeafFrame action={<Button kind="main" tall label={busy ? 'Sending…' : 'Confirm'} disabled={busy || conflict !== null} onPress={() => void send(draft)} />}>
-      {conflict ? <Conflict tag={draft.tag} first={conflict} onKeep={() => asSecondLook(conflict.id)} onGiveUp={() => void giveUp()} /> : error ? <Failure says={sentenceOf(error)} kept="All that you entered is kept on this device." /> : null}
+    <LeafFrame
+      action={
+        <Button
+          kind="main"
+          tall
+          label={busy ? 'Sending…' : 'Confirm'}
+          disabled={busy || conflict !== null}
+          onPress={() => void send(draft)}
+        />
+      }
+    >
+      {conflict ? (
+        <Conflict
+          tag={draft.tag}
+          first={conflict}
+          onKeep={() => asSecondLook(conflict.id)}
+          onGiveUp={() => void giveUp()}
+        />
+      ) : error ? (
+        <Failure says={sentenceOf(error)} kept="All that you entered is kept on this device." />
+      ) : null}
       <VerdictCard tag={draft.tag} verdict={verdict} />
     </LeafFrame>
   );
@@ -60,14 +79,30 @@ interface First {
   readonly reasons: readonly string[];
 }
 
-function conflictOf(error: unknown, before: { code: string; facts?: Readonly<Record<string, unknown>> | undefined } | undefined): First | null {
+function conflictOf(
+  error: unknown,
+  before: { code: string; facts?: Readonly<Record<string, unknown>> | undefined } | undefined,
+): First | null {
   if (error instanceof Refused && error.code === 'already-checked-in') return error.problem.facts as unknown as First;
   return before?.code === 'already-checked-in' ? (before.facts as unknown as First) : null;
 }
 
-function Conflict({ tag, first, onKeep, onGiveUp }: { readonly tag: string; readonly first: First; readonly onKeep: () => void; readonly onGiveUp: () => void }) {
+function Conflict({
+  tag,
+  first,
+  onKeep,
+  onGiveUp,
+}: {
+  readonly tag: string;
+  readonly first: First;
+  readonly onKeep: () => void;
+  readonly onGiveUp: () => void;
+}) {
   return (
-    <Failure says={`${first.by} checked ${tag} in ${sayTime(first.at)}: ${READINESS_WORD[first.result]}.`} kept="Yours is kept on this device. What do you want done with it?">
+    <Failure
+      says={`${first.by} checked ${tag} in ${sayTime(first.at)}: ${READINESS_WORD[first.result]}.`}
+      kept="Yours is kept on this device. What do you want done with it?"
+    >
       {first.reasons.map((reason) => (
         <Words key={reason}>{reason}</Words>
       ))}

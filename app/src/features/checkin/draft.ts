@@ -46,7 +46,9 @@ export const startDraft = (opening: Opening, id: string, at: Date): Draft => ({
   seconds: {},
 });
 
-export type Leaf = { readonly kind: 'hours' | 'fuel' | 'noticed' | 'verdict'; readonly name: string } | { readonly kind: 'station'; readonly name: string; readonly stationId: string };
+export type Leaf =
+  | { readonly kind: 'hours' | 'fuel' | 'noticed' | 'verdict'; readonly name: string }
+  | { readonly kind: 'station'; readonly name: string; readonly stationId: string };
 
 /** The leaves in their order: one a station of the walk-round. */
 export const leavesOf = (classId: string): readonly Leaf[] => [
@@ -57,7 +59,8 @@ export const leavesOf = (classId: string): readonly Leaf[] => [
   { kind: 'verdict', name: 'Verdict' },
 ];
 
-const hireDays = (opening: Opening, now: number): number => (opening.hire ? Math.max((now - Date.parse(opening.hire.outAt ?? opening.hire.fromAt)) / 86_400_000, 0.25) : 0);
+const hireDays = (opening: Opening, now: number): number =>
+  opening.hire ? Math.max((now - Date.parse(opening.hire.outAt ?? opening.hire.fromAt)) / 86_400_000, 0.25) : 0;
 
 /** What is odd about the hours as typed; null while there are none. */
 export function assessDraftHours(draft: Draft, now: Date): ReadingAssessment | null {
@@ -74,7 +77,11 @@ export function assessDraftHours(draft: Draft, now: Date): ReadingAssessment | n
 export function draftTrueHours({ typed, opening, meterEvent }: Draft): number {
   const old = { offsetHours: opening.meterOffset };
   if (meterEvent?.kind === 'rolled-over') return trueHours(Number(typed), rollOver(old, meterEvent.rollsAt ?? 1000));
-  if (meterEvent?.kind === 'replaced') return trueHours(Number(typed), replaceMeter(trueHours(meterEvent.oldReading ?? opening.lastReading, old), meterEvent.newMeterShows));
+  if (meterEvent?.kind === 'replaced')
+    return trueHours(
+      Number(typed),
+      replaceMeter(trueHours(meterEvent.oldReading ?? opening.lastReading, old), meterEvent.newMeterShows),
+    );
   return trueHours(Number(typed), old);
 }
 
@@ -124,7 +131,10 @@ export function toNewCheckIn(draft: Draft): NewCheckIn {
     told: [...draft.told],
     remarks: draft.remarks,
     answers: Object.values(draft.answers),
-    stations: stations.map((station) => ({ id: station.id, seconds: Math.round((draft.seconds[station.id] ?? 0) * 10) / 10 })),
+    stations: stations.map((station) => ({
+      id: station.id,
+      seconds: Math.round((draft.seconds[station.id] ?? 0) * 10) / 10,
+    })),
   };
 }
 
@@ -135,7 +145,19 @@ export function judgeDraft(draft: Draft, byApprentice: boolean, now: Date): Verd
   const finding = assessDraftHours(draft, now)?.findings[0];
   return judgeCheckIn(
     rulesOf(classOf(opening.classId)),
-    { ...sent, answers: sent.answers as Answer[], trueHours: draftTrueHours(draft), unusualOneIn: finding && 'oneIn' in finding ? finding.oneIn : 0, byApprentice },
-    { trueHours: opening.trueHours, hoursToOilService: opening.hoursToOilService, nextHireHours: opening.nextHire ? opening.nextHireHours : null, wentOutWithEighths: opening.wentOut?.fuelEighths ?? null, wentOutWithKit: opening.wentOut?.kit ?? null },
+    {
+      ...sent,
+      answers: sent.answers as Answer[],
+      trueHours: draftTrueHours(draft),
+      unusualOneIn: finding && 'oneIn' in finding ? finding.oneIn : 0,
+      byApprentice,
+    },
+    {
+      trueHours: opening.trueHours,
+      hoursToOilService: opening.hoursToOilService,
+      nextHireHours: opening.nextHire ? opening.nextHireHours : null,
+      wentOutWithEighths: opening.wentOut?.fuelEighths ?? null,
+      wentOutWithKit: opening.wentOut?.kit ?? null,
+    },
   );
 }

@@ -3,7 +3,6 @@ import { useCallback, useEffect, useRef, useState } from 'react';
 import { call, isUnreachable, kv, newId, queryClient } from '@/api';
 import { startDraft, type Draft } from './draft';
 
-
 const keyOf = (tag: string): string => `hudrik-draft-${tag}`;
 
 export interface DraftHandle {
@@ -34,7 +33,11 @@ export function useDraft(tag: string): DraftHandle {
   useEffect(() => {
     if (draft && !dropped.current) void kv.setItem(keyOf(tag), JSON.stringify(draft));
   }, [tag, draft]);
-  const change = useCallback((next: Partial<Draft> | ((draft: Draft) => Partial<Draft>)) => setDraft((before) => before && { ...before, ...(typeof next === 'function' ? next(before) : next) }), []);
+  const change = useCallback(
+    (next: Partial<Draft> | ((draft: Draft) => Partial<Draft>)) =>
+      setDraft((before) => before && { ...before, ...(typeof next === 'function' ? next(before) : next) }),
+    [],
+  );
   const drop = useCallback(async () => {
     dropped.current = true;
     await kv.removeItem(keyOf(tag));
@@ -66,4 +69,5 @@ async function readOpening(tag: string): Promise<Opening> {
 }
 
 /** Puts a draft back that had left for the server and was refused. */
-export const restoreDraft = (tag: string, draft: unknown): Promise<void> => kv.setItem(keyOf(tag), JSON.stringify(draft));
+export const restoreDraft = (tag: string, draft: unknown): Promise<void> =>
+  kv.setItem(keyOf(tag), JSON.stringify(draft));

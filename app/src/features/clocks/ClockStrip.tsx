@@ -33,9 +33,18 @@ function useTellEnd(clocks: readonly Running[]): void {
     for (const clock of ended) {
       if (told.current.has(clock.id)) continue;
       told.current.add(clock.id);
-      if (!isFirst && typeof Notification !== 'undefined' && Notification.permission === 'granted') new Notification(`${clock.tag}: ${clock.says.toLowerCase()} has ended`, { body: 'What came of it?', tag: clock.id });
+      if (!isFirst && typeof Notification !== 'undefined' && Notification.permission === 'granted')
+        new Notification(`${clock.tag}: ${clock.says.toLowerCase()} has ended`, {
+          body: 'What came of it?',
+          tag: clock.id,
+        });
     }
-    if (clocks.some((clock) => clock.mine) && typeof Notification !== 'undefined' && Notification.permission === 'default') void Notification.requestPermission();
+    if (
+      clocks.some((clock) => clock.mine) &&
+      typeof Notification !== 'undefined' &&
+      Notification.permission === 'default'
+    )
+      void Notification.requestPermission();
   });
 }
 
@@ -48,7 +57,12 @@ export function ClockStrip() {
   if (soonest === undefined) return null;
   const ended = soonest.leftMs <= 0;
   return (
-    <Pressable role="button" aria-label={`${soonest.tag} ${soonest.says}: ${sayLeft(soonest.leftMs)}`} onPress={open(soonest)} className={`no-print min-h-[48px] flex-row items-center gap-3 border-t-2 border-ink px-4 ${ended ? 'bg-held' : 'bg-card'}`}>
+    <Pressable
+      role="button"
+      aria-label={`${soonest.tag} ${soonest.says}: ${sayLeft(soonest.leftMs)}`}
+      onPress={open(soonest)}
+      className={`no-print min-h-[48px] flex-row items-center gap-3 border-t-2 border-ink px-4 ${ended ? 'bg-held' : 'bg-card'}`}
+    >
       <Words face="figures" size={22} tone={ended ? 'on-mark' : 'ink'} role="timer">
         {sayLeft(soonest.leftMs)}
       </Words>
@@ -67,7 +81,13 @@ export function ClockTray() {
   return (
     <Section title="Clocks" count={clocks.length} className="pb-4">
       {clocks.map((clock) => (
-        <Pressable key={clock.id} role="button" aria-label={`${clock.tag} ${clock.says}: ${sayLeft(clock.leftMs)}`} onPress={open(clock)} className="min-h-[48px] justify-center border-b border-line py-1">
+        <Pressable
+          key={clock.id}
+          role="button"
+          aria-label={`${clock.tag} ${clock.says}: ${sayLeft(clock.leftMs)}`}
+          onPress={open(clock)}
+          className="min-h-[48px] justify-center border-b border-line py-1"
+        >
           <View className="flex-row items-baseline gap-2">
             <Words face="figures" size={22} tone={clock.leftMs <= 0 ? 'held' : 'ink'} role="timer">
               {sayLeft(clock.leftMs)}

@@ -10,7 +10,12 @@ export function AddUnitScreen() {
   const models = useRead('models');
   const [classId, setClassId] = useState<ClassId>(CLASSES[0].id);
   const [modelId, setModelId] = useState<number | null>(null);
-  if (!models.data) return models.isError ? <Failure says="The models can not be fetched just now." retry={() => void models.refetch()} /> : <Loading what="the models" />;
+  if (!models.data)
+    return models.isError ? (
+      <Failure says="The models can not be fetched just now." retry={() => void models.refetch()} />
+    ) : (
+      <Loading what="the models" />
+    );
   const ofClass = models.data.models.filter((model) => model.classId === classId);
   return (
     <Page>
@@ -19,15 +24,35 @@ export function AddUnitScreen() {
       </Words>
       <View className="flex-row flex-wrap gap-2">
         {CLASSES.map((entry) => (
-          <Choice key={entry.id} className="grow" label={entry.name} on={classId === entry.id} onPress={() => { setClassId(entry.id); setModelId(null); }} />
+          <Choice
+            key={entry.id}
+            className="grow"
+            label={entry.name}
+            on={classId === entry.id}
+            onPress={() => {
+              setClassId(entry.id);
+              setModelId(null);
+            }}
+          />
         ))}
       </View>
       <Section title="Its model" count={ofClass.length}>
-        {ofClass.length === 0 ? <Empty says={`No model of a ${classOf(classId).name.toLowerCase()} yet. Add one below.`} /> : null}
+        {ofClass.length === 0 ? (
+          <Empty says={`No model of a ${classOf(classId).name.toLowerCase()} yet. Add one below.`} />
+        ) : null}
         {ofClass.map((model) => (
           <View key={model.id} className="flex-row gap-2">
-            <Choice className="min-w-0 flex-1" label={`${model.make} ${model.name}`} on={modelId === model.id} onPress={() => setModelId(model.id)} />
-            <Button label="Data sheet" aria-label={`Data sheet of ${model.make} ${model.name}`} onPress={() => router.navigate(`/models/${model.id}`)} />
+            <Choice
+              className="min-w-0 flex-1"
+              label={`${model.make} ${model.name}`}
+              on={modelId === model.id}
+              onPress={() => setModelId(model.id)}
+            />
+            <Button
+              label="Data sheet"
+              aria-label={`Data sheet of ${model.make} ${model.name}`}
+              onPress={() => router.navigate(`/models/${model.id}`)}
+            />
           </View>
         ))}
         <AddModel classId={classId} onAdded={setModelId} />
@@ -54,7 +79,11 @@ function AddModel({ classId, onAdded }: { readonly classId: ClassId; readonly on
       {add.isError ? <Failure says={sentenceOf(add.error)} kept="What you wrote is still here." /> : null}
       <Field label="Make" value={make} onChangeText={setMake} />
       <Field label="Model" value={name} onChangeText={setName} />
-      <Button label="Add the model" disabled={make.trim() === '' || name.trim() === '' || add.isPending} onPress={() => void send().catch(() => undefined)} />
+      <Button
+        label="Add the model"
+        disabled={make.trim() === '' || name.trim() === '' || add.isPending}
+        onPress={() => void send().catch(() => undefined)}
+      />
     </View>
   );
 }
@@ -67,20 +96,48 @@ function AddUnit({ letters, modelId }: { readonly letters: string; readonly mode
     figures: form.figures !== '' && !/^\d{2,4}$/.test(form.figures) ? 'Two to four figures.' : undefined,
     hours: /^\d{1,5}(\.\d)?$/.test(form.hours) ? undefined : 'Figures, with at most one after the point.',
   };
-  const ready = form.figures !== '' && form.serial.trim() !== '' && form.homeBay.trim() !== '' && !wrong.figures && !wrong.hours;
+  const ready =
+    form.figures !== '' && form.serial.trim() !== '' && form.homeBay.trim() !== '' && !wrong.figures && !wrong.hours;
   const send = async () => {
     const tag = `${letters}-${form.figures}`;
-    await add.mutateAsync({ body: { tag, modelId, serial: form.serial, homeBay: form.homeBay, meterReading: Number(form.hours), meterOffset: 0 } });
+    await add.mutateAsync({
+      body: {
+        tag,
+        modelId,
+        serial: form.serial,
+        homeBay: form.homeBay,
+        meterReading: Number(form.hours),
+        meterOffset: 0,
+      },
+    });
     router.replace(`/u/${tag}`);
   };
   return (
     <Section title="The unit">
       {add.isError ? <Failure says={sentenceOf(add.error)} kept="What you wrote is still here." /> : null}
-      <Field label={`Figures of its tag: ${letters}-`} value={form.figures} onChangeText={set('figures')} inputMode="numeric" wrong={wrong.figures} />
+      <Field
+        label={`Figures of its tag: ${letters}-`}
+        value={form.figures}
+        onChangeText={set('figures')}
+        inputMode="numeric"
+        wrong={wrong.figures}
+      />
       <Field label="Serial" value={form.serial} onChangeText={set('serial')} />
       <Field label="Where it stands" value={form.homeBay} onChangeText={set('homeBay')} />
-      <Field label="Hours on the meter" value={form.hours} onChangeText={set('hours')} inputMode="decimal" wrong={wrong.hours} />
-      <Button kind="main" tall label="Put it on the yard" disabled={!ready || add.isPending} onPress={() => void send().catch(() => undefined)} />
+      <Field
+        label="Hours on the meter"
+        value={form.hours}
+        onChangeText={set('hours')}
+        inputMode="decimal"
+        wrong={wrong.hours}
+      />
+      <Button
+        kind="main"
+        tall
+        label="Put it on the yard"
+        disabled={!ready || add.isPending}
+        onPress={() => void send().catch(() => undefined)}
+      />
     </Section>
   );
 }

@@ -24,7 +24,10 @@ export function ExchangeScreen() {
         {role === 'lead' ? <TakeIn operation="importUnits" label="Take in units" /> : null}
       </Section>
       <Section title="Parts">
-        <Words size={15}>Columns: number, says, cents, place, count, superseded_by, kit_of. A line with superseded_by is an old number; kit_of lists pieces as NUMBER*2 OTHER.</Words>
+        <Words size={15}>
+          Columns: number, says, cents, place, count, superseded_by, kit_of. A line with superseded_by is an old number;
+          kit_of lists pieces as NUMBER*2 OTHER.
+        </Words>
         <Button label="Give out the parts" onPress={() => window.open('/api/export/parts')} />
         {role === 'lead' ? <TakeIn operation="importParts" label="Take in parts" /> : null}
       </Section>
@@ -37,7 +40,13 @@ export function ExchangeScreen() {
   );
 }
 
-function TakeIn({ operation, label }: { readonly operation: 'importModels' | 'importUnits' | 'importHires' | 'importParts'; readonly label: string }) {
+function TakeIn({
+  operation,
+  label,
+}: {
+  readonly operation: 'importModels' | 'importUnits' | 'importHires' | 'importParts';
+  readonly label: string;
+}) {
   const take = useChange(operation);
   const file = useRef<HTMLInputElement>(null);
   const [name, setName] = useState('');
@@ -48,9 +57,27 @@ function TakeIn({ operation, label }: { readonly operation: 'importModels' | 'im
   };
   return (
     <View className="gap-3">
-      <input ref={file} type="file" accept=".csv,text/csv" aria-label={`${label}: CSV file`} style={{ display: 'none' }} onChange={(event) => { void send(event.target.files?.[0]).catch(() => undefined); event.target.value = ''; }} />
-      <Button label={take.isPending ? `Reading ${name}…` : label} disabled={take.isPending} onPress={() => file.current?.click()} />
-      {take.isError ? <Failure says={sentenceOf(take.error)} kept="Nothing of the file was taken.">{take.error instanceof Refused ? <WrongColumns error={take.error} /> : null}</Failure> : null}
+      <input
+        ref={file}
+        type="file"
+        accept=".csv,text/csv"
+        aria-label={`${label}: CSV file`}
+        style={{ display: 'none' }}
+        onChange={(event) => {
+          void send(event.target.files?.[0]).catch(() => undefined);
+          event.target.value = '';
+        }}
+      />
+      <Button
+        label={take.isPending ? `Reading ${name}…` : label}
+        disabled={take.isPending}
+        onPress={() => file.current?.click()}
+      />
+      {take.isError ? (
+        <Failure says={sentenceOf(take.error)} kept="Nothing of the file was taken.">
+          {take.error instanceof Refused ? <WrongColumns error={take.error} /> : null}
+        </Failure>
+      ) : null}
       {take.data ? <Report report={take.data as ImportReport} /> : null}
     </View>
   );
@@ -60,7 +87,11 @@ function WrongColumns({ error }: { readonly error: Refused }) {
   const facts = (error.problem.facts ?? {}) as { missing?: string[]; unknown?: string[]; why?: string };
   return (
     <Words size={15}>
-      {[facts.missing?.length ? `Missing: ${facts.missing.join(', ')}.` : '', facts.unknown?.length ? `Not known: ${facts.unknown.join(', ')}.` : '', facts.why ?? ''].join(' ')}
+      {[
+        facts.missing?.length ? `Missing: ${facts.missing.join(', ')}.` : '',
+        facts.unknown?.length ? `Not known: ${facts.unknown.join(', ')}.` : '',
+        facts.why ?? '',
+      ].join(' ')}
     </Words>
   );
 }

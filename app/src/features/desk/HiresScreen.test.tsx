@@ -2,7 +2,17 @@ import { screen, waitFor } from '@testing-library/react-native';
 import { IVO, press, refusal, show, type } from '@/testing/screen';
 import { HiresScreen } from './HiresScreen';
 
-const hire = (reference: string, state: string, more: object = {}) => ({ reference, classId: 'generator', tag: 'GE-07', fromAt: '2030-03-04T09:00:00Z', toAt: '2030-03-06T09:00:00Z', state, outAt: null, backAt: null, ...more });
+const hire = (reference: string, state: string, more: object = {}) => ({
+  reference,
+  classId: 'generator',
+  tag: 'GE-07',
+  fromAt: '2030-03-04T09:00:00Z',
+  toAt: '2030-03-06T09:00:00Z',
+  state,
+  outAt: null,
+  backAt: null,
+  ...more,
+});
 const hires = { hires: [hire('B-1', 'out'), hire('B-2', 'booked', { tag: null }), hire('B-3', 'back')] };
 const CLERK = { ...IVO, role: 'counter' } as const;
 
@@ -15,14 +25,27 @@ describe('hires', () => {
   });
 
   test('what is back is said to be back; a booked one is cancelled', async () => {
-    const server = show(<HiresScreen />, { 'GET /api/hires': hires, 'POST /api/hires/B-1/back': hires, 'POST /api/hires/B-2/cancel': hires }, CLERK);
+    const server = show(
+      <HiresScreen />,
+      { 'GET /api/hires': hires, 'POST /api/hires/B-1/back': hires, 'POST /api/hires/B-2/cancel': hires },
+      CLERK,
+    );
     await press('GE-07 is back');
     await press('Cancel B-2');
-    await waitFor(() => expect(server.sent.map((one) => one.path)).toEqual(['/api/hires/B-1/back', '/api/hires/B-2/cancel']));
+    await waitFor(() =>
+      expect(server.sent.map((one) => one.path)).toEqual(['/api/hires/B-1/back', '/api/hires/B-2/cancel']),
+    );
   });
 
   test('a hire is booked; one that overlaps is refused, and what was written stays', async () => {
-    const server = show(<HiresScreen />, { 'GET /api/hires': hires, 'POST /api/hires': refusal(409, 'hire-overlaps', {}, 'That unit is promised to somebody else in that time.') }, CLERK);
+    const server = show(
+      <HiresScreen />,
+      {
+        'GET /api/hires': hires,
+        'POST /api/hires': refusal(409, 'hire-overlaps', {}, 'That unit is promised to somebody else in that time.'),
+      },
+      CLERK,
+    );
     await press('Book a hire');
     type('Reference', 'B-9');
     type('Tag (leave empty for any of the class)', 'GE-01');

@@ -12,7 +12,12 @@ import { usePerson } from '@/features/session';
 export function HiresScreen() {
   const hires = useRead('hires');
   const { role } = usePerson();
-  if (!hires.data) return hires.isError ? <Failure says="The hires can not be fetched just now." retry={() => void hires.refetch()} /> : <Loading what="the hires" />;
+  if (!hires.data)
+    return hires.isError ? (
+      <Failure says="The hires can not be fetched just now." retry={() => void hires.refetch()} />
+    ) : (
+      <Loading what="the hires" />
+    );
   const out = hires.data.hires.filter((hire) => hire.state === 'out' || hire.state === 'back');
   const booked = hires.data.hires.filter((hire) => hire.state === 'booked');
   return (
@@ -22,10 +27,16 @@ export function HiresScreen() {
       </Words>
       {role === 'lead' || role === 'counter' ? <BookHire /> : null}
       <Section title="Out" count={out.length}>
-        {out.map((hire) => <HireRow key={hire.reference} hire={hire} />)}
+        {out.map((hire) => (
+          <HireRow key={hire.reference} hire={hire} />
+        ))}
       </Section>
       <Section title="Booked" count={booked.length}>
-        {booked.length === 0 ? <Empty says="Nothing is booked." /> : booked.map((hire) => <HireRow key={hire.reference} hire={hire} />)}
+        {booked.length === 0 ? (
+          <Empty says="Nothing is booked." />
+        ) : (
+          booked.map((hire) => <HireRow key={hire.reference} hire={hire} />)
+        )}
       </Section>
     </Page>
   );
@@ -58,16 +69,32 @@ function HireRow({ hire }: { readonly hire: HireLine }) {
             {sayTime(hire.fromAt)} to {sayTime(hire.toAt)}
           </Words>
         </View>
-        {hire.state === 'out' && role !== 'apprentice' ? <Button label="It is back" aria-label={`${hire.tag} is back`} disabled={back.isPending} onPress={() => back.mutate({ params })} /> : null}
+        {hire.state === 'out' && role !== 'apprentice' ? (
+          <Button
+            label="It is back"
+            aria-label={`${hire.tag} is back`}
+            disabled={back.isPending}
+            onPress={() => back.mutate({ params })}
+          />
+        ) : null}
         {hire.state === 'back' ? <Words size={15}>back, not looked at</Words> : null}
-        {hire.state === 'booked' && (role === 'lead' || role === 'counter') ? <Button kind="quiet" label="Cancel" aria-label={`Cancel ${hire.reference}`} disabled={cancel.isPending} onPress={() => cancel.mutate({ params })} /> : null}
+        {hire.state === 'booked' && (role === 'lead' || role === 'counter') ? (
+          <Button
+            kind="quiet"
+            label="Cancel"
+            aria-label={`Cancel ${hire.reference}`}
+            disabled={cancel.isPending}
+            onPress={() => cancel.mutate({ params })}
+          />
+        ) : null}
       </View>
     </Card>
   );
 }
 
 const INSTANT = /^(\d{4}-\d\d-\d\d)[ T](\d\d:\d\d)$/;
-const toInstant = (text: string): string => (INSTANT.test(text.trim()) ? new Date(text.trim().replace(' ', 'T')).toISOString() : text);
+const toInstant = (text: string): string =>
+  INSTANT.test(text.trim()) ? new Date(text.trim().replace(' ', 'T')).toISOString() : text;
 
 function BookHire() {
   const add = useChange('addHire');
@@ -76,7 +103,15 @@ function BookHire() {
   const [form, setForm] = useState({ reference: '', tag: '', fromAt: '', toAt: '' });
   const set = (name: keyof typeof form) => (text: string) => setForm((before) => ({ ...before, [name]: text }));
   const send = async () => {
-    await add.mutateAsync({ body: { reference: form.reference, classId, tag: form.tag.trim() || null, fromAt: toInstant(form.fromAt), toAt: toInstant(form.toAt) } });
+    await add.mutateAsync({
+      body: {
+        reference: form.reference,
+        classId,
+        tag: form.tag.trim() || null,
+        fromAt: toInstant(form.fromAt),
+        toAt: toInstant(form.toAt),
+      },
+    });
     setForm({ reference: '', tag: '', fromAt: '', toAt: '' });
     setOpen(false);
   };
@@ -90,10 +125,20 @@ function BookHire() {
         ))}
       </View>
       <Field label="Reference" value={form.reference} onChangeText={set('reference')} />
-      <Field label="Tag (leave empty for any of the class)" value={form.tag} onChangeText={set('tag')} autoCapitalize="characters" />
+      <Field
+        label="Tag (leave empty for any of the class)"
+        value={form.tag}
+        onChangeText={set('tag')}
+        autoCapitalize="characters"
+      />
       <Field label="From (2030-05-01 09:00)" value={form.fromAt} onChangeText={set('fromAt')} />
       <Field label="To (2030-05-03 17:00)" value={form.toAt} onChangeText={set('toAt')} />
-      <Button kind="main" label="Book it" disabled={add.isPending || form.reference.trim() === ''} onPress={() => void send().catch(() => undefined)} />
+      <Button
+        kind="main"
+        label="Book it"
+        disabled={add.isPending || form.reference.trim() === ''}
+        onPress={() => void send().catch(() => undefined)}
+      />
     </Section>
   );
 }

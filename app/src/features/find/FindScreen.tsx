@@ -23,7 +23,14 @@ import { useFinding, type FindingHandle } from './useFinding';
 /** Finding the fault of a unit, or of an engine by itself. */
 export function FindScreen({ tag }: { readonly tag: string | null }) {
   const handle = useFinding(tag);
-  if (handle.held === null) return handle.error ? <Page><Failure says={sentenceOf(handle.error)} kept="What was seen is kept." retry={handle.retry} /></Page> : <Loading what="what was seen" />;
+  if (handle.held === null)
+    return handle.error ? (
+      <Page>
+        <Failure says={sentenceOf(handle.error)} kept="What was seen is kept." retry={handle.retry} />
+      </Page>
+    ) : (
+      <Loading what="what was seen" />
+    );
   if (handle.held.closedAt !== null) return <Closed handle={handle} tag={tag} />;
   return <Finding key={handle.held.id} handle={handle} tag={tag} />;
 }
@@ -53,7 +60,14 @@ function NotTaken({ handle: { held, goOnInNew } }: { readonly handle: FindingHan
   if (!held?.refused || unsent === 0) return null;
   return (
     <View className="gap-2">
-      <Failure says={held.refused === 'finding-closed' ? 'Somebody closed this finding meanwhile.' : 'The server would not take what was seen last.'} kept={`${unsent === 1 ? 'One thing' : `${unsent} things`} seen here stay${unsent === 1 ? 's' : ''} on this device.`} />
+      <Failure
+        says={
+          held.refused === 'finding-closed'
+            ? 'Somebody closed this finding meanwhile.'
+            : 'The server would not take what was seen last.'
+        }
+        kept={`${unsent === 1 ? 'One thing' : `${unsent} things`} seen here stay${unsent === 1 ? 's' : ''} on this device.`}
+      />
       <Button kind="main" label="Go on with that in a new finding" onPress={goOnInNew} />
     </View>
   );
@@ -72,9 +86,21 @@ function Finding({ handle, tag }: { readonly handle: FindingHandle; readonly tag
   const [confirming, setConfirming] = useState<string | null>(null);
   const top = useRef<ScrollView>(null);
   const standing = standingOf(held.entries);
-  const { answer, schools, failed, thinking } = useDiagnosis(held, bench.toolsAtHand, picked, SCHOOLS.find((entry) => entry.id === school)?.order ?? null);
+  const { answer, schools, failed, thinking } = useDiagnosis(
+    held,
+    bench.toolsAtHand,
+    picked,
+    SCHOOLS.find((entry) => entry.id === school)?.order ?? null,
+  );
   const confirms = role === 'technician' || role === 'lead';
-  if (answer === null) return failed ? <Page><Failure says="The sum could not be done." kept={failed} /></Page> : <Loading what="the suspects" />;
+  if (answer === null)
+    return failed ? (
+      <Page>
+        <Failure says="The sum could not be done." kept={failed} />
+      </Page>
+    ) : (
+      <Loading what="the suspects" />
+    );
   const { diagnosis, step } = answer;
   const goOn = () => {
     setPicked(null);
@@ -96,9 +122,18 @@ function Finding({ handle, tag }: { readonly handle: FindingHandle; readonly tag
       probability={diagnosis.suspects.find((entry) => entry.id === step.id)?.probability ?? 0}
       confirms={confirms}
       live={open === null && confirming === null}
-      onSeen={(outcomes, reading) => { handle.add({ kind: 'seen', observation: step.id as never, outcomes: [...outcomes], reading, fault: null }); goOn(); }}
-      onCouldNotTell={() => { handle.add({ kind: 'could-not-tell', observation: step.id as never, outcomes: [], reading: null, fault: null }); goOn(); }}
-      onRepaired={() => { handle.add({ kind: 'repaired', observation: null, outcomes: [], reading: null, fault: step.id as never }); goOn(); }}
+      onSeen={(outcomes, reading) => {
+        handle.add({ kind: 'seen', observation: step.id as never, outcomes: [...outcomes], reading, fault: null });
+        goOn();
+      }}
+      onCouldNotTell={() => {
+        handle.add({ kind: 'could-not-tell', observation: step.id as never, outcomes: [], reading: null, fault: null });
+        goOn();
+      }}
+      onRepaired={() => {
+        handle.add({ kind: 'repaired', observation: null, outcomes: [], reading: null, fault: step.id as never });
+        goOn();
+      }}
       onConfirm={() => setConfirming(step.id)}
       onOther={() => setOpen('steps')}
       onTable={() => setOpen('table')}
@@ -106,10 +141,34 @@ function Finding({ handle, tag }: { readonly handle: FindingHandle; readonly tag
   ) : (
     <Empty says="No step is left that would tell more." />
   );
-  const suspects = <Suspects diagnosis={diagnosis} since={standing.repaired.length > 0 ? 'since the repair' : 'so far'} confirms={confirms} onConfirm={setConfirming} />;
+  const suspects = (
+    <Suspects
+      diagnosis={diagnosis}
+      since={standing.repaired.length > 0 ? 'since the repair' : 'so far'}
+      confirms={confirms}
+      onConfirm={setConfirming}
+    />
+  );
   const warnings = answer.warnings.length > 0 ? <Warnings says={answer.warnings.map(sayWarningHere)} /> : null;
-  const seen = <Seen counting={standing.counting} onTakeBack={(observation) => handle.add({ kind: 'taken-back', observation: observation as never, outcomes: [], reading: null, fault: null })} />;
-  const schoolStrip = <SchoolStrip minutes={schools} ours={diagnosis.expectedMinutes} school={school} onPick={(id) => { setSchool(id); goOn(); }} />;
+  const seen = (
+    <Seen
+      counting={standing.counting}
+      onTakeBack={(observation) =>
+        handle.add({ kind: 'taken-back', observation: observation as never, outcomes: [], reading: null, fault: null })
+      }
+    />
+  );
+  const schoolStrip = (
+    <SchoolStrip
+      minutes={schools}
+      ours={diagnosis.expectedMinutes}
+      school={school}
+      onPick={(id) => {
+        setSchool(id);
+        goOn();
+      }}
+    />
+  );
   const more = <More held={handle} tag={tag} onMachine={() => setOpen('machine')} onTools={() => setOpen('tools')} />;
   const head = <Head tag={tag} top={diagnosis.suspects[0]} entries={standing.counting.length} thinking={thinking} />;
   return (
@@ -147,14 +206,46 @@ function Finding({ handle, tag }: { readonly handle: FindingHandle; readonly tag
       )}
       {open === 'steps' ? <StepsSheet steps={diagnosis.next} onPick={pick} onClose={() => setOpen(null)} /> : null}
       {open === 'table' && answer.shown ? <TableSheet shown={answer.shown} onClose={() => setOpen(null)} /> : null}
-      {open === 'tools' ? <ToolsSheet atHand={bench.toolsAtHand} altitudeM={bench.altitudeM} onChange={(toolsAtHand, altitudeM) => setBench({ toolsAtHand, altitudeM })} onClose={() => setOpen(null)} /> : null}
-      {open === 'machine' ? <MachineSheet machine={held.machine} fixedClass={tag !== null} onKeep={handle.setMachine} onClose={() => setOpen(null)} /> : null}
-      {confirming ? <ConfirmSheet first={confirming} suspects={diagnosis.suspects} toJob={tag !== null} onConfirm={handle.confirm} onClose={() => setConfirming(null)} /> : null}
+      {open === 'tools' ? (
+        <ToolsSheet
+          atHand={bench.toolsAtHand}
+          altitudeM={bench.altitudeM}
+          onChange={(toolsAtHand, altitudeM) => setBench({ toolsAtHand, altitudeM })}
+          onClose={() => setOpen(null)}
+        />
+      ) : null}
+      {open === 'machine' ? (
+        <MachineSheet
+          machine={held.machine}
+          fixedClass={tag !== null}
+          onKeep={handle.setMachine}
+          onClose={() => setOpen(null)}
+        />
+      ) : null}
+      {confirming ? (
+        <ConfirmSheet
+          first={confirming}
+          suspects={diagnosis.suspects}
+          toJob={tag !== null}
+          onConfirm={handle.confirm}
+          onClose={() => setConfirming(null)}
+        />
+      ) : null}
     </View>
   );
 }
 
-function Head({ tag, top, entries, thinking }: { readonly tag: string | null; readonly top: { readonly id: string; readonly probability: number } | undefined; readonly entries: number; readonly thinking: boolean }) {
+function Head({
+  tag,
+  top,
+  entries,
+  thinking,
+}: {
+  readonly tag: string | null;
+  readonly top: { readonly id: string; readonly probability: number } | undefined;
+  readonly entries: number;
+  readonly thinking: boolean;
+}) {
   const sure = top !== undefined && entries > 0 && top.probability >= 0.5;
   return (
     <View className="gap-1">
@@ -162,7 +253,11 @@ function Head({ tag, top, entries, thinking }: { readonly tag: string | null; re
         {tag ?? 'Find the fault'}
       </Words>
       <Words face="strong" aria-live="polite" className={thinking ? 'opacity-60' : ''}>
-        {top === undefined || entries === 0 ? 'Nothing seen yet.' : sure ? `Most likely: ${sayFault(top.id).toLowerCase()}, ${sayPercent(top.probability)}.` : `Open. First among many: ${sayFault(top.id).toLowerCase()}, ${sayPercent(top.probability)}.`}
+        {top === undefined || entries === 0
+          ? 'Nothing seen yet.'
+          : sure
+            ? `Most likely: ${sayFault(top.id).toLowerCase()}, ${sayPercent(top.probability)}.`
+            : `Open. First among many: ${sayFault(top.id).toLowerCase()}, ${sayPercent(top.probability)}.`}
       </Words>
     </View>
   );
@@ -189,13 +284,25 @@ interface SchoolProps {
 
 /** Ours and the three fixed orders, with the minutes each would be expected to take from here. */
 function SchoolStrip({ minutes, ours, school, onPick }: SchoolProps) {
-  const say = (id: string): string => (minutes?.[id] === undefined ? '…' : `about ${sayMinutes(Math.round(minutes[id]))}`);
+  const say = (id: string): string =>
+    minutes?.[id] === undefined ? '…' : `about ${sayMinutes(Math.round(minutes[id]))}`;
   return (
     <Section title="In which order">
       <View className="flex-row flex-wrap gap-2">
-        <Choice className="min-w-[46%] grow" label={`Best value first: ${sayMinutes(Math.round(ours))} at most`} on={school === null} onPress={() => onPick(null)} />
+        <Choice
+          className="min-w-[46%] grow"
+          label={`Best value first: ${sayMinutes(Math.round(ours))} at most`}
+          on={school === null}
+          onPress={() => onPick(null)}
+        />
         {SCHOOLS.map((entry) => (
-          <Choice key={entry.id} className="min-w-[46%] grow" label={`${entry.words}: ${say(entry.id)}`} on={school === entry.id} onPress={() => onPick(entry.id)} />
+          <Choice
+            key={entry.id}
+            className="min-w-[46%] grow"
+            label={`${entry.words}: ${say(entry.id)}`}
+            on={school === entry.id}
+            onPress={() => onPick(entry.id)}
+          />
         ))}
       </View>
       <Words size={13} tone="ink-soft">
@@ -205,7 +312,17 @@ function SchoolStrip({ minutes, ours, school, onPick }: SchoolProps) {
   );
 }
 
-function More({ held, tag, onMachine, onTools }: { readonly held: FindingHandle; readonly tag: string | null; readonly onMachine: () => void; readonly onTools: () => void }) {
+function More({
+  held,
+  tag,
+  onMachine,
+  onTools,
+}: {
+  readonly held: FindingHandle;
+  readonly tag: string | null;
+  readonly onMachine: () => void;
+  readonly onTools: () => void;
+}) {
   const { name } = usePerson();
   const file = useRef<HTMLInputElement>(null);
   const [refused, setRefused] = useState<string | null>(null);
@@ -225,7 +342,17 @@ function More({ held, tag, onMachine, onTools }: { readonly held: FindingHandle;
         {tag === null ? <Button className="grow" label="Take in a case" onPress={() => file.current?.click()} /> : null}
         {tag === null ? <Button className="grow" kind="quiet" label="Begin anew" onPress={() => held.begin()} /> : null}
       </View>
-      <input ref={file} type="file" accept=".json,application/json" aria-label="Case file" style={{ display: 'none' }} onChange={(event) => { void take(event.target.files?.[0]); event.target.value = ''; }} />
+      <input
+        ref={file}
+        type="file"
+        accept=".json,application/json"
+        aria-label="Case file"
+        style={{ display: 'none' }}
+        onChange={(event) => {
+          void take(event.target.files?.[0]);
+          event.target.value = '';
+        }}
+      />
     </View>
   );
 }

@@ -2,7 +2,13 @@ import { screen, waitFor } from '@testing-library/react-native';
 import { IVO, press, show } from '@/testing/screen';
 import { LearnedScreen } from './LearnedScreen';
 
-const learned = { version: 3, since: null, lessons: [{ classId: 'generator', family: 'coil-4-petrol', cases: 4, counts: { 'main-jet-blocked': 3, 'plug-fouled': 1 } }] };
+const learned = {
+  version: 3,
+  since: null,
+  lessons: [
+    { classId: 'generator', family: 'coil-4-petrol', cases: 4, counts: { 'main-jet-blocked': 3, 'plug-fouled': 1 } },
+  ],
+};
 
 describe('what the yard has learnt', () => {
   test('counts by class and family, what moved most first', async () => {
@@ -14,7 +20,11 @@ describe('what the yard has learnt', () => {
   });
 
   test('a lead goes back to the built-in odds, after being asked', async () => {
-    const server = show(<LearnedScreen />, { 'GET /api/learned': learned, 'POST /api/learned/reset': { ...learned, lessons: [] } }, { ...IVO, role: 'lead' });
+    const server = show(
+      <LearnedScreen />,
+      { 'GET /api/learned': learned, 'POST /api/learned/reset': { ...learned, lessons: [] } },
+      { ...IVO, role: 'lead' },
+    );
     await press('Go back to the built-in odds');
     expect(server.sent).toHaveLength(0);
     await press('Forget what was learnt');

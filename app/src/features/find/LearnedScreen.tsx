@@ -14,20 +14,30 @@ export function LearnedScreen() {
   const forget = useChange('forgetLearned');
   const { role } = usePerson();
   const [asking, setAsking] = useState(false);
-  if (!learned.data) return learned.isError ? <Failure says={sentenceOf(learned.error)} retry={() => void learned.refetch()} /> : <Loading what="what the yard has learnt" />;
+  if (!learned.data)
+    return learned.isError ? (
+      <Failure says={sentenceOf(learned.error)} retry={() => void learned.refetch()} />
+    ) : (
+      <Loading what="what the yard has learnt" />
+    );
   const { lessons, since } = learned.data;
   const cases = lessons.reduce((sum, lesson) => sum + lesson.cases, 0);
   return (
     <Page>
       <Words role="heading" aria-level={1} size={22} face="strong">
-        {cases === 1 ? 'One proven cause has' : `${cases} proven causes have`} taught the odds{since ? ` since ${sayDay(since)}` : ''}.
+        {cases === 1 ? 'One proven cause has' : `${cases} proven causes have`} taught the odds
+        {since ? ` since ${sayDay(since)}` : ''}.
       </Words>
-      <Words size={15}>Only causes confirmed on a job that was proven count. The built-in odds are worth {PRIOR_WORTH} cases of each class and engine family.</Words>
+      <Words size={15}>
+        Only causes confirmed on a job that was proven count. The built-in odds are worth {PRIOR_WORTH} cases of each
+        class and engine family.
+      </Words>
       {lessons.length === 0 ? <Empty says="Nothing yet: the built-in odds stand." /> : null}
       {lessons.map((lesson) => (
         <Card key={`${lesson.classId} ${lesson.family}`} className="gap-2">
           <Words face="strong">
-            {lesson.classId ? classOf(lesson.classId).plural : 'Engines by themselves'}, {lesson.family.replaceAll('-', ', ')}: {lesson.cases}
+            {lesson.classId ? classOf(lesson.classId).plural : 'Engines by themselves'},{' '}
+            {lesson.family.replaceAll('-', ', ')}: {lesson.cases}
           </Words>
           {Object.entries(lesson.counts)
             .sort((x, y) => y[1] - x[1])
@@ -43,12 +53,23 @@ export function LearnedScreen() {
             ))}
         </Card>
       ))}
-      {role === 'lead' && lessons.length > 0 ? <Button kind="stop" label="Go back to the built-in odds" onPress={() => setAsking(true)} /> : null}
+      {role === 'lead' && lessons.length > 0 ? (
+        <Button kind="stop" label="Go back to the built-in odds" onPress={() => setAsking(true)} />
+      ) : null}
       {asking ? (
         <Sheet title="Go back to the built-in odds" open onClose={() => setAsking(false)}>
           {forget.isError ? <Failure says={sentenceOf(forget.error)} /> : null}
           <Words>What was proven stays in the history. It no longer counts for the odds.</Words>
-          <Button kind="stop" label="Forget what was learnt" onPress={() => void forget.mutateAsync({}).then(() => setAsking(false), () => undefined)} />
+          <Button
+            kind="stop"
+            label="Forget what was learnt"
+            onPress={() =>
+              void forget.mutateAsync({}).then(
+                () => setAsking(false),
+                () => undefined,
+              )
+            }
+          />
         </Sheet>
       ) : null}
     </Page>

@@ -14,46 +14,105 @@ interface Props {
   readonly onClose: () => void;
 }
 
-const TRAIT_WORD: Readonly<Record<EngineTrait, string>> = { ignition: 'Ignition', strokes: 'Strokes', release: 'Compression release', fuel: 'Fuel', throttle: 'Throttle', carburettor: 'Carburettor', tank: 'Tank', start: 'Start', cooling: 'Cooling' };
+const TRAIT_WORD: Readonly<Record<EngineTrait, string>> = {
+  ignition: 'Ignition',
+  strokes: 'Strokes',
+  release: 'Compression release',
+  fuel: 'Fuel',
+  throttle: 'Throttle',
+  carburettor: 'Carburettor',
+  tank: 'Tank',
+  start: 'Start',
+  cooling: 'Cooling',
+};
 const VALUE_WORD: Readonly<Record<string, string>> = { true: 'has one', false: 'none' };
-const NUMBERS = [['daysStood', 'Days it stood'], ['hoursSinceService', 'Hours since service'], ['ageYears', 'Years old']] as const;
-const CHOICES = [['stored', 'How it was put away', STORED], ['kept', 'Kept', KEPT], ['fuelBlend', 'Fuel in it', FUEL_BLENDS]] as const;
-const TRUTH_WORD = [['openedBefore', 'Somebody was in it before'], ['plugIsNew', 'The plug is new'], ['cylinderOiled', 'Oil was put into the cylinder'], ['additiveInFuel', 'An additive is in the fuel'], ['fogged', 'It was fogged before it stood']] as const;
+const NUMBERS = [
+  ['daysStood', 'Days it stood'],
+  ['hoursSinceService', 'Hours since service'],
+  ['ageYears', 'Years old'],
+] as const;
+const CHOICES = [
+  ['stored', 'How it was put away', STORED],
+  ['kept', 'Kept', KEPT],
+  ['fuelBlend', 'Fuel in it', FUEL_BLENDS],
+] as const;
+const TRUTH_WORD = [
+  ['openedBefore', 'Somebody was in it before'],
+  ['plugIsNew', 'The plug is new'],
+  ['cylinderOiled', 'Oil was put into the cylinder'],
+  ['additiveInFuel', 'An additive is in the fuel'],
+  ['fogged', 'It was fogged before it stood'],
+] as const;
 
 /** What is known of the engine and its past. Everything may be left open; what is known sharpens the odds. */
 export function MachineSheet({ machine, fixedClass, onKeep, onClose }: Props) {
   const [facts, setFacts] = useState<Facts>(machine);
   const engine = facts.engine as Readonly<Record<string, unknown>>;
   const past = facts.past as Readonly<Record<string, unknown>>;
-  const setEngine = (name: string, value: unknown) => setFacts((before) => ({ ...before, engine: { ...before.engine, [name]: value } }) as Facts);
-  const setPast = (name: string, value: unknown) => setFacts((before) => ({ ...before, past: { ...before.past, [name]: value } }) as Facts);
+  const setEngine = (name: string, value: unknown) =>
+    setFacts((before) => ({ ...before, engine: { ...before.engine, [name]: value } }) as Facts);
+  const setPast = (name: string, value: unknown) =>
+    setFacts((before) => ({ ...before, past: { ...before.past, [name]: value } }) as Facts);
   return (
     <Sheet title="Engine and past" open onClose={onClose}>
-      <Button kind="main" label="Keep" onPress={() => { onKeep(facts); onClose(); }} />
+      <Button
+        kind="main"
+        label="Keep"
+        onPress={() => {
+          onKeep(facts);
+          onClose();
+        }}
+      />
       {fixedClass ? null : (
         <Section title="Machine">
           <View className="flex-row flex-wrap gap-2">
-            <Choice label="Engine by itself" on={facts.classId === undefined} onPress={() => setFacts({ ...facts, classId: undefined })} />
+            <Choice
+              label="Engine by itself"
+              on={facts.classId === undefined}
+              onPress={() => setFacts({ ...facts, classId: undefined })}
+            />
             {CLASSES.map((entry) => (
-              <Choice key={entry.id} label={entry.name} on={facts.classId === entry.id} onPress={() => setFacts({ ...facts, classId: entry.id })} />
+              <Choice
+                key={entry.id}
+                label={entry.name}
+                on={facts.classId === entry.id}
+                onPress={() => setFacts({ ...facts, classId: entry.id })}
+              />
             ))}
           </View>
         </Section>
       )}
       <Section title="Its past">
         {NUMBERS.map(([name, label]) => (
-          <Field key={name} label={label} inputMode="numeric" defaultValue={past[name] === undefined ? '' : String(past[name])} onChangeText={(text) => setPast(name, /^\d{1,5}$/.test(text) ? Number(text) : undefined)} />
+          <Field
+            key={name}
+            label={label}
+            inputMode="numeric"
+            defaultValue={past[name] === undefined ? '' : String(past[name])}
+            onChangeText={(text) => setPast(name, /^\d{1,5}$/.test(text) ? Number(text) : undefined)}
+          />
         ))}
         {CHOICES.map(([name, label, values]) => (
           <Pick key={name} label={label} values={values} value={past[name]} onPick={(value) => setPast(name, value)} />
         ))}
         {TRUTH_WORD.map(([name, label]) => (
-          <Choice key={name} label={label} on={past[name] === true} onPress={() => setPast(name, past[name] === true ? undefined : true)} />
+          <Choice
+            key={name}
+            label={label}
+            on={past[name] === true}
+            onPress={() => setPast(name, past[name] === true ? undefined : true)}
+          />
         ))}
       </Section>
       <Section title="Its engine">
         {(Object.keys(ENGINE_TRAITS) as EngineTrait[]).map((name) => (
-          <Pick key={name} label={TRAIT_WORD[name]} values={ENGINE_TRAITS[name]} value={engine[name]} onPick={(value) => setEngine(name, value)} />
+          <Pick
+            key={name}
+            label={TRAIT_WORD[name]}
+            values={ENGINE_TRAITS[name]}
+            value={engine[name]}
+            onPick={(value) => setEngine(name, value)}
+          />
         ))}
       </Section>
     </Sheet>
@@ -61,7 +120,17 @@ export function MachineSheet({ machine, fixedClass, onKeep, onClose }: Props) {
 }
 
 /** One of several, or not known: tapped again it is open. */
-function Pick({ label, values, value, onPick }: { readonly label: string; readonly values: readonly unknown[]; readonly value: unknown; readonly onPick: (value: unknown) => void }) {
+function Pick({
+  label,
+  values,
+  value,
+  onPick,
+}: {
+  readonly label: string;
+  readonly values: readonly unknown[];
+  readonly value: unknown;
+  readonly onPick: (value: unknown) => void;
+}) {
   return (
     <View className="gap-1">
       <Words size={15} face="strong">
@@ -69,7 +138,12 @@ function Pick({ label, values, value, onPick }: { readonly label: string; readon
       </Words>
       <View className="flex-row flex-wrap gap-2">
         {values.map((entry) => (
-          <Choice key={String(entry)} label={VALUE_WORD[String(entry)] ?? String(entry).replaceAll('-', ' ')} on={value === entry} onPress={() => onPick(value === entry ? undefined : entry)} />
+          <Choice
+            key={String(entry)}
+            label={VALUE_WORD[String(entry)] ?? String(entry).replaceAll('-', ' ')}
+            on={value === entry}
+            onPress={() => onPick(value === entry ? undefined : entry)}
+          />
         ))}
       </View>
     </View>

@@ -33,7 +33,17 @@ export function StepCard(props: Props) {
   return props.step.kind === 'check' ? <CheckCard {...props} /> : <RepairCard {...props} />;
 }
 
-function Head({ words, step, why, onTable }: { readonly words: string; readonly step: Step; readonly why: string; readonly onTable?: () => void }) {
+function Head({
+  words,
+  step,
+  why,
+  onTable,
+}: {
+  readonly words: string;
+  readonly step: Step;
+  readonly why: string;
+  readonly onTable?: () => void;
+}) {
   return (
     <>
       <View className="flex-row items-baseline gap-3">
@@ -56,7 +66,19 @@ function Head({ words, step, why, onTable }: { readonly words: string; readonly 
   );
 }
 
-function CheckCard({ step, shown, machine, altitudeM, limits, setUpsDone, live, onSeen, onCouldNotTell, onOther, onTable }: Props) {
+function CheckCard({
+  step,
+  shown,
+  machine,
+  altitudeM,
+  limits,
+  setUpsDone,
+  live,
+  onSeen,
+  onCouldNotTell,
+  onOther,
+  onTable,
+}: Props) {
   const observation = observationOf(step.id);
   const rows = shown?.check === step.id ? shown.rows : null;
   const opening = sayOpening(step.id, setUpsDone);
@@ -74,7 +96,16 @@ function CheckCard({ step, shown, machine, altitudeM, limits, setUpsDone, live, 
           {step.toolsMissing.length > 0 ? '. Not at hand.' : '.'}
         </Words>
       ) : null}
-      {observation.reading ? <ReadingEntry key={step.id} observation={step.id} machine={machine} altitudeM={altitudeM} limits={limits} onReading={(outcome, reading) => onSeen([outcome], reading)} /> : null}
+      {observation.reading ? (
+        <ReadingEntry
+          key={step.id}
+          observation={step.id}
+          machine={machine}
+          altitudeM={altitudeM}
+          limits={limits}
+          onReading={(outcome, reading) => onSeen([outcome], reading)}
+        />
+      ) : null}
       <Answers key={`${step.id} answers`} step={step} rows={rows} onSeen={onSeen} />
       <View className="-mb-2 flex-row gap-2">
         <Button kind="quiet" className="flex-1" label="Could not tell" onPress={onCouldNotTell} />
@@ -85,7 +116,13 @@ function CheckCard({ step, shown, machine, altitudeM, limits, setUpsDone, live, 
 }
 
 /** Figures answer, 0 could not tell, o another: as many hands work at a keyboard. */
-function useAnswerKeys(step: Step, live: boolean, onSeen: Props['onSeen'], onCouldNotTell: () => void, onOther: () => void): void {
+function useAnswerKeys(
+  step: Step,
+  live: boolean,
+  onSeen: Props['onSeen'],
+  onCouldNotTell: () => void,
+  onOther: () => void,
+): void {
   const bindings = useMemo(() => {
     if (!live) return [];
     const { outcomes, several } = observationOf(step.id);
@@ -100,12 +137,21 @@ function useAnswerKeys(step: Step, live: boolean, onSeen: Props['onSeen'], onCou
 }
 
 /** One answer a button, with what it would do; where several may show at once, they are ticked and then kept. */
-function Answers({ step, rows, onSeen }: { readonly step: Step; readonly rows: NonNullable<Answer['shown']>['rows'] | null; readonly onSeen: Props['onSeen'] }) {
+function Answers({
+  step,
+  rows,
+  onSeen,
+}: {
+  readonly step: Step;
+  readonly rows: NonNullable<Answer['shown']>['rows'] | null;
+  readonly onSeen: Props['onSeen'];
+}) {
   const observation = observationOf(step.id);
   const [ticked, setTicked] = useState<readonly string[]>([]);
   const outcomes = Object.entries(observation.outcomes);
   if (observation.several) {
-    const toggle = (outcome: string) => setTicked(ticked.includes(outcome) ? ticked.filter((one) => one !== outcome) : [...ticked, outcome]);
+    const toggle = (outcome: string) =>
+      setTicked(ticked.includes(outcome) ? ticked.filter((one) => one !== outcome) : [...ticked, outcome]);
     return (
       <View className="gap-2" role="group" aria-label="Answers">
         {outcomes.map(([outcome, [words]]) => (
@@ -118,7 +164,18 @@ function Answers({ step, rows, onSeen }: { readonly step: Step; readonly rows: N
   return (
     <View className="gap-2" role="group" aria-label="Answers">
       {outcomes.map(([outcome, [words, , means]]) => (
-        <Button key={outcome} tall aria-label={words} label={words} detail={rows?.find((row) => row.outcome === outcome) ? sayRow(rows.find((row) => row.outcome === outcome) as never) : means} onPress={() => onSeen([outcome], null)} />
+        <Button
+          key={outcome}
+          tall
+          aria-label={words}
+          label={words}
+          detail={
+            rows?.find((row) => row.outcome === outcome)
+              ? sayRow(rows.find((row) => row.outcome === outcome) as never)
+              : means
+          }
+          onPress={() => onSeen([outcome], null)}
+        />
       ))}
     </View>
   );
@@ -128,10 +185,18 @@ function RepairCard({ step, shown, probability, confirms, onRepaired, onConfirm,
   const fault = FAULTS[step.id as FaultId];
   return (
     <Card className="gap-3">
-      <Head words={fault.repair.says} step={step} why={`${sayFault(step.id)}: ${sayPercent(probability)}. ${sayWhyStep(step, shown)}`} />
+      <Head
+        words={fault.repair.says}
+        step={step}
+        why={`${sayFault(step.id)}: ${sayPercent(probability)}. ${sayWhyStep(step, shown)}`}
+      />
       {fault.caution ? <Caution says={CAUTIONS[fault.caution as CautionId]} /> : null}
       {fault.repair.partsCents > 0 ? <Words size={15}>Parts about {sayMoney(fault.repair.partsCents)}.</Words> : null}
-      {confirms ? <Button kind="main" tall label="Confirm: it is this" onPress={onConfirm} /> : <Words size={15}>A technician confirms the cause.</Words>}
+      {confirms ? (
+        <Button kind="main" tall label="Confirm: it is this" onPress={onConfirm} />
+      ) : (
+        <Words size={15}>A technician confirms the cause.</Words>
+      )}
       <Button tall label="Put right, and the trouble is still there" onPress={onRepaired} />
       <Button kind="quiet" label="Another step" onPress={onOther} />
     </Card>

@@ -30,8 +30,24 @@ export function Suspects({ diagnosis, since, confirms, onConfirm }: Props) {
           <Row key={entry.id} suspect={entry} onPress={() => setOpen(entry.id)} />
         ))}
       </View>
-      {worth.length > FEW ? <Button kind="quiet" label={all ? 'Fewer' : `${Math.min(worth.length, 30) - FEW} more`} onPress={() => setAll(!all)} /> : null}
-      {suspect ? <Why suspect={suspect} evidence={diagnosis.evidence[suspect.id] ?? []} since={since} sets={diagnosis.sets} confirms={confirms} onConfirm={onConfirm} onClose={() => setOpen(null)} /> : null}
+      {worth.length > FEW ? (
+        <Button
+          kind="quiet"
+          label={all ? 'Fewer' : `${Math.min(worth.length, 30) - FEW} more`}
+          onPress={() => setAll(!all)}
+        />
+      ) : null}
+      {suspect ? (
+        <Why
+          suspect={suspect}
+          evidence={diagnosis.evidence[suspect.id] ?? []}
+          since={since}
+          sets={diagnosis.sets}
+          confirms={confirms}
+          onConfirm={onConfirm}
+          onClose={() => setOpen(null)}
+        />
+      ) : null}
     </Section>
   );
 }
@@ -39,7 +55,12 @@ export function Suspects({ diagnosis, since, confirms, onConfirm }: Props) {
 function Row({ suspect, onPress }: { readonly suspect: Suspect; readonly onPress: () => void }) {
   return (
     <View role="listitem">
-      <Pressable role="button" aria-label={`${sayFault(suspect.id)}, ${sayPercent(suspect.probability)}: why?`} onPress={onPress} className="min-h-[48px] justify-center border-b border-line py-1">
+      <Pressable
+        role="button"
+        aria-label={`${sayFault(suspect.id)}, ${sayPercent(suspect.probability)}: why?`}
+        onPress={onPress}
+        className="min-h-[48px] justify-center border-b border-line py-1"
+      >
         <View className="flex-row items-baseline gap-3">
           <Words face="strong" size={15} className="min-w-0 flex-1" numberOfLines={1}>
             {sayFault(suspect.id)}
@@ -49,7 +70,10 @@ function Row({ suspect, onPress }: { readonly suspect: Suspect; readonly onPress
           </Words>
         </View>
         <View className="h-[8px] bg-paper">
-          <View className="h-full bg-mark duration-300" style={{ width: `${Math.max(suspect.probability * 100, 1)}%`, transitionProperty: 'width' } as never} />
+          <View
+            className="h-full bg-mark duration-300"
+            style={{ width: `${Math.max(suspect.probability * 100, 1)}%`, transitionProperty: 'width' } as never}
+          />
         </View>
       </Pressable>
     </View>
@@ -73,20 +97,35 @@ function Why({ suspect, evidence, since, sets, confirms, onConfirm, onClose }: W
         {sayPercent(suspect.probability)}
       </Words>
       {fault?.caution ? <Caution says={CAUTIONS[fault.caution as CautionId]} /> : null}
-      {evidence.length === 0 ? <Words>Nothing seen {since} speaks for it or against it{since === 'so far' ? ': this is what is usual for such a machine' : ''}.</Words> : null}
+      {evidence.length === 0 ? (
+        <Words>
+          Nothing seen {since} speaks for it or against it
+          {since === 'so far' ? ': this is what is usual for such a machine' : ''}.
+        </Words>
+      ) : null}
       {evidence.map((entry) => (
         <Bar key={`${entry.observation} ${entry.outcome}`} entry={entry} />
       ))}
-      {since === 'since the repair' ? <Words size={13} tone="ink-soft">What was seen before the repair counts in the odds; it can no longer be weighed one by one.</Words> : null}
+      {since === 'since the repair' ? (
+        <Words size={13} tone="ink-soft">
+          What was seen before the repair counts in the odds; it can no longer be weighed one by one.
+        </Words>
+      ) : null}
       {together.map((set) => (
         <Words key={set.faults.join()} size={15}>
-          Together with {set.faults.filter((id) => id !== suspect.id).map((id) => sayFault(id).toLowerCase()).join(' and ')}: {sayPercent(set.probability)}
+          Together with{' '}
+          {set.faults
+            .filter((id) => id !== suspect.id)
+            .map((id) => sayFault(id).toLowerCase())
+            .join(' and ')}
+          : {sayPercent(set.probability)}
         </Words>
       ))}
       {fault ? (
         <Words size={15}>
           To put right: {fault.repair.says.toLowerCase()}. {sayMinutes(fault.repair.minutes)}
-          {fault.repair.partsCents > 0 ? `, parts about ${sayMoney(fault.repair.partsCents)}` : ''}. Odds and minutes are judgement; the yard’s proven causes teach them.
+          {fault.repair.partsCents > 0 ? `, parts about ${sayMoney(fault.repair.partsCents)}` : ''}. Odds and minutes
+          are judgement; the yard’s proven causes teach them.
         </Words>
       ) : (
         <Words size={15}>Then show the hirer how it starts. What comes and goes wants a longer try.</Words>
@@ -106,7 +145,10 @@ function Bar({ entry }: { readonly entry: Evidence }) {
         {observationOf(entry.observation).words}: {sayOutcome(entry.observation, entry.outcome).toLowerCase()}
       </Words>
       <View className="h-[10px] border border-line bg-paper">
-        <View className={`absolute bottom-0 top-0 ${entry.logRatio > 0 ? 'bg-held' : 'bg-fit'}`} style={{ left: `${entry.logRatio > 0 ? 50 : 50 - share}%`, width: `${share}%` }} />
+        <View
+          className={`absolute bottom-0 top-0 ${entry.logRatio > 0 ? 'bg-held' : 'bg-fit'}`}
+          style={{ left: `${entry.logRatio > 0 ? 50 : 50 - share}%`, width: `${share}%` }}
+        />
         <View className="absolute bottom-0 top-0 w-[2px] bg-ink" style={{ left: '50%' }} />
       </View>
       <Words size={13} tone="ink-soft">

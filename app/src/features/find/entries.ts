@@ -58,14 +58,28 @@ export function standingOf(entries: readonly Entry[]): Standing {
   }
   chapters.push({ seen: seenOf(seen) });
   const counting = [...before, ...seen.values()].reverse();
-  return { chapters, passedOver: [...passedOver], setUpsDone: setUpsDone(counting), counting, repaired: before.flatMap((entry) => entry.fault ?? []) };
+  return {
+    chapters,
+    passedOver: [...passedOver],
+    setUpsDone: setUpsDone(counting),
+    counting,
+    repaired: before.flatMap((entry) => entry.fault ?? []),
+  };
 }
 
-const seenOf = (seen: ReadonlyMap<string, Entry>): Chapter['seen'] => Object.fromEntries([...seen].map(([id, entry]) => [id, entry.outcomes.length === 1 ? (entry.outcomes[0] as string) : entry.outcomes]));
+const seenOf = (seen: ReadonlyMap<string, Entry>): Chapter['seen'] =>
+  Object.fromEntries(
+    [...seen].map(([id, entry]) => [id, entry.outcomes.length === 1 ? (entry.outcomes[0] as string) : entry.outcomes]),
+  );
 
 /** What had to come off for what was looked at or put right is off. */
 function setUpsDone(counting: readonly Entry[]): string[] {
-  const setUps = counting.flatMap((entry) => (entry.observation ? OBSERVATIONS[entry.observation as ObservationId].setUps : FAULTS[entry.fault as FaultId]?.repair.setUps) ?? []);
+  const setUps = counting.flatMap(
+    (entry) =>
+      (entry.observation
+        ? OBSERVATIONS[entry.observation as ObservationId].setUps
+        : FAULTS[entry.fault as FaultId]?.repair.setUps) ?? [],
+  );
   return [...new Set(setUps)].filter((id) => id in SET_UPS);
 }
 
@@ -73,7 +87,19 @@ function setUpsDone(counting: readonly Entry[]): string[] {
 export function merge(record: FindingRecord, mine: readonly Entry[], saidAnew: Held['machine'] | null = null): Held {
   const theirs = new Set(record.entries.map((entry) => entry.id));
   return {
-    id: record.id, tag: record.tag, machine: saidAnew ?? record.machine, machineUnsent: saidAnew !== null, limits: record.limits, closedAt: record.closedAt, causes: record.causes, jobId: record.jobId, opened: true, version: record.version,
-    entries: [...record.entries.map((entry) => ({ ...entry, sent: true }) as Entry), ...mine.filter((entry) => !theirs.has(entry.id)).map((entry) => ({ ...entry, sent: false }))],
+    id: record.id,
+    tag: record.tag,
+    machine: saidAnew ?? record.machine,
+    machineUnsent: saidAnew !== null,
+    limits: record.limits,
+    closedAt: record.closedAt,
+    causes: record.causes,
+    jobId: record.jobId,
+    opened: true,
+    version: record.version,
+    entries: [
+      ...record.entries.map((entry) => ({ ...entry, sent: true }) as Entry),
+      ...mine.filter((entry) => !theirs.has(entry.id)).map((entry) => ({ ...entry, sent: false })),
+    ],
   };
 }

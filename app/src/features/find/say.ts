@@ -1,13 +1,27 @@
-import { CONSEQUENCES_OF_FAULTS, FAULT_KNOWLEDGE, FAULTS, NOTHING_WRONG, OBSERVATIONS, SET_UPS, type FaultId, type ObservationId } from '@hudrik/core/catalogue';
+import {
+  CONSEQUENCES_OF_FAULTS,
+  FAULT_KNOWLEDGE,
+  FAULTS,
+  NOTHING_WRONG,
+  OBSERVATIONS,
+  SET_UPS,
+  type FaultId,
+  type ObservationId,
+} from '@hudrik/core/catalogue';
 import { sayWarning, type Step, type Warning } from '@hudrik/core/diagnosis';
 import type { Answer, OutcomeRow } from '@/workers/lookInto';
 
-export const sayFault = (id: string): string => (id === NOTHING_WRONG ? 'Nothing wrong with it' : (FAULTS[id as FaultId]?.says ?? id));
+export const sayFault = (id: string): string =>
+  id === NOTHING_WRONG ? 'Nothing wrong with it' : (FAULTS[id as FaultId]?.says ?? id);
 export const observationOf = (id: string) => OBSERVATIONS[id as ObservationId];
-export const sayOutcome = (observation: string, outcome: string): string => observationOf(observation)?.outcomes[outcome]?.[0] ?? outcome;
-export const saySeen = (observation: string, outcomes: readonly string[]): string => outcomes.map((outcome) => sayOutcome(observation, outcome).toLowerCase()).join(' and ');
-export const sayPercent = (p: number): string => (p >= 0.995 ? '> 99 %' : p < 0.005 ? '< 1 %' : `${Math.round(p * 100)} %`);
-export const sayWarningHere = (warning: Warning): string => sayWarning(warning, FAULT_KNOWLEDGE, CONSEQUENCES_OF_FAULTS);
+export const sayOutcome = (observation: string, outcome: string): string =>
+  observationOf(observation)?.outcomes[outcome]?.[0] ?? outcome;
+export const saySeen = (observation: string, outcomes: readonly string[]): string =>
+  outcomes.map((outcome) => sayOutcome(observation, outcome).toLowerCase()).join(' and ');
+export const sayPercent = (p: number): string =>
+  p >= 0.995 ? '> 99 %' : p < 0.005 ? '< 1 %' : `${Math.round(p * 100)} %`;
+export const sayWarningHere = (warning: Warning): string =>
+  sayWarning(warning, FAULT_KNOWLEDGE, CONSEQUENCES_OF_FAULTS);
 
 /** What an answer would do: how likely it is, and whom it points to. */
 export function sayRow({ probability, points }: OutcomeRow): string {
@@ -20,32 +34,44 @@ const lower = (id: string): string => sayFault(id).toLowerCase();
 /** Why this step: what it saves, and what it tells apart. */
 export function sayWhyStep(step: Step, shown: Answer['shown']): string {
   const worth = step.expectedSaving + step.minutes;
-  const saves = worth > 1 ? `About ${Math.round(worth)} min less to the end, for ${step.minutes} min of work.` : `${step.minutes} min of work.`;
+  const saves =
+    worth > 1
+      ? `About ${Math.round(worth)} min less to the end, for ${step.minutes} min of work.`
+      : `${step.minutes} min of work.`;
   if (step.kind === 'repair') return `${saves} Likely enough to do it and try.`;
   const pair = shown === null ? null : toldApart(shown.rows, shown.under);
   return pair ? `It tells ${lower(pair[0])} from ${lower(pair[1])}. ${saves}` : saves;
 }
 
 /** The two suspects whose answers would differ most. */
-function toldApart(rows: readonly OutcomeRow[], under: Readonly<Record<string, readonly number[]>>): [string, string] | null {
+function toldApart(
+  rows: readonly OutcomeRow[],
+  under: Readonly<Record<string, readonly number[]>>,
+): [string, string] | null {
   const ids = Object.keys(under).slice(0, 5);
   let best: { pair: [string, string]; apart: number } | null = null;
-  for (const a of ids) for (const b of ids) {
-    const apart = rows.reduce((sum, _, at) => sum + Math.abs((under[a]?.[at] ?? 0) - (under[b]?.[at] ?? 0)), 0) / 2;
-    if (a < b && apart > (best?.apart ?? 0.3)) best = { pair: [a, b], apart };
-  }
+  for (const a of ids)
+    for (const b of ids) {
+      const apart = rows.reduce((sum, _, at) => sum + Math.abs((under[a]?.[at] ?? 0) - (under[b]?.[at] ?? 0)), 0) / 2;
+      if (a < b && apart > (best?.apart ?? 0.3)) best = { pair: [a, b], apart };
+    }
   return best?.pair ?? null;
 }
 
 /** "3 min for the plug, then 1" */
 export function sayOpening(observation: string, done: readonly string[]): string | null {
   const left = (observationOf(observation)?.setUps ?? []).filter((id) => !done.includes(id));
-  return left.length === 0 ? null : `First: ${left.map((id) => `${SET_UPS[id as keyof typeof SET_UPS].words.toLowerCase()} (${SET_UPS[id as keyof typeof SET_UPS].minutes} min)`).join(', ')}.`;
+  return left.length === 0
+    ? null
+    : `First: ${left.map((id) => `${SET_UPS[id as keyof typeof SET_UPS].words.toLowerCase()} (${SET_UPS[id as keyof typeof SET_UPS].minutes} min)`).join(', ')}.`;
 }
 
 /** How much likelier, as a person says it. */
 export function sayLogRatio(logRatio: number): string {
   const times = Math.exp(Math.abs(logRatio));
   const size = times >= 20 ? 'far' : times >= 3 ? 'much' : times >= 1.3 ? '' : 'a little';
-  return `${size} ${logRatio > 0 ? 'likelier' : 'less likely'}`.trim() + ` (× ${times >= 10 ? Math.round(times) : times.toFixed(1)})`;
+  return (
+    `${size} ${logRatio > 0 ? 'likelier' : 'less likely'}`.trim() +
+    ` (× ${times >= 10 ? Math.round(times) : times.toFixed(1)})`
+  );
 }

@@ -9,20 +9,45 @@ import type { Answer } from '@/workers/lookInto';
 import { observationOf, sayFault, sayOutcome, sayPercent } from './say';
 
 /** All steps in their order: checks and repairs in one list, those whose tool is not at hand last. Any other observation by its name. */
-export function StepsSheet({ steps, onPick, onClose }: { readonly steps: readonly Step[]; readonly onPick: (step: Step) => void; readonly onClose: () => void }) {
+export function StepsSheet({
+  steps,
+  onPick,
+  onClose,
+}: {
+  readonly steps: readonly Step[];
+  readonly onPick: (step: Step) => void;
+  readonly onClose: () => void;
+}) {
   const [find, setFind] = useState('');
   const wanted = find.trim().toLowerCase();
   const words = (step: Step): string => (step.kind === 'check' ? observationOf(step.id).words : sayFault(step.id));
   const listed = steps.filter((step) => words(step).toLowerCase().includes(wanted));
-  const others = wanted === '' ? [] : OBSERVATION_IDS.filter((id) => observationOf(id).words.toLowerCase().includes(wanted) && !steps.some((step) => step.id === id));
+  const others =
+    wanted === ''
+      ? []
+      : OBSERVATION_IDS.filter(
+          (id) => observationOf(id).words.toLowerCase().includes(wanted) && !steps.some((step) => step.id === id),
+        );
   return (
     <Sheet title="Another step" open onClose={onClose}>
       <Field label="Find a check" value={find} onChangeText={setFind} />
       {listed.slice(0, 40).map((step) => (
-        <Line key={`${step.kind} ${step.id}`} words={step.kind === 'check' ? words(step) : `Put right: ${words(step).toLowerCase()}`} detail={`${sayMinutes(step.minutes)}${step.toolsMissing.length > 0 ? ' · tool not at hand' : worthOf(step)}`} onPress={() => onPick(step)} />
+        <Line
+          key={`${step.kind} ${step.id}`}
+          words={step.kind === 'check' ? words(step) : `Put right: ${words(step).toLowerCase()}`}
+          detail={`${sayMinutes(step.minutes)}${step.toolsMissing.length > 0 ? ' · tool not at hand' : worthOf(step)}`}
+          onPress={() => onPick(step)}
+        />
       ))}
       {others.map((id) => (
-        <Line key={id} words={observationOf(id).words} detail="tell it anyway" onPress={() => onPick({ kind: 'check', id, minutes: observationOf(id).minutes, expectedSaving: 0, toolsMissing: [] })} />
+        <Line
+          key={id}
+          words={observationOf(id).words}
+          detail="tell it anyway"
+          onPress={() =>
+            onPick({ kind: 'check', id, minutes: observationOf(id).minutes, expectedSaving: 0, toolsMissing: [] })
+          }
+        />
       ))}
     </Sheet>
   );
@@ -33,9 +58,22 @@ const worthOf = (step: Step): string => {
   return step.kind === 'check' ? (worth >= 1 ? ` · ${worth} min less to the end` : ' · tells little now') : '';
 };
 
-function Line({ words, detail, onPress }: { readonly words: string; readonly detail: string; readonly onPress: () => void }) {
+function Line({
+  words,
+  detail,
+  onPress,
+}: {
+  readonly words: string;
+  readonly detail: string;
+  readonly onPress: () => void;
+}) {
   return (
-    <Pressable role="button" aria-label={words} onPress={onPress} className="min-h-[52px] justify-center border-b border-line">
+    <Pressable
+      role="button"
+      aria-label={words}
+      onPress={onPress}
+      className="min-h-[52px] justify-center border-b border-line"
+    >
       <Words face="strong">{words}</Words>
       <Words size={15} tone="ink-soft">
         {detail}
@@ -45,7 +83,13 @@ function Line({ words, detail, onPress }: { readonly words: string; readonly det
 }
 
 /** The table of a check: how often each suspect would answer how. */
-export function TableSheet({ shown, onClose }: { readonly shown: NonNullable<Answer['shown']>; readonly onClose: () => void }) {
+export function TableSheet({
+  shown,
+  onClose,
+}: {
+  readonly shown: NonNullable<Answer['shown']>;
+  readonly onClose: () => void;
+}) {
   return (
     <Sheet title={observationOf(shown.check).words} open onClose={onClose}>
       <Words size={15}>How likely each answer is, now and if it is this.</Words>
@@ -95,8 +139,15 @@ export function ConfirmSheet({ first, suspects, toJob, onConfirm, onClose }: Con
   const [note, setNote] = useState('');
   const [failed, setFailed] = useState<unknown>(null);
   const [busy, setBusy] = useState(false);
-  const offered = [first, ...suspects.filter((entry) => entry.id !== first && entry.id !== 'user-error').slice(0, 7).map((entry) => entry.id)];
-  const toggle = (id: string) => setCauses(causes.includes(id) ? causes.filter((one) => one !== id) : [...causes, id].slice(-3));
+  const offered = [
+    first,
+    ...suspects
+      .filter((entry) => entry.id !== first && entry.id !== 'user-error')
+      .slice(0, 7)
+      .map((entry) => entry.id),
+  ];
+  const toggle = (id: string) =>
+    setCauses(causes.includes(id) ? causes.filter((one) => one !== id) : [...causes, id].slice(-3));
   const send = () => {
     setBusy(true);
     onConfirm(causes, note).then(onClose, (error: unknown) => {
@@ -107,12 +158,22 @@ export function ConfirmSheet({ first, suspects, toJob, onConfirm, onClose }: Con
   return (
     <Sheet title="What was wrong" open onClose={onClose}>
       {failed ? <Failure says={sentenceOf(failed)} kept="What was seen is kept." /> : null}
-      <Words size={15}>{toJob ? 'Its job then says what is to be done. The yard learns from it when that job is proven, not before.' : 'Up to three.'}</Words>
+      <Words size={15}>
+        {toJob
+          ? 'Its job then says what is to be done. The yard learns from it when that job is proven, not before.'
+          : 'Up to three.'}
+      </Words>
       {offered.map((id) => (
         <Choice key={id} label={sayFault(id)} on={causes.includes(id)} onPress={() => toggle(id)} />
       ))}
       <Field label="Note" value={note} onChangeText={setNote} multiline />
-      <Button kind="main" tall label={causes.length > 1 ? `Confirm ${causes.length} causes` : 'Confirm the cause'} disabled={causes.length === 0 || busy} onPress={send} />
+      <Button
+        kind="main"
+        tall
+        label={causes.length > 1 ? `Confirm ${causes.length} causes` : 'Confirm the cause'}
+        disabled={causes.length === 0 || busy}
+        onPress={send}
+      />
     </Sheet>
   );
 }
@@ -139,7 +200,16 @@ export function ToolsSheet({ atHand, altitudeM, onChange, onClose }: ToolsProps)
       {all.map((id) => (
         <Choice key={id} label={TOOLS[id as ToolId].words} on={has(id)} onPress={() => toggle(id)} />
       ))}
-      <Field label="The yard’s height, metres (thin air reads low)" value={metres} inputMode="numeric" wrong={/^\d{0,4}$/.test(metres) ? undefined : 'Metres, figures only.'} onChangeText={(text) => { setMetres(text); if (/^\d{1,4}$/.test(text)) onChange(atHand, Number(text)); }} />
+      <Field
+        label="The yard’s height, metres (thin air reads low)"
+        value={metres}
+        inputMode="numeric"
+        wrong={/^\d{0,4}$/.test(metres) ? undefined : 'Metres, figures only.'}
+        onChangeText={(text) => {
+          setMetres(text);
+          if (/^\d{1,4}$/.test(text)) onChange(atHand, Number(text));
+        }}
+      />
     </Sheet>
   );
 }

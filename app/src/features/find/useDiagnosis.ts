@@ -14,7 +14,12 @@ export interface Thought {
 }
 
 /** What the worker makes of a finding: anew at each change, the schools a moment later. */
-export function useDiagnosis(held: Held, toolsAtHand: readonly string[] | null, pick: Question['pick'], order: Question['order']): Thought {
+export function useDiagnosis(
+  held: Held,
+  toolsAtHand: readonly string[] | null,
+  pick: Question['pick'],
+  order: Question['order'],
+): Thought {
   const learned = useLearned(held);
   const question = useMemo((): Question => {
     const { chapters, passedOver, setUpsDone } = standingOf(held.entries);
@@ -44,7 +49,10 @@ export function useDiagnosis(held: Held, toolsAtHand: readonly string[] | null, 
 function useLearned(held: Held): Learned | null {
   const learned = useRead('learned');
   return useMemo(() => {
-    const lesson = learned.data?.lessons.find((entry) => entry.classId === (held.machine.classId ?? null) && entry.family === engineFamily(held.machine.engine as never));
+    const lesson = learned.data?.lessons.find(
+      (entry) =>
+        entry.classId === (held.machine.classId ?? null) && entry.family === engineFamily(held.machine.engine as never),
+    );
     return lesson ? { cases: lesson.cases, counts: lesson.counts } : null;
   }, [learned.data, held.machine]);
 }
@@ -53,7 +61,13 @@ const PAUSE_MS = 1500;
 
 /** Which step is shown does not matter to the schools: they are asked once a finding has stood for a moment. */
 function useSchools(question: Question): Thought['schools'] {
-  const key = JSON.stringify([question.machine, question.chapters, question.setUpsDone, question.toolsAtHand, question.learned]);
+  const key = JSON.stringify([
+    question.machine,
+    question.chapters,
+    question.setUpsDone,
+    question.toolsAtHand,
+    question.learned,
+  ]);
   const asked = useRef(question);
   const [known, setKnown] = useState<{ key: string; minutes: Readonly<Record<string, number>> } | null>(null);
   useEffect(() => {

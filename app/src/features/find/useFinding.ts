@@ -21,7 +21,19 @@ export interface FindingHandle {
   readonly begin: (fresh?: Partial<Pick<Held, 'machine' | 'entries'>>) => void;
 }
 
-const start = (tag: string | null, fresh: Partial<Pick<Held, 'machine' | 'entries'>> = {}): Held => ({ id: newId(), tag, machine: NO_MACHINE, limits: null, entries: [], closedAt: null, causes: null, jobId: null, opened: false, version: 0, ...fresh });
+const start = (tag: string | null, fresh: Partial<Pick<Held, 'machine' | 'entries'>> = {}): Held => ({
+  id: newId(),
+  tag,
+  machine: NO_MACHINE,
+  limits: null,
+  entries: [],
+  closedAt: null,
+  causes: null,
+  jobId: null,
+  opened: false,
+  version: 0,
+  ...fresh,
+});
 
 /** One finding, on the device first: each entry is kept here before it is sent, and sent until the server has it. */
 export function useFinding(tag: string | null): FindingHandle {
@@ -30,11 +42,14 @@ export function useFinding(tag: string | null): FindingHandle {
   const [error, setError] = useState<Error | null>(null);
   const [tries, setTries] = useState(0);
   const now = useRef<Held | null>(null);
-  const keep = useCallback((next: Held) => {
-    now.current = next;
-    setHeld(next);
-    void kv.setItem(keyOf(tag), JSON.stringify(next));
-  }, [tag]);
+  const keep = useCallback(
+    (next: Held) => {
+      now.current = next;
+      setHeld(next);
+      void kv.setItem(keyOf(tag), JSON.stringify(next));
+    },
+    [tag],
+  );
   const sync = useSync(now, keep);
   useEffect(() => {
     let left = false;
@@ -58,22 +73,44 @@ export function useFinding(tag: string | null): FindingHandle {
     },
     [keep, sync],
   );
-  const add = useCallback((entry: Omit<NewEntry, 'id'>) => change((before) => ({ ...before, entries: [...before.entries, { ...entry, id: newId(), at: new Date().toISOString(), by: person.name, sent: false }] })), [change, person.name]);
-  const setMachine = useCallback((machine: Held['machine']) => {
-    change((before) => ({ ...before, machine, machineUnsent: true }));
-  }, [change]);
-  const confirm = useCallback(async (causes: readonly string[], note: string) => {
-    await sync();
-    const standing = now.current;
-    if (standing === null) return;
-    const record = await call('confirmCauses', { params: { id: standing.id }, body: { causes: [...causes] as never, note } });
-    keep(refusedIfUnsent(merge(record, now.current?.entries ?? [])));
-    await queryClient.invalidateQueries();
-  }, [keep, sync]);
-  const begin = useCallback((fresh?: Partial<Pick<Held, 'machine' | 'entries'>>) => {
-    keep(start(tag, fresh));
-    void sync();
-  }, [keep, sync, tag]);
+  const add = useCallback(
+    (entry: Omit<NewEntry, 'id'>) =>
+      change((before) => ({
+        ...before,
+        entries: [
+          ...before.entries,
+          { ...entry, id: newId(), at: new Date().toISOString(), by: person.name, sent: false },
+        ],
+      })),
+    [change, person.name],
+  );
+  const setMachine = useCallback(
+    (machine: Held['machine']) => {
+      change((before) => ({ ...before, machine, machineUnsent: true }));
+    },
+    [change],
+  );
+  const confirm = useCallback(
+    async (causes: readonly string[], note: string) => {
+      await sync();
+      const standing = now.current;
+      if (standing === null) return;
+      const record = await call('confirmCauses', {
+        params: { id: standing.id },
+        body: { causes: [...causes] as never, note },
+      });
+      keep(refusedIfUnsent(merge(record, now.current?.entries ?? [])));
+      await queryClient.invalidateQueries();
+    },
+    [keep, sync],
+  );
+  const begin = useCallback(
+    (fresh?: Partial<Pick<Held, 'machine' | 'entries'>>) => {
+      keep(start(tag, fresh));
+      void sync();
+    },
+    [keep, sync, tag],
+  );
   const goOnInNew = useCallback(() => {
     const standing = now.current;
     if (standing) begin({ machine: standing.machine, entries: standing.entries.filter((entry) => !entry.sent) });
@@ -92,14 +129,18 @@ async function load(tag: string | null): Promise<Held> {
   if (tag === null) return kept ?? start(null);
   try {
     const { finding } = await call('unitFinding', { params: { tag } });
-    if (finding !== null) return kept?.id === finding.id ? merge(finding, kept.entries, saidAnew(kept)) : merge(finding, []);
+    if (finding !== null)
+      return kept?.id === finding.id ? merge(finding, kept.entries, saidAnew(kept)) : merge(finding, []);
     // Closed by somebody else meanwhile, or closed here: what came of it is shown, with what was seen here since.
     if (kept?.opened) {
       const record = await call('finding', { params: { id: kept.id } });
       if (record.closedAt !== null) return refusedIfUnsent(merge(record, kept.entries));
     }
     const fresh = kept && !kept.opened ? kept : start(tag);
-    return merge(await call('openFinding', { body: { id: fresh.id, tag, machine: fresh.machine as never } }), fresh.entries);
+    return merge(
+      await call('openFinding', { body: { id: fresh.id, tag, machine: fresh.machine as never } }),
+      fresh.entries,
+    );
   } catch (error) {
     if (kept && isUnreachable(error)) return kept;
     throw error;
@@ -113,7 +154,8 @@ function useSync(now: React.RefObject<Held | null>, keep: (next: Held) => void):
     busy.current ??= sendAll(now, keep)
       // Away: tried again. Refused: kept, and said.
       .catch((error: unknown) => {
-        if (now.current && error instanceof Refused && isFinal(error)) keep({ ...now.current, refused: error.problem.code });
+        if (now.current && error instanceof Refused && isFinal(error))
+          keep({ ...now.current, refused: error.problem.code });
       })
       .finally(() => {
         busy.current = null;
@@ -134,9 +176,17 @@ function useSync(now: React.RefObject<Held | null>, keep: (next: Held) => void):
 
 async function sendAll(now: React.RefObject<Held | null>, keep: (next: Held) => void): Promise<void> {
   const standing = now.current;
-  if (standing === null || standing.closedAt !== null || standing.refused || (!standing.opened && standing.entries.length === 0)) return;
+  if (
+    standing === null ||
+    standing.closedAt !== null ||
+    standing.refused ||
+    (!standing.opened && standing.entries.length === 0)
+  )
+    return;
   if (!standing.opened) {
-    const record = await call('openFinding', { body: { id: standing.id, tag: standing.tag, machine: standing.machine as never } });
+    const record = await call('openFinding', {
+      body: { id: standing.id, tag: standing.tag, machine: standing.machine as never },
+    });
     // Where somebody had begun already, theirs is gone on with, and what was said of the machine here goes to it.
     keep(merge(record, now.current?.entries ?? [], record.id === standing.id ? null : saidAnew(now.current)));
   }
@@ -150,13 +200,27 @@ async function sendAll(now: React.RefObject<Held | null>, keep: (next: Held) => 
     if (next === undefined || now.current === null) return;
     await call('addEntry', { params: { id: now.current.id }, body: bodyOf(next) as never });
     const after: Held = now.current;
-    keep({ ...after, entries: after.entries.map((entry) => (entry.id === next.id ? { ...entry, sent: true } : entry)) });
+    keep({
+      ...after,
+      entries: after.entries.map((entry) => (entry.id === next.id ? { ...entry, sent: true } : entry)),
+    });
   }
 }
 
 /** Asked again, it would be refused again. */
-const isFinal = ({ problem: { status } }: Refused): boolean => status >= 400 && status < 500 && status !== 401 && status !== 429;
+const isFinal = ({ problem: { status } }: Refused): boolean =>
+  status >= 400 && status < 500 && status !== 401 && status !== 429;
 const saidAnew = (held: Held | null): Held['machine'] | null => (held?.machineUnsent ? held.machine : null);
-const refusedIfUnsent = (held: Held): Held => ({ ...held, refused: held.entries.some((entry) => !entry.sent) ? 'finding-closed' : null });
+const refusedIfUnsent = (held: Held): Held => ({
+  ...held,
+  refused: held.entries.some((entry) => !entry.sent) ? 'finding-closed' : null,
+});
 
-const bodyOf = ({ id, kind, observation, outcomes, reading, fault }: Entry): NewEntry => ({ id, kind, observation, outcomes, reading, fault });
+const bodyOf = ({ id, kind, observation, outcomes, reading, fault }: Entry): NewEntry => ({
+  id,
+  kind,
+  observation,
+  outcomes,
+  reading,
+  fault,
+});

@@ -11,7 +11,11 @@ const share = (unit: UnitLine): number => unit.hoursToOilService / unit.oilServi
 export function UnitTagRow({ unit, focused = false }: { readonly unit: UnitLine; readonly focused?: boolean }) {
   return (
     <Link href={`/u/${unit.tag}`} asChild>
-      <Pressable role="link" aria-label={`${unit.tag}, ${sayReadiness(unit.verdict)}`} className={focused ? 'outline outline-[3px] outline-out' : ''}>
+      <Pressable
+        role="link"
+        aria-label={`${unit.tag}, ${sayReadiness(unit.verdict)}`}
+        className={focused ? 'outline outline-[3px] outline-out' : ''}
+      >
         <HangTag scale={share(unit)}>
           <View className="flex-row items-center gap-3">
             <Silhouette classId={unit.classId} size={36} />
@@ -39,7 +43,11 @@ export function UnitTagOnWall({ unit, focused }: { readonly unit: UnitLine; read
   const out = unit.verdict.readiness === 'out';
   return (
     <Link href={`/u/${unit.tag}`} asChild>
-      <Pressable role="link" aria-label={`${unit.tag}, ${sayReadiness(unit.verdict)}`} className={`w-[168px] ${focused ? 'outline outline-[3px] outline-out' : ''}`}>
+      <Pressable
+        role="link"
+        aria-label={`${unit.tag}, ${sayReadiness(unit.verdict)}`}
+        className={`w-[168px] ${focused ? 'outline outline-[3px] outline-out' : ''}`}
+      >
         <HangTag scale={out ? null : share(unit)} tone={out ? 'empty' : 'card'}>
           <View className="flex-row items-center justify-between">
             <Words face="stencil" size={22} tone={out ? 'ink-soft' : 'ink'}>
@@ -60,7 +68,11 @@ export function UnitTagOnWall({ unit, focused }: { readonly unit: UnitLine; read
 }
 
 /** The large tag at the head of a unit's screens. */
-export function UnitTagLarge({ unit }: { readonly unit: Pick<UnitLine, 'tag' | 'classId' | 'model' | 'verdict' | 'hoursToOilService' | 'oilServiceEvery'> }) {
+export function UnitTagLarge({
+  unit,
+}: {
+  readonly unit: Pick<UnitLine, 'tag' | 'classId' | 'model' | 'verdict' | 'hoursToOilService' | 'oilServiceEvery'>;
+}) {
   return (
     <HangTag large scale={unit.hoursToOilService / unit.oilServiceEvery}>
       <View className="flex-row items-start gap-3">

@@ -1,9 +1,13 @@
 import { sayFuel, sayHours, sayMinutes, sayMoney, sayReadiness, sayReason } from './say';
 
 test('the answer comes first', () => {
-  expect(sayReadiness({ readiness: 'held', because: ['Fuel in the oil. Do not start it.'] })).toBe('Held: Fuel in the oil. Do not start it.');
+  expect(sayReadiness({ readiness: 'held', because: ['Fuel in the oil. Do not start it.'] })).toBe(
+    'Held: Fuel in the oil. Do not start it.',
+  );
   expect(sayReadiness({ readiness: 'fit', because: [] })).toBe('Fit for hire.');
-  expect(sayReadiness({ readiness: 'held', because: [], notLookedAtSince: new Date(Date.now() - 3_600_000).toISOString() })).toBe('Held: back 1 hour ago, not looked at.');
+  expect(
+    sayReadiness({ readiness: 'held', because: [], notLookedAtSince: new Date(Date.now() - 3_600_000).toISOString() }),
+  ).toBe('Held: back 1 hour ago, not looked at.');
   expect(sayReadiness({ readiness: 'out', because: [], dueAt: '2020-01-01T08:00:00Z' })).toMatch(/^Out, was due back /);
 });
 

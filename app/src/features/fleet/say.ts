@@ -16,7 +16,8 @@ export const sayAgo = (instant: string): string => formatDistanceToNowStrict(new
 export const sayHours = (hours: number): string => `${hours.toFixed(1)} h`;
 export const sayMoney = (cents: number): string => `$${(cents / 100).toFixed(2)}`;
 export const sayFuel = (eighths: number): string => (eighths === 0 ? 'empty' : eighths === 8 ? 'full' : `${eighths}/8`);
-export const sayMinutes = (minutes: number): string => (minutes < 60 ? `${minutes} min` : `${Math.floor(minutes / 60)} h ${String(minutes % 60).padStart(2, '0')}`);
+export const sayMinutes = (minutes: number): string =>
+  minutes < 60 ? `${minutes} min` : `${Math.floor(minutes / 60)} h ${String(minutes % 60).padStart(2, '0')}`;
 
 type Verdict = UnitLine['verdict'];
 
@@ -27,11 +28,15 @@ export function sayReadiness(verdict: Verdict): string {
     case 'fit':
       return 'Fit for hire.';
     case 'held':
-      return verdict.notLookedAtSince ? `Held: back ${sayAgo(verdict.notLookedAtSince)}, not looked at.` : `Held: ${first ?? ''}`;
+      return verdict.notLookedAtSince
+        ? `Held: back ${sayAgo(verdict.notLookedAtSince)}, not looked at.`
+        : `Held: ${first ?? ''}`;
     case 'prep':
       return `Prep: ${first ?? ''}`;
     case 'out':
-      return isPast(verdict.dueAt) ? `Out, was due back ${sayTime(verdict.dueAt ?? '')}.` : `Out until ${sayTime(verdict.dueAt ?? '')}.`;
+      return isPast(verdict.dueAt)
+        ? `Out, was due back ${sayTime(verdict.dueAt ?? '')}.`
+        : `Out until ${sayTime(verdict.dueAt ?? '')}.`;
     case 'laid-up':
       return 'Laid up for the season.';
     default:
@@ -44,7 +49,8 @@ const isPast = (instant: string | undefined): boolean => instant !== undefined &
 /** One short line of reason, for the small tag. */
 export function sayReason(unit: Pick<UnitLine, 'verdict' | 'nextHire'>): string {
   const { verdict, nextHire } = unit;
-  if (verdict.readiness === 'held' || verdict.readiness === 'prep') return sayReadiness(verdict).replace(/^(Held|Prep): /, '');
+  if (verdict.readiness === 'held' || verdict.readiness === 'prep')
+    return sayReadiness(verdict).replace(/^(Held|Prep): /, '');
   if (verdict.readiness === 'out') return sayReadiness(verdict).replace(/^Out,? ?/, '');
   if (verdict.readiness === 'fit') return nextHire ? `Goes out ${sayTime(nextHire.fromAt)}` : 'No hire booked';
   return sayReadiness(verdict);
@@ -60,7 +66,11 @@ export const daysFromNow = (days: number): string => new Date(Date.now() + days 
 export function sayNotBefore(unit: { readonly verdict: Verdict; readonly workMinutes: number }, now: Date): string {
   const { readiness, dueAt, notLookedAtSince } = unit.verdict;
   if (notLookedAtSince) return 'Not before it is checked in.';
-  if (readiness === 'out') return isPast(dueAt) ? 'Overdue: ask the hirer.' : `Not before ${sayTime(dueAt ?? '')}, and then it must be checked in.`;
-  if (readiness === 'held' || readiness === 'prep') return `Not before ${sayTime(new Date(now.getTime() + unit.workMinutes * 60_000).toISOString())}: ${sayMinutes(unit.workMinutes)} of work on it, if it is begun now.`;
+  if (readiness === 'out')
+    return isPast(dueAt)
+      ? 'Overdue: ask the hirer.'
+      : `Not before ${sayTime(dueAt ?? '')}, and then it must be checked in.`;
+  if (readiness === 'held' || readiness === 'prep')
+    return `Not before ${sayTime(new Date(now.getTime() + unit.workMinutes * 60_000).toISOString())}: ${sayMinutes(unit.workMinutes)} of work on it, if it is begun now.`;
   return readiness === 'laid-up' ? 'A lead can wake it up.' : '';
 }

@@ -46,7 +46,13 @@ const DRAWINGS: Readonly<Record<string, (stroke: object) => React.ReactNode>> = 
 };
 
 export function Silhouette({ classId, size = 44 }: { readonly classId: string; readonly size?: number }) {
-  const stroke = { stroke: useInk()('ink'), strokeWidth: 2, fill: 'none', strokeLinejoin: 'round', strokeLinecap: 'round' } as const;
+  const stroke = {
+    stroke: useInk()('ink'),
+    strokeWidth: 2,
+    fill: 'none',
+    strokeLinejoin: 'round',
+    strokeLinecap: 'round',
+  } as const;
   return (
     <Svg width={size} height={size} viewBox="0 0 48 48" aria-hidden>
       {DRAWINGS[classId]?.(stroke)}

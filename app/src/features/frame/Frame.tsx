@@ -82,7 +82,8 @@ const placeKeys = (showHelp: () => void): readonly KeyBinding[] => [
   { keys: '?', does: 'This sheet', run: showHelp },
 ];
 
-const isAt = (path: string, href: string): boolean => (href === '/' ? path === '/' : path.startsWith(href) || (href === '/bench' && path.startsWith('/j/')));
+const isAt = (path: string, href: string): boolean =>
+  href === '/' ? path === '/' : path.startsWith(href) || (href === '/bench' && path.startsWith('/j/'));
 
 function BottomBar() {
   const path = usePathname();
@@ -93,7 +94,13 @@ function BottomBar() {
         const raised = href === '/check-in';
         const here = isAt(path, href);
         return (
-          <Pressable key={href} role="link" aria-current={here ? 'page' : undefined} onPress={() => router.navigate(href)} className={`min-h-[58px] flex-1 items-center justify-center ${raised ? '-mt-3 min-h-[74px] rounded-t-[4px] bg-mark' : here ? 'border-t-4 border-ink' : 'border-t-4 border-transparent'}`}>
+          <Pressable
+            key={href}
+            role="link"
+            aria-current={here ? 'page' : undefined}
+            onPress={() => router.navigate(href)}
+            className={`min-h-[58px] flex-1 items-center justify-center ${raised ? '-mt-3 min-h-[74px] rounded-t-[4px] bg-mark' : here ? 'border-t-4 border-ink' : 'border-t-4 border-transparent'}`}
+          >
             <Icon size={raised ? 28 : 24} color={ink(raised ? 'on-mark' : 'ink')} />
             <Words size={13} face={here || raised ? 'strong' : 'text'} tone={raised ? 'on-mark' : 'ink'}>
               {name}
@@ -116,7 +123,13 @@ function Rail() {
       {PLACES.map(({ href, name, key, Icon }) => {
         const here = isAt(path, href);
         return (
-          <Pressable key={href} role="link" aria-current={here ? 'page' : undefined} onPress={() => router.navigate(href)} className={`min-h-[56px] justify-center gap-1 px-2 ${here ? 'bg-mark' : ''}`}>
+          <Pressable
+            key={href}
+            role="link"
+            aria-current={here ? 'page' : undefined}
+            onPress={() => router.navigate(href)}
+            className={`min-h-[56px] justify-center gap-1 px-2 ${here ? 'bg-mark' : ''}`}
+          >
             <View className="flex-row items-center justify-between">
               <Icon size={22} color={ink(here ? 'on-mark' : 'ink')} />
               <Words face="figures" size={13} tone={here ? 'on-mark' : 'ink-soft'}>

@@ -11,7 +11,11 @@ export function NextHires() {
   const shift = useRead('shift');
   const next = (shift.data?.hires ?? []).filter((hire) => hire.state === 'booked').slice(0, 9);
   return (
-    <View className="no-print w-[232px] border-l border-line bg-tray-deep p-3" role="complementary" aria-label="Next hires">
+    <View
+      className="no-print w-[232px] border-l border-line bg-tray-deep p-3"
+      role="complementary"
+      aria-label="Next hires"
+    >
       <ClockTray />
       <Section title="Goes out next" count={next.length}>
         {next.map((hire) => (

@@ -13,9 +13,15 @@ export function OutboxStrip() {
   const refused = letters.filter((letter) => letter.state === 'refused').length;
   return (
     <View className="no-print" role="status">
-      <Pressable role="button" onPress={() => setOpen(true)} className={`min-h-[48px] justify-center px-4 ${refused > 0 ? 'bg-held' : 'bg-mark'}`}>
+      <Pressable
+        role="button"
+        onPress={() => setOpen(true)}
+        className={`min-h-[48px] justify-center px-4 ${refused > 0 ? 'bg-held' : 'bg-mark'}`}
+      >
         <Words size={15} face="strong" tone="on-mark">
-          {refused > 0 ? `${refused} check-in needs your decision. Nothing is lost.` : `${letters.length} check-in kept on this device, waiting to be sent.`}
+          {refused > 0
+            ? `${refused} check-in needs your decision. Nothing is lost.`
+            : `${letters.length} check-in kept on this device, waiting to be sent.`}
         </Words>
       </Pressable>
       <Sheet title="Waiting on this device" open={open} onClose={() => setOpen(false)}>
@@ -39,8 +45,14 @@ function Waiting({ letter, onDone }: { readonly letter: Letter; readonly onDone:
         {letter.body.tag}
       </Words>
       <Words>{letter.problem?.title ?? 'It is sent as soon as the yard’s server answers.'}</Words>
-      {letter.state === 'waiting' ? <Button label="Try now" onPress={() => void tryAll()} /> : <Button label="Open it again" onPress={() => void goOn()} />}
-      {letter.state === 'refused' ? <Button kind="stop" label="Throw it away" onPress={() => void takeBack(letter.body.id)} /> : null}
+      {letter.state === 'waiting' ? (
+        <Button label="Try now" onPress={() => void tryAll()} />
+      ) : (
+        <Button label="Open it again" onPress={() => void goOn()} />
+      )}
+      {letter.state === 'refused' ? (
+        <Button kind="stop" label="Throw it away" onPress={() => void takeBack(letter.body.id)} />
+      ) : null}
     </Card>
   );
 }

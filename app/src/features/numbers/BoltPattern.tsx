@@ -19,18 +19,52 @@ export function BoltPattern({ places, done }: Props) {
   const [left, top] = [Math.min(...places.map((place) => place.x)), Math.min(...places.map((place) => place.y))];
   const reach = Math.max(...places.map((place) => place.x - left), ...places.map((place) => place.y - top), 1);
   const height = ((Math.max(...places.map((place) => place.y)) - top) / reach) * (SIZE - 2 * EDGE) + 2 * EDGE;
-  const at = (place: BoltPlace) => ({ x: EDGE + ((place.x - left) / reach) * (SIZE - 2 * EDGE), y: EDGE + ((place.y - top) / reach) * (SIZE - 2 * EDGE) });
+  const at = (place: BoltPlace) => ({
+    x: EDGE + ((place.x - left) / reach) * (SIZE - 2 * EDGE),
+    y: EDGE + ((place.y - top) / reach) * (SIZE - 2 * EDGE),
+  });
   return (
-    <View className="items-center" role="img" aria-label={`Order of tightening: ${order.map((bolt) => bolt + 1).join(', ')}`}>
+    <View
+      className="items-center"
+      role="img"
+      aria-label={`Order of tightening: ${order.map((bolt) => bolt + 1).join(', ')}`}
+    >
       <Svg width="100%" height={height} viewBox={`0 0 ${SIZE} ${height}`}>
-        <Rect x={4} y={4} width={SIZE - 8} height={height - 8} rx={14} fill={ink('card')} stroke={ink('card-edge')} strokeWidth={2} />
+        <Rect
+          x={4}
+          y={4}
+          width={SIZE - 8}
+          height={height - 8}
+          rx={14}
+          fill={ink('card')}
+          stroke={ink('card-edge')}
+          strokeWidth={2}
+        />
         {order.map((bolt, turn) => {
           const { x, y } = at(places[bolt] as BoltPlace);
           const isDone = turn < done;
           return [
-            turn === done ? <Circle key={`ring ${bolt}`} cx={x} cy={y} r={25} fill="none" stroke={ink('held')} strokeWidth={4} /> : null,
-            <Circle key={`bolt ${bolt}`} cx={x} cy={y} r={18} fill={isDone ? ink('mark') : ink('paper')} stroke={ink('ink')} strokeWidth={2} />,
-            <Text key={`turn ${bolt}`} x={x} y={y + 7} textAnchor="middle" fontSize={20} fontFamily="BarlowCondensed_600SemiBold" fill={isDone ? ink('on-mark') : ink('ink')}>
+            turn === done ? (
+              <Circle key={`ring ${bolt}`} cx={x} cy={y} r={25} fill="none" stroke={ink('held')} strokeWidth={4} />
+            ) : null,
+            <Circle
+              key={`bolt ${bolt}`}
+              cx={x}
+              cy={y}
+              r={18}
+              fill={isDone ? ink('mark') : ink('paper')}
+              stroke={ink('ink')}
+              strokeWidth={2}
+            />,
+            <Text
+              key={`turn ${bolt}`}
+              x={x}
+              y={y + 7}
+              textAnchor="middle"
+              fontSize={20}
+              fontFamily="BarlowCondensed_600SemiBold"
+              fill={isDone ? ink('on-mark') : ink('ink')}
+            >
               {turn + 1}
             </Text>,
           ];

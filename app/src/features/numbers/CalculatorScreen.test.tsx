@@ -7,13 +7,16 @@ import { NumbersScreen } from './NumbersScreen';
 import { TorqueScreen } from './TorqueScreen';
 
 describe('a bench sum', () => {
-  test.each(CALCULATORS.map((entry) => [entry.id, entry] as const))('%s stands with a result, its formula and its source', async (id, calculator) => {
-    show(<CalculatorScreen id={id} />, {});
-    expect(await screen.findByText(calculator.name)).toBeTruthy();
-    expect(screen.getByText(calculator.formula)).toBeTruthy();
-    expect(screen.getByText(calculator.source)).toBeTruthy();
-    expect(screen.queryByText('–')).toBeNull();
-  });
+  test.each(CALCULATORS.map((entry) => [entry.id, entry] as const))(
+    '%s stands with a result, its formula and its source',
+    async (id, calculator) => {
+      show(<CalculatorScreen id={id} />, {});
+      expect(await screen.findByText(calculator.name)).toBeTruthy();
+      expect(screen.getByText(calculator.formula)).toBeTruthy();
+      expect(screen.getByText(calculator.source)).toBeTruthy();
+      expect(screen.queryByText('–')).toBeNull();
+    },
+  );
 
   test('figures that are none are said; values that make no sense together too', async () => {
     show(<CalculatorScreen id="leak-down" />, {});
@@ -28,7 +31,10 @@ describe('a bench sum', () => {
   });
 
   test('units are switched line by line; a metric person reads metric first', async () => {
-    show(<CalculatorScreen id="leak-down" />, {}, { ...IVO, preferences: { units: 'metric', theme: 'light' } } as never);
+    show(<CalculatorScreen id="leak-down" />, {}, {
+      ...IVO,
+      preferences: { units: 'metric', theme: 'light' },
+    } as never);
     expect(await screen.findByLabelText(/^Supply, kPa$/)).toBeTruthy();
     await press('Supply in bar');
     expect(screen.getByLabelText(/^Supply, bar$/)).toBeTruthy();

@@ -31,9 +31,13 @@ const keyOf = (id: string): string => `hudrik-sum-${id}`;
 
 function Sum({ calculator }: { readonly calculator: Calculator }) {
   const { preferences } = usePerson();
-  const [typed, setTyped] = useState<Typed>(() => Object.fromEntries(calculator.asks.map((asked) => [asked.id, usualIn(asked, preferences.units)])));
+  const [typed, setTyped] = useState<Typed>(() =>
+    Object.fromEntries(calculator.asks.map((asked) => [asked.id, usualIn(asked, preferences.units)])),
+  );
   useEffect(() => {
-    void kv.getItem(keyOf(calculator.id)).then((text) => text && setTyped((before) => ({ ...before, ...(JSON.parse(text) as Typed) })));
+    void kv
+      .getItem(keyOf(calculator.id))
+      .then((text) => text && setTyped((before) => ({ ...before, ...(JSON.parse(text) as Typed) })));
   }, [calculator.id]);
   const set = (id: string, change: Partial<Typed[string]>) => {
     const next = { ...typed, [id]: { ...(typed[id] as Typed[string]), ...change } };
@@ -41,7 +45,16 @@ function Sum({ calculator }: { readonly calculator: Calculator }) {
     void kv.setItem(keyOf(calculator.id), JSON.stringify(next));
   };
   const complete = calculator.asks.every((asked) => NUMBER.test(typed[asked.id]?.text ?? ''));
-  const given = complete ? calculator.gives(Object.fromEntries(calculator.asks.map((asked) => [asked.id, inUnit(toNumber(typed[asked.id]?.text ?? ''), typed[asked.id]?.unit ?? asked.unit, asked.unit)]))) : null;
+  const given = complete
+    ? calculator.gives(
+        Object.fromEntries(
+          calculator.asks.map((asked) => [
+            asked.id,
+            inUnit(toNumber(typed[asked.id]?.text ?? ''), typed[asked.id]?.unit ?? asked.unit, asked.unit),
+          ]),
+        ),
+      )
+    : null;
   const [first, ...rest] = given ?? [];
   return (
     <Page>
@@ -55,7 +68,13 @@ function Sum({ calculator }: { readonly calculator: Calculator }) {
           </Words>
           <Words size={22}>{first?.unit ?? ''}</Words>
         </View>
-        <Words face="strong">{first ? `${first.label}. ${first.says ?? ''}` : complete ? 'These values make no sense together.' : 'Figures are wanted in every line.'}</Words>
+        <Words face="strong">
+          {first
+            ? `${first.label}. ${first.says ?? ''}`
+            : complete
+              ? 'These values make no sense together.'
+              : 'Figures are wanted in every line.'}
+        </Words>
         {rest.map((entry) => (
           <Words key={entry.id}>
             {entry.label}: {say(entry.value)} {entry.unit}
@@ -65,11 +84,24 @@ function Sum({ calculator }: { readonly calculator: Calculator }) {
       <Section title="Put in">
         {calculator.asks.map((asked) => (
           <View key={asked.id} className="gap-2">
-            <Field label={`${asked.label}, ${typed[asked.id]?.unit ?? asked.unit}`} value={typed[asked.id]?.text ?? ''} onChangeText={(text) => set(asked.id, { text })} inputMode="decimal" wrong={NUMBER.test(typed[asked.id]?.text ?? '') ? undefined : 'Figures, with at most one point.'} />
+            <Field
+              label={`${asked.label}, ${typed[asked.id]?.unit ?? asked.unit}`}
+              value={typed[asked.id]?.text ?? ''}
+              onChangeText={(text) => set(asked.id, { text })}
+              inputMode="decimal"
+              wrong={NUMBER.test(typed[asked.id]?.text ?? '') ? undefined : 'Figures, with at most one point.'}
+            />
             {unitsOf(asked).length > 1 ? (
               <View className="flex-row flex-wrap gap-2">
                 {unitsOf(asked).map((unit) => (
-                  <Choice key={unit} className="grow" label={unit} aria-label={`${asked.label} in ${unit}`} on={typed[asked.id]?.unit === unit} onPress={() => set(asked.id, { unit })} />
+                  <Choice
+                    key={unit}
+                    className="grow"
+                    label={unit}
+                    aria-label={`${asked.label} in ${unit}`}
+                    on={typed[asked.id]?.unit === unit}
+                    onPress={() => set(asked.id, { unit })}
+                  />
                 ))}
               </View>
             ) : null}
@@ -79,7 +111,11 @@ function Sum({ calculator }: { readonly calculator: Calculator }) {
       <Section title="How">
         <Words size={15}>{calculator.formula}</Words>
         <Words size={15}>
-          Worked: {calculator.asks.map((asked) => `${asked.label.toLowerCase()} ${calculator.worked.given[asked.id]} ${asked.unit}`).join(', ')} gives {Object.values(calculator.worked.gives).map(say).join(' · ')}.
+          Worked:{' '}
+          {calculator.asks
+            .map((asked) => `${asked.label.toLowerCase()} ${calculator.worked.given[asked.id]} ${asked.unit}`)
+            .join(', ')}{' '}
+          gives {Object.values(calculator.worked.gives).map(say).join(' · ')}.
         </Words>
         <Words size={13} tone="ink-soft">
           {calculator.source}
@@ -89,7 +125,8 @@ function Sum({ calculator }: { readonly calculator: Calculator }) {
   );
 }
 
-const say = (value: number): string => (Math.abs(value) >= 100 ? value.toFixed(0) : Number(value.toPrecision(3)).toString());
+const say = (value: number): string =>
+  Math.abs(value) >= 100 ? value.toFixed(0) : Number(value.toPrecision(3)).toString();
 
 const unitsOf = (asked: Asked): string[] => {
   const dimension = dimensionOf(asked.unit);
@@ -98,7 +135,9 @@ const unitsOf = (asked: Asked): string[] => {
 
 function inUnit(value: number, from: string, to: string): number {
   const dimension = dimensionOf(to);
-  return dimension === undefined || from === to ? value : convert(quantity(dimension as never, value, from as never), to as AnyUnit as never).value;
+  return dimension === undefined || from === to
+    ? value
+    : convert(quantity(dimension as never, value, from as never), to as AnyUnit as never).value;
 }
 
 /** What stands there at first, in the unit that the person reads. */
@@ -106,5 +145,7 @@ function usualIn(asked: Asked, system: 'inch' | 'metric'): { text: string; unit:
   const dimension = dimensionOf(asked.unit);
   const unit = dimension === 'pressure' || dimension === 'length' ? preferredUnit(dimension, system) : asked.unit;
   const fits = dimension !== 'length' || asked.unit !== 'm';
-  return fits ? { text: say(inUnit(asked.usual, asked.unit, unit)), unit } : { text: String(asked.usual), unit: asked.unit };
+  return fits
+    ? { text: say(inUnit(asked.usual, asked.unit, unit)), unit }
+    : { text: String(asked.usual), unit: asked.unit };
 }

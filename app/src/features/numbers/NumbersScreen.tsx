@@ -12,7 +12,11 @@ interface Line {
 
 /** The bench sums, each usable alone. */
 const LINES: readonly Line[] = [
-  { href: '/torque', name: 'Tightening, round by round', does: 'Wrench settings with drag and extension; the order of the bolts' },
+  {
+    href: '/torque',
+    name: 'Tightening, round by round',
+    does: 'Wrench settings with drag and extension; the order of the bolts',
+  },
   { href: '/open-gap', name: 'Open-air gap for a spark tester', does: 'As hard as the plug in the cylinder' },
   ...CALCULATORS.map(({ id, name, does }): Line => ({ href: `/numbers/${id}` as Href, name, does })),
 ];
@@ -29,7 +33,13 @@ export function NumbersScreen() {
       <Field label="Find a sum" value={find} onChangeText={setFind} />
       {listed.length === 0 ? <Empty says={`No sum answers to “${find}”.`} /> : null}
       {listed.map((entry) => (
-        <Pressable key={entry.name} role="link" aria-label={entry.name} onPress={() => router.navigate(entry.href)} className="min-h-[60px] justify-center border border-card-edge bg-card px-4 py-2">
+        <Pressable
+          key={entry.name}
+          role="link"
+          aria-label={entry.name}
+          onPress={() => router.navigate(entry.href)}
+          className="min-h-[60px] justify-center border border-card-edge bg-card px-4 py-2"
+        >
           <Words face="strong">{entry.name}</Words>
           <Words size={15}>{entry.does}</Words>
         </Pressable>

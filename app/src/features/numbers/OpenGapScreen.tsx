@@ -11,10 +11,23 @@ const toNumber = (text: string): number | null => (READ.test(text) ? Number(text
 export function OpenGapScreen() {
   const { preferences } = usePerson();
   const [unit, setUnit] = useState<'in' | 'mm'>(preferences.units === 'metric' ? 'mm' : 'in');
-  const [texts, setTexts] = useState({ gap: unit === 'in' ? '0.030' : '0.75', psi: '110', cylinder: '20', ambient: '20' });
+  const [texts, setTexts] = useState({
+    gap: unit === 'in' ? '0.030' : '0.75',
+    psi: '110',
+    cylinder: '20',
+    ambient: '20',
+  });
   const set = (name: keyof typeof texts) => (text: string) => setTexts((before) => ({ ...before, [name]: text }));
-  const [gap, psi, cylinder, ambient] = [toNumber(texts.gap), toNumber(texts.psi), toNumber(texts.cylinder), toNumber(texts.ambient)];
-  const open = gap === null || psi === null || cylinder === null || ambient === null ? null : openAirGap({ plugGap: gap, cylinderGaugePsi: psi, cylinderC: cylinder, ambientC: ambient });
+  const [gap, psi, cylinder, ambient] = [
+    toNumber(texts.gap),
+    toNumber(texts.psi),
+    toNumber(texts.cylinder),
+    toNumber(texts.ambient),
+  ];
+  const open =
+    gap === null || psi === null || cylinder === null || ambient === null
+      ? null
+      : openAirGap({ plugGap: gap, cylinderGaugePsi: psi, cylinderC: cylinder, ambientC: ambient });
   const wrong = (text: string) => (toNumber(text) === null ? 'Figures, with at most one point.' : undefined);
   return (
     <Page>
@@ -32,11 +45,38 @@ export function OpenGapScreen() {
           <Choice key={entry} className="flex-1" label={entry} on={unit === entry} onPress={() => setUnit(entry)} />
         ))}
       </View>
-      <Field label={`Plug gap, ${unit}`} value={texts.gap} onChangeText={set('gap')} inputMode="decimal" wrong={wrong(texts.gap)} />
-      <Field label="Cranking pressure, psi by gauge" value={texts.psi} onChangeText={set('psi')} inputMode="decimal" wrong={wrong(texts.psi)} />
-      <Field label="Charge in the cylinder, °C" value={texts.cylinder} onChangeText={set('cylinder')} inputMode="decimal" wrong={wrong(texts.cylinder)} />
-      <Field label="Air of the yard, °C" value={texts.ambient} onChangeText={set('ambient')} inputMode="decimal" wrong={wrong(texts.ambient)} />
-      <Words size={15}>Open gap = plug gap × (gauge + 14.7) ÷ 14.7 × absolute temperature of the air ÷ of the charge. Breakdown depends on gas density times gap (Paschen, 1889). Worked: 0.030 in at 110 psi, all at room temperature: 0.255 in.</Words>
+      <Field
+        label={`Plug gap, ${unit}`}
+        value={texts.gap}
+        onChangeText={set('gap')}
+        inputMode="decimal"
+        wrong={wrong(texts.gap)}
+      />
+      <Field
+        label="Cranking pressure, psi by gauge"
+        value={texts.psi}
+        onChangeText={set('psi')}
+        inputMode="decimal"
+        wrong={wrong(texts.psi)}
+      />
+      <Field
+        label="Charge in the cylinder, °C"
+        value={texts.cylinder}
+        onChangeText={set('cylinder')}
+        inputMode="decimal"
+        wrong={wrong(texts.cylinder)}
+      />
+      <Field
+        label="Air of the yard, °C"
+        value={texts.ambient}
+        onChangeText={set('ambient')}
+        inputMode="decimal"
+        wrong={wrong(texts.ambient)}
+      />
+      <Words size={15}>
+        Open gap = plug gap × (gauge + 14.7) ÷ 14.7 × absolute temperature of the air ÷ of the charge. Breakdown depends
+        on gas density times gap (Paschen, 1889). Worked: 0.030 in at 110 psi, all at room temperature: 0.255 in.
+      </Words>
       <Words size={15}>A coil that jumps this gap is proven, and so is its lead. The plug is not.</Words>
     </Page>
   );

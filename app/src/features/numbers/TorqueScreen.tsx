@@ -11,8 +11,13 @@ const ROUND_WORD = ['a third', 'two thirds', 'full', 'once round'] as const;
 const NUMBER = /^\d+([.,]\d+)?$/;
 const toNumber = (text: string): number | null => (NUMBER.test(text) ? Number(text.replace(',', '.')) : null);
 
-const ring = (n: number): BoltPlace[] => Array.from({ length: n }, (_, at) => ({ x: Math.sin((2 * Math.PI * at) / n) * 50, y: -Math.cos((2 * Math.PI * at) / n) * 50 }));
-const rows = (n: number): BoltPlace[] => Array.from({ length: n }, (_, at) => ({ x: Math.floor(at / 2) * 30, y: (at % 2) * 45 }));
+const ring = (n: number): BoltPlace[] =>
+  Array.from({ length: n }, (_, at) => ({
+    x: Math.sin((2 * Math.PI * at) / n) * 50,
+    y: -Math.cos((2 * Math.PI * at) / n) * 50,
+  }));
+const rows = (n: number): BoltPlace[] =>
+  Array.from({ length: n }, (_, at) => ({ x: Math.floor(at / 2) * 30, y: (at % 2) * 45 }));
 
 /** Tightening a head: settings of the wrench round by round, and the order of the bolts, ticked as they are done. */
 export function TorqueScreen() {
@@ -24,12 +29,24 @@ export function TorqueScreen() {
   const [done, setDone] = useState(0);
   const places = shape === 'ring' ? ring(count) : rows(count);
   const set = (name: keyof typeof texts) => (text: string) => setTexts((before) => ({ ...before, [name]: text }));
-  const [wanted, drag, arm, extension] = [toNumber(texts.wanted), toNumber(texts.drag || '0'), toNumber(texts.arm || '0'), toNumber(texts.extension || '0')];
-  const rounds = wanted === null || wanted === 0 || drag === null || arm === null || extension === null ? null : torqueRounds({ wanted, drag, arm, extension });
+  const [wanted, drag, arm, extension] = [
+    toNumber(texts.wanted),
+    toNumber(texts.drag || '0'),
+    toNumber(texts.arm || '0'),
+    toNumber(texts.extension || '0'),
+  ];
+  const rounds =
+    wanted === null || wanted === 0 || drag === null || arm === null || extension === null
+      ? null
+      : torqueRounds({ wanted, drag, arm, extension });
   const round = Math.min(Math.floor(done / count), ROUND_WORD.length - 1);
   const finished = done >= count * ROUND_WORD.length;
-  const again = (change: () => void) => () => { change(); setDone(0); };
-  const wrong = (text: string) => (text !== '' && toNumber(text) === null ? 'Figures, with at most one point.' : undefined);
+  const again = (change: () => void) => () => {
+    change();
+    setDone(0);
+  };
+  const wrong = (text: string) =>
+    text !== '' && toNumber(text) === null ? 'Figures, with at most one point.' : undefined;
   return (
     <Page>
       <Words role="heading" aria-level={1} size={22} face="strong">
@@ -43,15 +60,34 @@ export function TorqueScreen() {
             </Words>
             <Words size={22}>{finished ? 'All rounds done.' : `${unit}, ${ROUND_WORD[round]}`}</Words>
           </View>
-          <Words size={15}>{rounds.wrench.map((value, at) => `${ROUND_WORD[at]} ${value.toFixed(1)}`).join(' · ')}</Words>
+          <Words size={15}>
+            {rounds.wrench.map((value, at) => `${ROUND_WORD[at]} ${value.toFixed(1)}`).join(' · ')}
+          </Words>
         </View>
       ) : (
-        <Words tone="held" role="status">{rounds === null ? 'Say what is wanted.' : 'The drag comes near what is wanted: the figure means nothing. Chase the thread, or replace the bolt.'}</Words>
+        <Words tone="held" role="status">
+          {rounds === null
+            ? 'Say what is wanted.'
+            : 'The drag comes near what is wanted: the figure means nothing. Chase the thread, or replace the bolt.'}
+        </Words>
       )}
       <BoltPattern places={places} done={finished ? count : done - round * count} />
       <View className="flex-row gap-2">
-        <Button kind="main" tall className="grow" label="This one is done" disabled={finished || !rounds?.ok} onPress={() => setDone(done + 1)} />
-        <Button tall label="Back" aria-label="Take the last one back" disabled={done === 0} onPress={() => setDone(done - 1)} />
+        <Button
+          kind="main"
+          tall
+          className="grow"
+          label="This one is done"
+          disabled={finished || !rounds?.ok}
+          onPress={() => setDone(done + 1)}
+        />
+        <Button
+          tall
+          label="Back"
+          aria-label="Take the last one back"
+          disabled={done === 0}
+          onPress={() => setDone(done - 1)}
+        />
       </View>
       <Section title="Pattern">
         <View className="flex-row flex-wrap gap-2">
@@ -60,7 +96,14 @@ export function TorqueScreen() {
         </View>
         <View className="flex-row gap-2">
           {COUNTS.map((n) => (
-            <Choice key={n} className="flex-1" label={String(n)} aria-label={`${n} bolts`} on={count === n} onPress={again(() => setCount(n))} />
+            <Choice
+              key={n}
+              className="flex-1"
+              label={String(n)}
+              aria-label={`${n} bolts`}
+              on={count === n}
+              onPress={again(() => setCount(n))}
+            />
           ))}
         </View>
       </Section>
@@ -70,14 +113,44 @@ export function TorqueScreen() {
             <Choice key={entry} className="flex-1" label={entry} on={unit === entry} onPress={() => setUnit(entry)} />
           ))}
         </View>
-        <Field label={`Wanted, ${unit}`} value={texts.wanted} onChangeText={set('wanted')} inputMode="decimal" wrong={wrong(texts.wanted)} />
-        <Field label={`Drag just to turn it, ${unit}`} value={texts.drag} onChangeText={set('drag')} inputMode="decimal" wrong={wrong(texts.drag)} />
+        <Field
+          label={`Wanted, ${unit}`}
+          value={texts.wanted}
+          onChangeText={set('wanted')}
+          inputMode="decimal"
+          wrong={wrong(texts.wanted)}
+        />
+        <Field
+          label={`Drag just to turn it, ${unit}`}
+          value={texts.drag}
+          onChangeText={set('drag')}
+          inputMode="decimal"
+          wrong={wrong(texts.drag)}
+        />
         <View className="flex-row gap-2">
-          <Field className="min-w-0 flex-1" label="Wrench’s arm" value={texts.arm} onChangeText={set('arm')} inputMode="decimal" wrong={wrong(texts.arm)} />
-          <Field className="min-w-0 flex-1" label="Extension in line" value={texts.extension} onChangeText={set('extension')} inputMode="decimal" wrong={wrong(texts.extension)} />
+          <Field
+            className="min-w-0 flex-1"
+            label="Wrench’s arm"
+            value={texts.arm}
+            onChangeText={set('arm')}
+            inputMode="decimal"
+            wrong={wrong(texts.arm)}
+          />
+          <Field
+            className="min-w-0 flex-1"
+            label="Extension in line"
+            value={texts.extension}
+            onChangeText={set('extension')}
+            inputMode="decimal"
+            wrong={wrong(texts.extension)}
+          />
         </View>
       </Section>
-      <Words size={15}>Setting = (share × wanted + drag) × arm ÷ (arm + extension), arm and extension in one unit. Common practice: 40 wanted with 8 drag ends at 48. The model’s own pattern and figure come first; clean threads; dry and oiled are not the same.</Words>
+      <Words size={15}>
+        Setting = (share × wanted + drag) × arm ÷ (arm + extension), arm and extension in one unit. Common practice: 40
+        wanted with 8 drag ends at 48. The model’s own pattern and figure come first; clean threads; dry and oiled are
+        not the same.
+      </Words>
     </Page>
   );
 }

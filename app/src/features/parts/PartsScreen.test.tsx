@@ -4,9 +4,33 @@ import { IVO, press, refusal, show, type, type Replies } from '@/testing/screen'
 import { PartsScreen } from './PartsScreen';
 
 const REPLIES: Replies = {
-  'GET /api/parts': { parts: [part('TV-4102', { says: 'Plug', onHand: 1, reorderAt: 2 }), part('TV-9000', { says: 'Service kit', kind: 'kit', cents: 1750, pieces: [{ number: 'TV-4102', says: 'Plug', count: 2, cents: 560 }], formerly: ['TV-8999'] })], today: null },
+  'GET /api/parts': {
+    parts: [
+      part('TV-4102', { says: 'Plug', onHand: 1, reorderAt: 2 }),
+      part('TV-9000', {
+        says: 'Service kit',
+        kind: 'kit',
+        cents: 1750,
+        pieces: [{ number: 'TV-4102', says: 'Plug', count: 2, cents: 560 }],
+        formerly: ['TV-8999'],
+      }),
+    ],
+    today: null,
+  },
   'GET /api/orders': { orders: [order({ late: true })], supplier: { reachable: true } },
-  'GET /api/exchange-parts': { parts: [{ id: 'x', says: 'Carburettor', number: null, state: 'cleaned', origin: 'GE-07', place: 'Box 4', at: '2030-03-04T09:00:00Z' }] },
+  'GET /api/exchange-parts': {
+    parts: [
+      {
+        id: 'x',
+        says: 'Carburettor',
+        number: null,
+        state: 'cleaned',
+        origin: 'GE-07',
+        place: 'Box 4',
+        at: '2030-03-04T09:00:00Z',
+      },
+    ],
+  },
 };
 
 describe('the shelf', () => {
@@ -17,7 +41,13 @@ describe('the shelf', () => {
   });
 
   test('an old number leads to today’s', async () => {
-    show(<PartsScreen />, { ...REPLIES, 'GET /api/parts': { parts: [part('TV-1182')], today: { asked: 'TV-1180', number: 'TV-1182', through: ['TV-1180', 'TV-1180A'] } } });
+    show(<PartsScreen />, {
+      ...REPLIES,
+      'GET /api/parts': {
+        parts: [part('TV-1182')],
+        today: { asked: 'TV-1180', number: 'TV-1182', through: ['TV-1180', 'TV-1180A'] },
+      },
+    });
     expect(await screen.findByText('TV-1180 is TV-1182 today, by way of TV-1180A.')).toBeTruthy();
   });
 
@@ -39,7 +69,10 @@ describe('the shelf', () => {
   });
 
   test('a part is added; a price that is none is said', async () => {
-    const server = show(<PartsScreen />, { ...REPLIES, 'POST /api/parts': refusal(409, 'already-there', {}, 'That is already there.') });
+    const server = show(<PartsScreen />, {
+      ...REPLIES,
+      'POST /api/parts': refusal(409, 'already-there', {}, 'That is already there.'),
+    });
     await press('Add a part');
     type('Number', 'tv-5');
     type('What it is', 'Clamp');
@@ -47,20 +80,34 @@ describe('the shelf', () => {
     expect(screen.getByText('Figures, as 12.50.')).toBeTruthy();
     type('Price', '1,5');
     await press('Keep it');
-    await waitFor(() => expect(server.sent[0]?.body).toEqual({ number: 'TV-5', says: 'Clamp', cents: 150, place: '', count: 0 }));
+    await waitFor(() =>
+      expect(server.sent[0]?.body).toEqual({ number: 'TV-5', says: 'Clamp', cents: 150, place: '', count: 0 }),
+    );
     expect(await screen.findByText(/That is already there/)).toBeTruthy();
   });
 
   test('a late order is said to be late, asked after, and received', async () => {
-    const server = show(<PartsScreen />, { ...REPLIES, 'POST /api/orders/order-1/send': order(), 'POST /api/orders/order-1/receive': order({ state: 'arrived' }) });
+    const server = show(<PartsScreen />, {
+      ...REPLIES,
+      'POST /api/orders/order-1/send': order(),
+      'POST /api/orders/order-1/receive': order({ state: 'arrived' }),
+    });
     expect(await screen.findByText(/^S-1, late, now expected /)).toBeTruthy();
     await press('How does it stand?');
     await press('It has arrived');
-    await waitFor(() => expect(server.sent.map((one) => one.path)).toEqual(['/api/orders/order-1/send', '/api/orders/order-1/receive']));
+    await waitFor(() =>
+      expect(server.sent.map((one) => one.path)).toEqual(['/api/orders/order-1/send', '/api/orders/order-1/receive']),
+    );
   });
 
   test('an order that was not taken yet can be sent again; a supplier that is away is said', async () => {
-    show(<PartsScreen />, { ...REPLIES, 'GET /api/orders': { orders: [order({ state: 'sending', supplierRef: null, problem: 'slow' })], supplier: { reachable: false } } });
+    show(<PartsScreen />, {
+      ...REPLIES,
+      'GET /api/orders': {
+        orders: [order({ state: 'sending', supplierRef: null, problem: 'slow' })],
+        supplier: { reachable: false },
+      },
+    });
     expect(await screen.findByText('The supplier does not answer just now.')).toBeTruthy();
     expect(screen.getByText('The supplier did not answer in time.')).toBeTruthy();
     expect(screen.getByRole('button', { name: 'Send it again' })).toBeTruthy();
@@ -75,7 +122,8 @@ describe('the shelf', () => {
   test('the counter looks and changes nothing', async () => {
     show(<PartsScreen />, REPLIES, { ...IVO, role: 'counter' });
     expect(await screen.findByText('Plug')).toBeTruthy();
-    for (const name of ['Add a part', 'It has arrived', 'How does it stand?', 'Carburettor: proven']) expect(screen.queryByRole('button', { name })).toBeNull();
+    for (const name of ['Add a part', 'It has arrived', 'How does it stand?', 'Carburettor: proven'])
+      expect(screen.queryByRole('button', { name })).toBeNull();
   });
 
   test('an empty shelf says what to do', async () => {

@@ -15,13 +15,23 @@ export function FirstLead({ code }: { readonly code: string }) {
     router.replace('/');
   };
   return (
-    <ScrollView className="flex-1 bg-tray" contentContainerClassName="w-full max-w-[520px] gap-4 self-center p-5 pt-10" role="main">
+    <ScrollView
+      className="flex-1 bg-tray"
+      contentContainerClassName="w-full max-w-[520px] gap-4 self-center p-5 pt-10"
+      role="main"
+    >
       <Heading level={1}>The first lead</Heading>
       <Words>This link works once. Whoever is made here adds the others.</Words>
       {first.isError ? <Failure says={sentenceOf(first.error)} /> : null}
       <Field label="Name" value={name} onChangeText={setName} />
       <Field label="PIN or password" value={pin} onChangeText={setPin} secureTextEntry />
-      <Button kind="main" tall label="Make me the lead" disabled={name.trim() === '' || pin.length < 4 || first.isPending} onPress={() => void make().catch(() => undefined)} />
+      <Button
+        kind="main"
+        tall
+        label="Make me the lead"
+        disabled={name.trim() === '' || pin.length < 4 || first.isPending}
+        onPress={() => void make().catch(() => undefined)}
+      />
     </ScrollView>
   );
 }

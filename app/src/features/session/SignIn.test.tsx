@@ -2,11 +2,20 @@ import { screen, waitFor } from '@testing-library/react-native';
 import { press, refusal, show, type } from '@/testing/screen';
 import { SignIn } from './SignIn';
 
-const door = (more: object = {}) => ({ yard: 'Ferry landing', demo: false, wantsFirstLead: false, people: [{ id: 2, name: 'Ivo Tarnwell', role: 'technician', demoPin: null }], ...more });
+const door = (more: object = {}) => ({
+  yard: 'Ferry landing',
+  demo: false,
+  wantsFirstLead: false,
+  people: [{ id: 2, name: 'Ivo Tarnwell', role: 'technician', demoPin: null }],
+  ...more,
+});
 
 describe('signing in', () => {
   test('a name, then its PIN; a wrong one is said', async () => {
-    const server = show(<SignIn />, { 'GET /api/door': door(), 'POST /api/session': refusal(401, 'wrong-pin', {}, 'That name and PIN do not go together.') });
+    const server = show(<SignIn />, {
+      'GET /api/door': door(),
+      'POST /api/session': refusal(401, 'wrong-pin', {}, 'That name and PIN do not go together.'),
+    });
     await press(/^Ivo Tarnwell/);
     type('PIN or password', '120');
     expect(screen.getByRole('button', { name: 'Sign in', disabled: true })).toBeTruthy();
@@ -19,7 +28,10 @@ describe('signing in', () => {
   });
 
   test('the demo’s people come in by one tap', async () => {
-    const server = show(<SignIn />, { 'GET /api/door': door({ people: [{ id: 2, name: 'Ivo Tarnwell', role: 'technician', demoPin: '1207' }] }), 'POST /api/session': { id: 2 } });
+    const server = show(<SignIn />, {
+      'GET /api/door': door({ people: [{ id: 2, name: 'Ivo Tarnwell', role: 'technician', demoPin: '1207' }] }),
+      'POST /api/session': { id: 2 },
+    });
     await press(/^Ivo Tarnwell/);
     await waitFor(() => expect(server.sent[0]?.body).toEqual({ personId: 2, pin: '1207' }));
   });

@@ -4,7 +4,12 @@ import { ScrollView, View } from 'react-native';
 import { queryClient, sentenceOf, useChange, useRead } from '@/api';
 import { Button, Empty, Failure, Field, HangTag, Heading, Loading, Words } from '@/design';
 
-const ROLE_WORD = { apprentice: 'Apprentice', technician: 'Technician', lead: 'Lead technician', counter: 'Counter clerk' } as const;
+const ROLE_WORD = {
+  apprentice: 'Apprentice',
+  technician: 'Technician',
+  lead: 'Lead technician',
+  counter: 'Counter clerk',
+} as const;
 
 /** Tap a name, give the PIN. The demo fills the PIN in by itself. */
 export function SignIn() {
@@ -15,10 +20,21 @@ export function SignIn() {
     const person = await signIn.mutateAsync({ body: { personId, pin } });
     queryClient.setQueryData(['me', {}, {}], person);
   };
-  if (door.isError) return <Failure says="The yard’s server can not be reached just now." kept="What you entered on this device is kept." retry={() => void door.refetch()} />;
+  if (door.isError)
+    return (
+      <Failure
+        says="The yard’s server can not be reached just now."
+        kept="What you entered on this device is kept."
+        retry={() => void door.refetch()}
+      />
+    );
   if (!door.data) return <Loading what="the names" />;
   return (
-    <ScrollView className="flex-1 bg-tray" contentContainerClassName="w-full max-w-[520px] gap-5 self-center p-5 pt-10" role="main">
+    <ScrollView
+      className="flex-1 bg-tray"
+      contentContainerClassName="w-full max-w-[520px] gap-5 self-center p-5 pt-10"
+      role="main"
+    >
       <View className="gap-1">
         <Words face="stencil" size={32} role="heading" aria-level={1}>
           HUDRIK
@@ -26,8 +42,24 @@ export function SignIn() {
         <Words tone="ink-soft">{door.data.yard}. Who is on shift?</Words>
       </View>
       {signIn.isError ? <Failure says={sentenceOf(signIn.error)} /> : null}
-      {door.data.wantsFirstLead ? <Empty says="Nobody is here yet. Open the one-time link that the start command printed, to make the first lead." /> : null}
-      {chosen ? <PinEntry person={chosen} busy={signIn.isPending} onEnter={(pin) => void enter(chosen.id, pin).catch(() => undefined)} onBack={() => setChosen(null)} /> : <Names door={door.data} onTap={(person) => (person.demoPin ? void enter(person.id, person.demoPin).catch(() => undefined) : setChosen(person))} />}
+      {door.data.wantsFirstLead ? (
+        <Empty says="Nobody is here yet. Open the one-time link that the start command printed, to make the first lead." />
+      ) : null}
+      {chosen ? (
+        <PinEntry
+          person={chosen}
+          busy={signIn.isPending}
+          onEnter={(pin) => void enter(chosen.id, pin).catch(() => undefined)}
+          onBack={() => setChosen(null)}
+        />
+      ) : (
+        <Names
+          door={door.data}
+          onTap={(person) =>
+            person.demoPin ? void enter(person.id, person.demoPin).catch(() => undefined) : setChosen(person)
+          }
+        />
+      )}
     </ScrollView>
   );
 }
@@ -37,19 +69,42 @@ function Names({ door, onTap }: { readonly door: Door; readonly onTap: (person: 
     <View className="gap-3">
       {door.people.map((person) => (
         <HangTag key={person.id}>
-          <Button kind="quiet" tall label={person.name} detail={person.demoPin ? `${ROLE_WORD[person.role]} · demo PIN ${person.demoPin}` : ROLE_WORD[person.role]} onPress={() => onTap(person)} />
+          <Button
+            kind="quiet"
+            tall
+            label={person.name}
+            detail={person.demoPin ? `${ROLE_WORD[person.role]} · demo PIN ${person.demoPin}` : ROLE_WORD[person.role]}
+            onPress={() => onTap(person)}
+          />
         </HangTag>
       ))}
     </View>
   );
 }
 
-function PinEntry({ person, busy, onEnter, onBack }: { readonly person: Door['people'][number]; readonly busy: boolean; readonly onEnter: (pin: string) => void; readonly onBack: () => void }) {
+function PinEntry({
+  person,
+  busy,
+  onEnter,
+  onBack,
+}: {
+  readonly person: Door['people'][number];
+  readonly busy: boolean;
+  readonly onEnter: (pin: string) => void;
+  readonly onBack: () => void;
+}) {
   const [pin, setPin] = useState('');
   return (
     <View className="gap-4">
       <Heading>{person.name}</Heading>
-      <Field label="PIN or password" value={pin} onChangeText={setPin} secureTextEntry autoFocus onSubmitEditing={() => onEnter(pin)} />
+      <Field
+        label="PIN or password"
+        value={pin}
+        onChangeText={setPin}
+        secureTextEntry
+        autoFocus
+        onSubmitEditing={() => onEnter(pin)}
+      />
       <Button kind="main" tall label="Sign in" disabled={busy || pin.length < 4} onPress={() => onEnter(pin)} />
       <Button label="Another name" onPress={onBack} />
     </View>

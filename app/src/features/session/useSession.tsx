@@ -31,7 +31,14 @@ export function SessionGate({ children }: { readonly children: React.ReactNode }
   }, [person]);
   if (person) return <PersonContext.Provider value={person}>{children}</PersonContext.Provider>;
   if (me.error instanceof Refused) return <SignIn />;
-  if (me.isError) return <Failure says="The yard’s server can not be reached just now." kept="What you entered on this device is kept." retry={() => void me.refetch()} />;
+  if (me.isError)
+    return (
+      <Failure
+        says="The yard’s server can not be reached just now."
+        kept="What you entered on this device is kept."
+        retry={() => void me.refetch()}
+      />
+    );
   return <Loading what="your yard" />;
 }
 
@@ -52,7 +59,10 @@ function useReturnToPlace(signedIn: boolean): void {
   }, [signedIn, here]);
 }
 
-const media = typeof window === 'undefined' || typeof window.matchMedia !== 'function' ? null : window.matchMedia('(prefers-color-scheme: dark)');
+const media =
+  typeof window === 'undefined' || typeof window.matchMedia !== 'function'
+    ? null
+    : window.matchMedia('(prefers-color-scheme: dark)');
 const deviceTheme = (): boolean => media?.matches ?? false;
 
 function onDeviceTheme(listener: () => void): () => void {
@@ -64,5 +74,8 @@ function useTheme(theme: Person['preferences']['theme']): void {
   const { setColorScheme } = useColorScheme();
   const deviceIsDark = useSyncExternalStore(onDeviceTheme, deviceTheme, () => false);
   // The device's own theme is said outright: "system" would leave the page light and the drawings dark.
-  useEffect(() => setColorScheme(theme === 'system' ? (deviceIsDark ? 'dark' : 'light') : theme), [theme, deviceIsDark, setColorScheme]);
+  useEffect(
+    () => setColorScheme(theme === 'system' ? (deviceIsDark ? 'dark' : 'light') : theme),
+    [theme, deviceIsDark, setColorScheme],
+  );
 }

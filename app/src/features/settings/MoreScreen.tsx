@@ -25,7 +25,9 @@ export function MoreScreen() {
         <Button label="Take in and give out lists (CSV)" onPress={go('/exchange')} />
       </Section>
       <Section title="The bench">
-        {person.role === 'counter' ? null : <Button label="Find the fault of an engine by itself" onPress={go('/find')} />}
+        {person.role === 'counter' ? null : (
+          <Button label="Find the fault of an engine by itself" onPress={go('/find')} />
+        )}
         <Button label="Parts, orders, exchange parts" onPress={go('/parts')} />
         <Button label="Numbers: tightening, open-air gap" onPress={go('/numbers')} />
         <Button label="What the yard has learnt" onPress={go('/learned')} />

@@ -2,7 +2,12 @@ import { screen, waitFor } from '@testing-library/react-native';
 import { IVO, press, refusal, show, type } from '@/testing/screen';
 import { PeopleScreen } from './PeopleScreen';
 
-const people = { people: [{ id: 1, name: 'Runa Veldt', role: 'lead', leftAt: null }, { id: 2, name: 'Pell Quist', role: 'apprentice', leftAt: '2030-01-01T00:00:00Z' }] };
+const people = {
+  people: [
+    { id: 1, name: 'Runa Veldt', role: 'lead', leftAt: null },
+    { id: 2, name: 'Pell Quist', role: 'apprentice', leftAt: '2030-01-01T00:00:00Z' },
+  ],
+};
 const LEAD = { ...IVO, role: 'lead' } as const;
 
 describe('the people', () => {
@@ -21,14 +26,25 @@ describe('the people', () => {
   });
 
   test('the last lead stays one, and it is said', async () => {
-    show(<PeopleScreen />, { 'GET /api/people': people, 'PATCH /api/people/1': refusal(409, 'last-lead', {}, 'Somebody must be lead. Make another lead first.') }, LEAD);
+    show(
+      <PeopleScreen />,
+      {
+        'GET /api/people': people,
+        'PATCH /api/people/1': refusal(409, 'last-lead', {}, 'Somebody must be lead. Make another lead first.'),
+      },
+      LEAD,
+    );
     await press('Change Runa Veldt');
     await press('Left the yard');
     expect(await screen.findByText(/Somebody must be lead/)).toBeTruthy();
   });
 
   test('a person is added with a PIN of four at least', async () => {
-    const server = show(<PeopleScreen />, { 'GET /api/people': people, 'POST /api/people': { id: 9, name: 'Nilla Storm', role: 'technician' } }, LEAD);
+    const server = show(
+      <PeopleScreen />,
+      { 'GET /api/people': people, 'POST /api/people': { id: 9, name: 'Nilla Storm', role: 'technician' } },
+      LEAD,
+    );
     await screen.findByText('1 people');
     type('Name', 'Nilla Storm');
     type('PIN or password', '551');

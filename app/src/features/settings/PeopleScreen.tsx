@@ -33,7 +33,9 @@ function PersonRow({ person }: { readonly person: Listed }) {
   return (
     <Card className="gap-3">
       <View className="flex-row items-center justify-between gap-3">
-        <Words face="strong" className="min-w-0 flex-1">{person.name}</Words>
+        <Words face="strong" className="min-w-0 flex-1">
+          {person.name}
+        </Words>
         <Words>{person.leftAt ? `${person.role}, left` : person.role}</Words>
         <Button kind="quiet" label="Change" aria-label={`Change ${person.name}`} onPress={() => setOpen(!open)} />
       </View>
@@ -45,19 +47,40 @@ function PersonRow({ person }: { readonly person: Listed }) {
 function ChangePerson({ person }: { readonly person: Listed }) {
   const change = useChange('changePerson');
   const [pin, setPin] = useState('');
-  const send = (body: { role?: Role; pin?: string; left?: boolean }) => change.mutate({ params: { id: String(person.id) }, body });
+  const send = (body: { role?: Role; pin?: string; left?: boolean }) =>
+    change.mutate({ params: { id: String(person.id) }, body });
   return (
     <>
       {change.isError ? <Failure says={sentenceOf(change.error)} /> : null}
       <View className="flex-row flex-wrap gap-2">
         {ROLES.map((entry) => (
-          <Choice key={entry} className="grow" label={entry} aria-label={`${person.name} is ${entry}`} on={person.role === entry} onPress={() => send({ role: entry })} />
+          <Choice
+            key={entry}
+            className="grow"
+            label={entry}
+            aria-label={`${person.name} is ${entry}`}
+            on={person.role === entry}
+            onPress={() => send({ role: entry })}
+          />
         ))}
       </View>
       <Field label="New PIN or password" value={pin} onChangeText={setPin} secureTextEntry />
       <View className="flex-row flex-wrap gap-2">
-        <Button className="grow" label="Set it, and sign them out" disabled={pin.length < 4 || change.isPending} onPress={() => { send({ pin }); setPin(''); }} />
-        <Button className="grow" kind={person.leftAt ? 'plain' : 'stop'} label={person.leftAt ? 'Back on the yard' : 'Left the yard'} onPress={() => send({ left: person.leftAt === null })} />
+        <Button
+          className="grow"
+          label="Set it, and sign them out"
+          disabled={pin.length < 4 || change.isPending}
+          onPress={() => {
+            send({ pin });
+            setPin('');
+          }}
+        />
+        <Button
+          className="grow"
+          kind={person.leftAt ? 'plain' : 'stop'}
+          label={person.leftAt ? 'Back on the yard' : 'Left the yard'}
+          onPress={() => send({ left: person.leftAt === null })}
+        />
       </View>
     </>
   );
@@ -83,7 +106,12 @@ function AddPerson() {
         ))}
       </View>
       <Field label="PIN or password" value={pin} onChangeText={setPin} secureTextEntry />
-      <Button kind="main" label="Add" disabled={name.trim() === '' || pin.length < 4 || add.isPending} onPress={() => void send().catch(() => undefined)} />
+      <Button
+        kind="main"
+        label="Add"
+        disabled={name.trim() === '' || pin.length < 4 || add.isPending}
+        onPress={() => void send().catch(() => undefined)}
+      />
     </Section>
   );
 }

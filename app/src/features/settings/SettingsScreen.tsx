@@ -15,7 +15,13 @@ export function SettingsScreen() {
     queryClient.setQueryData(['me', {}, {}], person);
   };
   const choice = <K extends keyof Preferences>(name: K, value: Preferences[K], label: string) => (
-    <Choice key={value} className="flex-1" label={label} on={preferences[name] === value} onPress={() => void set({ [name]: value }).catch(() => undefined)} />
+    <Choice
+      key={value}
+      className="flex-1"
+      label={label}
+      on={preferences[name] === value}
+      onPress={() => void set({ [name]: value }).catch(() => undefined)}
+    />
   );
   return (
     <Page>

@@ -12,7 +12,12 @@ export function ShiftRow({ line }: { readonly line: ShiftLine }) {
   const open = () => line.tag && router.navigate(`/u/${line.tag}`);
   return (
     <View className="flex-row items-stretch border border-card-edge bg-card">
-      <Pressable role="link" aria-label={`${line.tag ?? line.reference}: ${what}`} onPress={() => void open()} className="min-h-[56px] min-w-0 flex-1 flex-row items-center gap-3 p-3">
+      <Pressable
+        role="link"
+        aria-label={`${line.tag ?? line.reference}: ${what}`}
+        onPress={() => void open()}
+        className="min-h-[56px] min-w-0 flex-1 flex-row items-center gap-3 p-3"
+      >
         <Silhouette classId={line.classId} size={30} />
         <View className="min-w-0 flex-1">
           <View className="flex-row items-baseline justify-between gap-2">
@@ -40,12 +45,40 @@ function ActionOf({ line }: { readonly line: ShiftLine }) {
   const addJob = useChange('addJob');
   const go = (href: Href) => () => router.navigate(href);
   const button = 'w-[116px] rounded-none border-0 border-l border-card-edge px-2';
-  if (line.code === 'back-not-looked-at' || line.code === 'overdue') return <Button className={button} kind={line.code === 'overdue' ? 'plain' : 'main'} label="Check in" aria-label={`Check in ${line.tag}`} onPress={go(`/u/${line.tag}/check-in`)} />;
+  if (line.code === 'back-not-looked-at' || line.code === 'overdue')
+    return (
+      <Button
+        className={button}
+        kind={line.code === 'overdue' ? 'plain' : 'main'}
+        label="Check in"
+        aria-label={`Check in ${line.tag}`}
+        onPress={go(`/u/${line.tag}/check-in`)}
+      />
+    );
   if (line.code === 'class-short') return <Button className={button} label="Hires" onPress={go('/hires')} />;
   if (line.code === 'oil-service-due') {
-    const raise = () => addJob.mutate({ body: { tag: line.tag ?? '', kind: 'service', says: 'Oil service', minutes: 25, blocks: 'none' } });
-    return <Button className={button} label="Raise job" aria-label={`Raise the oil service of ${line.tag}`} disabled={addJob.isPending || addJob.isSuccess} onPress={raise} />;
+    const raise = () =>
+      addJob.mutate({
+        body: { tag: line.tag ?? '', kind: 'service', says: 'Oil service', minutes: 25, blocks: 'none' },
+      });
+    return (
+      <Button
+        className={button}
+        label="Raise job"
+        aria-label={`Raise the oil service of ${line.tag}`}
+        disabled={addJob.isPending || addJob.isSuccess}
+        onPress={raise}
+      />
+    );
   }
-  if (line.jobId) return <Button className={button} label="Job" aria-label={`To the job of ${line.tag}`} onPress={go(`/j/${line.jobId}` as Href)} />;
+  if (line.jobId)
+    return (
+      <Button
+        className={button}
+        label="Job"
+        aria-label={`To the job of ${line.tag}`}
+        onPress={go(`/j/${line.jobId}` as Href)}
+      />
+    );
   return null;
 }

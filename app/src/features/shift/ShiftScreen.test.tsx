@@ -4,8 +4,32 @@ import { router } from 'expo-router';
 import { press, refusal, show } from '@/testing/screen';
 import { ShiftScreen } from './ShiftScreen';
 
-const line = (code: string, more: Partial<ShiftLine> = {}): ShiftLine => ({ tag: 'GE-07', classId: 'generator', code, facts: {}, because: [], minutes: 0, jobId: null, reference: null, ...more }) as ShiftLine;
-const shift = (more: Partial<Shift> = {}): Shift => ({ at: new Date().toISOString(), goingOut: 0, goingOutNotFit: 0, minutesBetween: 0, back: [], soon: [], held: [], bench: [], due: [], hires: [], ...more }) as Shift;
+const line = (code: string, more: Partial<ShiftLine> = {}): ShiftLine =>
+  ({
+    tag: 'GE-07',
+    classId: 'generator',
+    code,
+    facts: {},
+    because: [],
+    minutes: 0,
+    jobId: null,
+    reference: null,
+    ...more,
+  }) as ShiftLine;
+const shift = (more: Partial<Shift> = {}): Shift =>
+  ({
+    at: new Date().toISOString(),
+    goingOut: 0,
+    goingOutNotFit: 0,
+    minutesBetween: 0,
+    back: [],
+    soon: [],
+    held: [],
+    bench: [],
+    due: [],
+    hires: [],
+    ...more,
+  }) as Shift;
 const soon = new Date(Date.now() + 5 * 3_600_000).toISOString();
 const reply = (more: Partial<Shift> = {}) => ({ 'GET /api/shift': shift(more) });
 
@@ -13,7 +37,10 @@ describe('the shift', () => {
   test.each([
     [{}, 'Nothing goes out in the next two days.'],
     [{ goingOut: 1 }, '1 goes out in the next two days; all of them are fit.'],
-    [{ goingOut: 5, goingOutNotFit: 2, minutesBetween: 190 }, '5 go out in the next two days; 2 of them are not fit. 3 h 10 of work stands between.'],
+    [
+      { goingOut: 5, goingOutNotFit: 2, minutesBetween: 190 },
+      '5 go out in the next two days; 2 of them are not fit. 3 h 10 of work stands between.',
+    ],
   ])('%j begins with a sentence about the day', async (more, says) => {
     show(<ShiftScreen />, reply(more));
     expect(await screen.findByText(says)).toBeTruthy();
@@ -21,32 +48,65 @@ describe('the shift', () => {
 
   test('a quiet day has five headings and says so under each', async () => {
     show(<ShiftScreen />, reply());
-    for (const none of ['Nothing stands unlooked at.', 'All that goes out in the next two days is fit.', 'Nothing is held.', 'No job is started.', 'No service falls due.']) expect(await screen.findByText(none)).toBeTruthy();
+    for (const none of [
+      'Nothing stands unlooked at.',
+      'All that goes out in the next two days is fit.',
+      'Nothing is held.',
+      'No job is started.',
+      'No service falls due.',
+    ])
+      expect(await screen.findByText(none)).toBeTruthy();
   });
 
   test('what is back is checked in by its button', async () => {
-    show(<ShiftScreen />, reply({ back: [line('back-not-looked-at', { facts: { since: new Date(Date.now() - 3 * 3_600_000).toISOString(), nextFrom: soon } })] }));
+    show(
+      <ShiftScreen />,
+      reply({
+        back: [
+          line('back-not-looked-at', {
+            facts: { since: new Date(Date.now() - 3 * 3_600_000).toISOString(), nextFrom: soon },
+          }),
+        ],
+      }),
+    );
     expect(await screen.findByText('Back 3 hours ago')).toBeTruthy();
     await press('Check in GE-07');
     expect(router.navigate).toHaveBeenLastCalledWith('/u/GE-07/check-in');
   });
 
   test('what goes out and is not fit says why, and who could go in its place', async () => {
-    show(<ShiftScreen />, reply({ soon: [line('unit-not-fit', { because: ['A socket is broken.'], facts: { fromAt: soon, nearestFit: 'GE-01' }, jobId: '12' })] }));
+    show(
+      <ShiftScreen />,
+      reply({
+        soon: [
+          line('unit-not-fit', {
+            because: ['A socket is broken.'],
+            facts: { fromAt: soon, nearestFit: 'GE-01' },
+            jobId: '12',
+          }),
+        ],
+      }),
+    );
     expect(await screen.findByText('A socket is broken. GE-01 is fit and free.')).toBeTruthy();
     await press('To the job of GE-07');
     expect(router.navigate).toHaveBeenLastCalledWith('/j/12');
   });
 
   test('a class that runs short leads to the hires', async () => {
-    show(<ShiftScreen />, reply({ soon: [line('class-short', { tag: null, reference: 'B-1', facts: { fromAt: soon } })] }));
+    show(
+      <ShiftScreen />,
+      reply({ soon: [line('class-short', { tag: null, reference: 'B-1', facts: { fromAt: soon } })] }),
+    );
     expect(await screen.findByText('Any generator was promised, and no fit one is left.')).toBeTruthy();
     await press('Hires');
     expect(router.navigate).toHaveBeenLastCalledWith('/hires');
   });
 
   test('a service that falls due is raised once', async () => {
-    const server = show(<ShiftScreen />, { ...reply({ due: [line('oil-service-due', { facts: { left: -2.5 } })] }), 'POST /api/jobs': { id: '9' } });
+    const server = show(<ShiftScreen />, {
+      ...reply({ due: [line('oil-service-due', { facts: { left: -2.5 } })] }),
+      'POST /api/jobs': { id: '9' },
+    });
     expect(await screen.findByText('2.5 h overdue.')).toBeTruthy();
     await press('Raise the oil service of GE-07');
     await waitFor(() => expect(server.sent[0]?.body).toMatchObject({ tag: 'GE-07', kind: 'service', blocks: 'none' }));
@@ -54,7 +114,10 @@ describe('the shift', () => {
   });
 
   test('a tap on a line opens its unit', async () => {
-    show(<ShiftScreen />, reply({ held: [line('held', { because: ['It leaks.', 'It is loud.'], facts: { since: soon } })] }));
+    show(
+      <ShiftScreen />,
+      reply({ held: [line('held', { because: ['It leaks.', 'It is loud.'], facts: { since: soon } })] }),
+    );
     fireEvent.press(await screen.findByLabelText('GE-07: It leaks.'));
     expect(router.navigate).toHaveBeenLastCalledWith('/u/GE-07');
     expect(screen.getByText(/And 1 more\.$/)).toBeTruthy();

@@ -6,7 +6,11 @@ import { View } from 'react-native';
 import { ShiftRow } from './ShiftRow';
 import { TimeRail } from './TimeRail';
 
-const HEADINGS: readonly { readonly of: 'back' | 'soon' | 'held' | 'bench' | 'due'; readonly title: string; readonly none: string }[] = [
+const HEADINGS: readonly {
+  readonly of: 'back' | 'soon' | 'held' | 'bench' | 'due';
+  readonly title: string;
+  readonly none: string;
+}[] = [
   { of: 'back', title: 'Back, not looked at', none: 'Nothing stands unlooked at.' },
   { of: 'soon', title: 'Goes out soon, not fit', none: 'All that goes out in the next two days is fit.' },
   { of: 'held', title: 'Held', none: 'Nothing is held.' },
@@ -18,7 +22,16 @@ const HEADINGS: readonly { readonly of: 'back' | 'soon' | 'held' | 'bench' | 'du
 export function ShiftScreen() {
   const shift = useRead('shift', { refetchInterval: 30_000 });
   const wide = useIsWide();
-  if (!shift.data) return shift.isError ? <Failure says="The shift can not be fetched just now." kept="Anything you entered is kept on this device." retry={() => void shift.refetch()} /> : <Loading what="the shift" />;
+  if (!shift.data)
+    return shift.isError ? (
+      <Failure
+        says="The shift can not be fetched just now."
+        kept="Anything you entered is kept on this device."
+        retry={() => void shift.refetch()}
+      />
+    ) : (
+      <Loading what="the shift" />
+    );
   const column = (
     <Page wide={wide}>
       <Words role="heading" aria-level={1} size={22} face="strong">
@@ -38,10 +51,22 @@ export function ShiftScreen() {
   );
 }
 
-function ShiftSection({ title, none, lines }: { readonly title: string; readonly none: string; readonly lines: readonly ShiftLine[] }) {
+function ShiftSection({
+  title,
+  none,
+  lines,
+}: {
+  readonly title: string;
+  readonly none: string;
+  readonly lines: readonly ShiftLine[];
+}) {
   return (
     <Section title={title} count={lines.length}>
-      {lines.length === 0 ? <Empty says={none} /> : lines.map((line) => <ShiftRow key={`${line.code} ${line.tag} ${line.reference} ${line.jobId}`} line={line} />)}
+      {lines.length === 0 ? (
+        <Empty says={none} />
+      ) : (
+        lines.map((line) => <ShiftRow key={`${line.code} ${line.tag} ${line.reference} ${line.jobId}`} line={line} />)
+      )}
     </Section>
   );
 }

@@ -6,13 +6,20 @@ import { ReadinessMark, Section, Words } from '@/design';
 /** The next days' comings and goings on one line of time, beside the column on the wide screen. */
 export function TimeRail({ shift }: { readonly shift: Shift }) {
   const events = shift.hires
-    .map((hire) => (hire.state === 'booked' ? { at: hire.fromAt, goes: true, hire } : { at: hire.toAt, goes: false, hire }))
+    .map((hire) =>
+      hire.state === 'booked' ? { at: hire.fromAt, goes: true, hire } : { at: hire.toAt, goes: false, hire },
+    )
     .filter((event) => Date.parse(event.at) > Date.parse(shift.at) - 86_400_000)
     .sort((a, b) => a.at.localeCompare(b.at));
   const notFit = new Set(shift.soon.map((line) => line.reference));
   const days = [...new Set(events.map((event) => format(new Date(event.at), 'EEEE d MMM')))];
   return (
-    <ScrollView tabIndex={0} aria-label="The next days" className="w-[288px] flex-none border-l border-line" contentContainerClassName="gap-5 p-4">
+    <ScrollView
+      tabIndex={0}
+      aria-label="The next days"
+      className="w-[288px] flex-none border-l border-line"
+      contentContainerClassName="gap-5 p-4"
+    >
       {days.map((day) => (
         <Section key={day} title={day}>
           {events

@@ -7,13 +7,41 @@ const text = (facts: Facts, name: string): string => String(facts[name] ?? '');
 
 /** What is the matter and why now, as sentences, by the line's code. */
 const SAY: Readonly<Record<string, (line: ShiftLine) => { what: string; why: string }>> = {
-  'back-not-looked-at': ({ facts }) => ({ what: `Back ${sayAgo(text(facts, 'since'))}`, why: facts['nextFrom'] ? `Goes out again ${sayTime(text(facts, 'nextFrom'))}.` : 'It may not go out before somebody looked.' }),
-  overdue: ({ facts }) => ({ what: `Due back ${sayTime(text(facts, 'dueAt'))}`, why: 'Still out. Ring the hirer, or check it in.' }),
-  'unit-not-fit': ({ facts, because }) => ({ what: `Goes out ${sayTime(text(facts, 'fromAt'))}`, why: [because[0] ?? standsAs(facts), facts['nearestFit'] ? `${text(facts, 'nearestFit')} is fit and free.` : ''].join(' ').trim() }),
-  'class-short': ({ facts, classId }) => ({ what: `Goes out ${sayTime(text(facts, 'fromAt'))}`, why: `Any ${classOf(classId).name.toLowerCase()} was promised, and no fit one is left.` }),
-  held: ({ because, facts }) => ({ what: because[0] ?? 'Held', why: `Since ${sayTime(text(facts, 'since'))}.${because.length > 1 ? ` And ${because.length - 1} more.` : ''}` }),
-  'on-bench': ({ facts, because }) => ({ what: text(facts, 'says'), why: [facts['by'] ? `With ${text(facts, 'by')}.` : '', because[0] ?? ''].join(' ').trim() }),
-  'oil-service-due': ({ facts }) => ({ what: 'Oil service', why: Number(facts['left']) < 0 ? `${sayHours(-Number(facts['left']))} overdue.` : `${sayHours(Number(facts['left']))} left.` }),
+  'back-not-looked-at': ({ facts }) => ({
+    what: `Back ${sayAgo(text(facts, 'since'))}`,
+    why: facts['nextFrom']
+      ? `Goes out again ${sayTime(text(facts, 'nextFrom'))}.`
+      : 'It may not go out before somebody looked.',
+  }),
+  overdue: ({ facts }) => ({
+    what: `Due back ${sayTime(text(facts, 'dueAt'))}`,
+    why: 'Still out. Ring the hirer, or check it in.',
+  }),
+  'unit-not-fit': ({ facts, because }) => ({
+    what: `Goes out ${sayTime(text(facts, 'fromAt'))}`,
+    why: [because[0] ?? standsAs(facts), facts['nearestFit'] ? `${text(facts, 'nearestFit')} is fit and free.` : '']
+      .join(' ')
+      .trim(),
+  }),
+  'class-short': ({ facts, classId }) => ({
+    what: `Goes out ${sayTime(text(facts, 'fromAt'))}`,
+    why: `Any ${classOf(classId).name.toLowerCase()} was promised, and no fit one is left.`,
+  }),
+  held: ({ because, facts }) => ({
+    what: because[0] ?? 'Held',
+    why: `Since ${sayTime(text(facts, 'since'))}.${because.length > 1 ? ` And ${because.length - 1} more.` : ''}`,
+  }),
+  'on-bench': ({ facts, because }) => ({
+    what: text(facts, 'says'),
+    why: [facts['by'] ? `With ${text(facts, 'by')}.` : '', because[0] ?? ''].join(' ').trim(),
+  }),
+  'oil-service-due': ({ facts }) => ({
+    what: 'Oil service',
+    why:
+      Number(facts['left']) < 0
+        ? `${sayHours(-Number(facts['left']))} overdue.`
+        : `${sayHours(Number(facts['left']))} left.`,
+  }),
 };
 
 function standsAs(facts: Facts): string {
@@ -22,4 +50,5 @@ function standsAs(facts: Facts): string {
   return 'Not fit.';
 }
 
-export const sayShiftLine = (line: ShiftLine): { what: string; why: string } => SAY[line.code]?.(line) ?? { what: line.code, why: line.because.join(' ') };
+export const sayShiftLine = (line: ShiftLine): { what: string; why: string } =>
+  SAY[line.code]?.(line) ?? { what: line.code, why: line.because.join(' ') };

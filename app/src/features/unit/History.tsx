@@ -17,27 +17,56 @@ export function History({ tag }: { readonly tag: string }) {
     getNextPageParam: (last) => last.next,
   });
   if (history.isPending) return <Loading what="the history" />;
-  if (history.isError) return <Failure says="The history can not be fetched just now." retry={() => void history.refetch()} />;
+  if (history.isError)
+    return <Failure says="The history can not be fetched just now." retry={() => void history.refetch()} />;
   const records = history.data.pages.flatMap((page) => page.records);
   return (
     <View>
       {records.length === 0 ? <Empty says="Nothing happened to it yet." /> : null}
       <View role={records.length === 0 ? undefined : 'list'}>
         {records.map((record) => (
-          <Entry key={record.id} tag={tag} record={record} corrected={records.some((other) => other.corrects === record.id)} />
+          <Entry
+            key={record.id}
+            tag={tag}
+            record={record}
+            corrected={records.some((other) => other.corrects === record.id)}
+          />
         ))}
       </View>
-      {history.hasNextPage ? <Button label={history.isFetchingNextPage ? 'Fetching…' : 'Earlier'} onPress={() => void history.fetchNextPage()} /> : null}
+      {history.hasNextPage ? (
+        <Button
+          label={history.isFetchingNextPage ? 'Fetching…' : 'Earlier'}
+          onPress={() => void history.fetchNextPage()}
+        />
+      ) : null}
     </View>
   );
 }
 
-function Entry({ tag, record, corrected }: { readonly tag: string; readonly record: HistoryRecord; readonly corrected: boolean }) {
+function Entry({
+  tag,
+  record,
+  corrected,
+}: {
+  readonly tag: string;
+  readonly record: HistoryRecord;
+  readonly corrected: boolean;
+}) {
   const { title, lines } = sayRecord(record);
-  const facts = record.facts as { result?: ReadinessName; photos?: string[]; bill?: { name: string; priceCents: number }[] };
+  const facts = record.facts as {
+    result?: ReadinessName;
+    photos?: string[];
+    bill?: { name: string; priceCents: number }[];
+  };
   return (
     <View role="listitem" className="flex-row gap-3 border-l-2 border-ink pb-4 pl-4">
-      <View className="-ml-[25px] mt-1 h-[18px] w-[18px] items-center justify-center bg-tray">{facts.result ? <ReadinessMark of={facts.result} size={18} /> : <View className="h-[9px] w-[9px] rounded-full bg-ink" />}</View>
+      <View className="-ml-[25px] mt-1 h-[18px] w-[18px] items-center justify-center bg-tray">
+        {facts.result ? (
+          <ReadinessMark of={facts.result} size={18} />
+        ) : (
+          <View className="h-[9px] w-[9px] rounded-full bg-ink" />
+        )}
+      </View>
       <View className="min-w-0 flex-1 gap-1">
         <Words face="strong" size={15}>
           {title}
@@ -60,7 +89,13 @@ function Entry({ tag, record, corrected }: { readonly tag: string; readonly reco
         <CorrectReading tag={tag} record={record} corrected={corrected} />
         <View className="flex-row flex-wrap gap-2">
           {(facts.photos ?? []).map((id) => (
-            <Image key={id} source={{ uri: `/api/photos/${id}` }} accessibilityLabel="Photo taken at the check-in" className="h-[96px] w-[128px] border border-card-edge" resizeMode="cover" />
+            <Image
+              key={id}
+              source={{ uri: `/api/photos/${id}` }}
+              accessibilityLabel="Photo taken at the check-in"
+              className="h-[96px] w-[128px] border border-card-edge"
+              resizeMode="cover"
+            />
           ))}
         </View>
       </View>

@@ -14,7 +14,12 @@ export function HoursChart({ readings }: { readonly readings: UnitPage['readings
   const most = Math.ceil((readings.at(-1)?.trueHours ?? 0) / 50) * 50;
   const text = { color: ink('ink'), fontFamily: 'BarlowCondensed_600SemiBold', fontSize: 14 };
   return (
-    <View onLayout={(event) => setWidth(event.nativeEvent.layout.width)} className="min-h-[230px] border border-card-edge bg-card p-2" role="img" aria-label={`True hours from ${readings[0]?.trueHours} to ${readings.at(-1)?.trueHours}`}>
+    <View
+      onLayout={(event) => setWidth(event.nativeEvent.layout.width)}
+      className="min-h-[230px] border border-card-edge bg-card p-2"
+      role="img"
+      aria-label={`True hours from ${readings[0]?.trueHours} to ${readings.at(-1)?.trueHours}`}
+    >
       {width === 0 ? null : (
         <LineChart
           data={readings.map((reading) => ({ value: reading.trueHours - least }))}

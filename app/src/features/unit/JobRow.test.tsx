@@ -31,7 +31,9 @@ describe('a job as a line', () => {
   });
 
   test('a prep ends with a look; a refusal keeps what was written', async () => {
-    const server = show(<JobRow job={jobLine({ kind: 'prep', says: 'Clean it' })} />, { 'POST /api/jobs/7/done': refusal(412, 'changed-meanwhile', {}, 'Somebody changed this meanwhile.') });
+    const server = show(<JobRow job={jobLine({ kind: 'prep', says: 'Clean it' })} />, {
+      'POST /api/jobs/7/done': refusal(412, 'changed-meanwhile', {}, 'Somebody changed this meanwhile.'),
+    });
     await press('Sign off: Clean it');
     type('Note (what was done)', 'Washed');
     // The row's own button has the same word.
@@ -53,6 +55,7 @@ describe('a job as a line', () => {
   test.each(['counter', 'apprentice'] as const)('a %s signs and drops nothing', async (role) => {
     show(<JobRow job={jobLine({ kind: 'prep' })} />, {}, { ...IVO, role });
     expect(await screen.findByText('Clear the main jet')).toBeTruthy();
-    for (const name of ['Sign off: Clear the main jet', 'Drop: Clear the main jet']) expect(screen.queryByRole('button', { name })).toBeNull();
+    for (const name of ['Sign off: Clear the main jet', 'Drop: Clear the main jet'])
+      expect(screen.queryByRole('button', { name })).toBeNull();
   });
 });

@@ -9,7 +9,13 @@ import { STATE_WORD } from '@/features/card';
 import { sayMinutes } from '@/features/fleet';
 import { usePerson } from '@/features/session';
 
-const KIND_WORD = { repair: 'Repair', service: 'Service', prep: 'Prep', 'lay-up': 'Lay-up', 'wake-up': 'Wake-up' } as const;
+const KIND_WORD = {
+  repair: 'Repair',
+  service: 'Service',
+  prep: 'Prep',
+  'lay-up': 'Lay-up',
+  'wake-up': 'Wake-up',
+} as const;
 const LOOK_ENDS_IT = ['prep', 'lay-up'];
 
 /** A job as a line: what, why, minutes; start it, sign it off with its proof, or drop it with a reason. */
@@ -26,7 +32,8 @@ export function JobRow({ job, title }: { readonly job: JobLine; readonly title?:
         <View className="min-w-0 flex-1">
           <Words face="strong">{job.says}</Words>
           <Words size={15} tone="ink-soft">
-            {KIND_WORD[job.kind]} · {sayMinutes(job.minutes)} · {`${STATE_WORD[job.state].toLowerCase()}${job.startedBy ? ` with ${job.startedBy}` : ''}`}
+            {KIND_WORD[job.kind]} · {sayMinutes(job.minutes)} ·{' '}
+            {`${STATE_WORD[job.state].toLowerCase()}${job.startedBy ? ` with ${job.startedBy}` : ''}`}
           </Words>
           {job.why.map((why) => (
             <Words key={why} size={15}>
@@ -38,10 +45,32 @@ export function JobRow({ job, title }: { readonly job: JobLine; readonly title?:
       {job.caution && job.caution in CAUTIONS ? <Caution says={CAUTIONS[job.caution as CautionId]} /> : null}
       {role === 'counter' ? null : (
         <View className="flex-row flex-wrap gap-2">
-          {job.state === 'waiting' ? <Button className="grow" label="Start" aria-label={`Start: ${job.says}`} onPress={() => start.mutate({ params: { id: job.id } })} /> : null}
-          <Button className="grow" kind={LOOK_ENDS_IT.includes(job.kind) ? 'plain' : 'main'} label="Card" aria-label={`Card: ${job.says}`} onPress={() => router.navigate(`/j/${job.id}`)} />
-          {signs && LOOK_ENDS_IT.includes(job.kind) ? <Button className="grow" label="Sign off" aria-label={`Sign off: ${job.says}`} onPress={() => setSheet('done')} /> : null}
-          {signs ? <Button kind="quiet" label="Drop" aria-label={`Drop: ${job.says}`} onPress={() => setSheet('drop')} /> : null}
+          {job.state === 'waiting' ? (
+            <Button
+              className="grow"
+              label="Start"
+              aria-label={`Start: ${job.says}`}
+              onPress={() => start.mutate({ params: { id: job.id } })}
+            />
+          ) : null}
+          <Button
+            className="grow"
+            kind={LOOK_ENDS_IT.includes(job.kind) ? 'plain' : 'main'}
+            label="Card"
+            aria-label={`Card: ${job.says}`}
+            onPress={() => router.navigate(`/j/${job.id}`)}
+          />
+          {signs && LOOK_ENDS_IT.includes(job.kind) ? (
+            <Button
+              className="grow"
+              label="Sign off"
+              aria-label={`Sign off: ${job.says}`}
+              onPress={() => setSheet('done')}
+            />
+          ) : null}
+          {signs ? (
+            <Button kind="quiet" label="Drop" aria-label={`Drop: ${job.says}`} onPress={() => setSheet('drop')} />
+          ) : null}
         </View>
       )}
       {sheet === 'done' ? <SignOff job={job} onClose={() => setSheet(null)} /> : null}
@@ -63,7 +92,13 @@ function SignOff({ job, onClose }: { readonly job: JobLine; readonly onClose: ()
       {finish.isError ? <Failure says={sentenceOf(finish.error)} kept="What you wrote is still here." /> : null}
       <Words>You looked, and it is done.</Words>
       <Field label="Note (what was done)" value={note} onChangeText={setNote} multiline />
-      <Button kind="main" tall label="Sign off" disabled={finish.isPending} onPress={() => void send().catch(() => undefined)} />
+      <Button
+        kind="main"
+        tall
+        label="Sign off"
+        disabled={finish.isPending}
+        onPress={() => void send().catch(() => undefined)}
+      />
     </Sheet>
   );
 }
@@ -80,7 +115,12 @@ function Drop({ job, onClose }: { readonly job: JobLine; readonly onClose: () =>
       {drop.isError ? <Failure says={sentenceOf(drop.error)} /> : null}
       <Words>A dropped job no longer holds the unit. Say why: the reason stays in the history.</Words>
       <Field label="Why" value={why} onChangeText={setWhy} multiline />
-      <Button kind="stop" label="Drop the job" disabled={why.trim().length < 3 || drop.isPending} onPress={() => void send().catch(() => undefined)} />
+      <Button
+        kind="stop"
+        label="Drop the job"
+        disabled={why.trim().length < 3 || drop.isPending}
+        onPress={() => void send().catch(() => undefined)}
+      />
     </Sheet>
   );
 }

@@ -20,12 +20,44 @@ export function LeadTools({ page }: { readonly page: UnitPage }) {
       <View className="flex-row flex-wrap gap-2">
         <Button label="Write a note" onPress={() => setSheet('note')} />
         <Button label="Print its label" onPress={() => router.navigate(`/u/${unit.tag}/label`)} />
-        {role === 'lead' && !page.hire && unit.verdict.readiness !== 'gone' ? <Button label={laidUp ? 'Wake it up' : 'Lay it up'} onPress={() => change.mutate({ params, body: { laidUp: !laidUp } as never, seenVersion: unit.version })} /> : null}
-        {role === 'lead' && !page.hire && unit.verdict.readiness !== 'gone' ? <Button kind="stop" label="It leaves the yard" onPress={() => setSheet('gone')} /> : null}
-        {role === 'lead' && unit.verdict.readiness === 'gone' ? <Button label="Take it back" onPress={() => change.mutate({ params, body: { gone: null } as never, seenVersion: unit.version })} /> : null}
+        {role === 'lead' && !page.hire && unit.verdict.readiness !== 'gone' ? (
+          <Button
+            label={laidUp ? 'Wake it up' : 'Lay it up'}
+            onPress={() => change.mutate({ params, body: { laidUp: !laidUp } as never, seenVersion: unit.version })}
+          />
+        ) : null}
+        {role === 'lead' && !page.hire && unit.verdict.readiness !== 'gone' ? (
+          <Button kind="stop" label="It leaves the yard" onPress={() => setSheet('gone')} />
+        ) : null}
+        {role === 'lead' && unit.verdict.readiness === 'gone' ? (
+          <Button
+            label="Take it back"
+            onPress={() => change.mutate({ params, body: { gone: null } as never, seenVersion: unit.version })}
+          />
+        ) : null}
       </View>
-      {sheet === 'note' ? <WriteSheet title="Write a note" label="Note" button="Keep it" operation="addNote" tag={unit.tag} onClose={() => setSheet(null)} bodyOf={(text) => ({ text })} /> : null}
-      {sheet === 'gone' ? <WriteSheet title={`${unit.tag} leaves the yard`} label="Sold, scrapped: say which and why" button="It is gone" operation="changeUnit" tag={unit.tag} onClose={() => setSheet(null)} bodyOf={(why) => ({ gone: { why } })} /> : null}
+      {sheet === 'note' ? (
+        <WriteSheet
+          title="Write a note"
+          label="Note"
+          button="Keep it"
+          operation="addNote"
+          tag={unit.tag}
+          onClose={() => setSheet(null)}
+          bodyOf={(text) => ({ text })}
+        />
+      ) : null}
+      {sheet === 'gone' ? (
+        <WriteSheet
+          title={`${unit.tag} leaves the yard`}
+          label="Sold, scrapped: say which and why"
+          button="It is gone"
+          operation="changeUnit"
+          tag={unit.tag}
+          onClose={() => setSheet(null)}
+          bodyOf={(why) => ({ gone: { why } })}
+        />
+      ) : null}
     </Section>
   );
 }
@@ -51,7 +83,12 @@ function WriteSheet({ title, label, button, operation, tag, onClose, bodyOf }: W
     <Sheet title={title} open onClose={onClose}>
       {change.isError ? <Failure says={sentenceOf(change.error)} kept="What you wrote is still here." /> : null}
       <Field label={label} value={text} onChangeText={setText} multiline />
-      <Button kind="main" label={button} disabled={text.trim().length < 3 || change.isPending} onPress={() => void send().catch(() => undefined)} />
+      <Button
+        kind="main"
+        label={button}
+        disabled={text.trim().length < 3 || change.isPending}
+        onPress={() => void send().catch(() => undefined)}
+      />
     </Sheet>
   );
 }

@@ -20,7 +20,12 @@ export function UnitScreen({ tag }: { readonly tag: string }) {
   const page = useRead('unit', { params: { tag } });
   const wide = useIsWide();
   if (page.error instanceof Refused) return <NoSuchUnit says={sentenceOf(page.error)} />;
-  if (!page.data) return page.isError ? <Failure says={`${tag} can not be fetched just now.`} retry={() => void page.refetch()} /> : <Loading what={tag} />;
+  if (!page.data)
+    return page.isError ? (
+      <Failure says={`${tag} can not be fetched just now.`} retry={() => void page.refetch()} />
+    ) : (
+      <Loading what={tag} />
+    );
   const head = <Head page={page.data} />;
   const facts = <Facts page={page.data} />;
   if (!wide) {
@@ -93,11 +98,26 @@ function NextAction({ page }: { readonly page: UnitPage }) {
   const go = (what: 'check-in' | 'check-out') => () => router.navigate(`/u/${unit.tag}/${what}`);
   const mayCheckIn = role !== 'counter';
   const bar = 'no-print border-t border-line bg-tray p-3 pb-5';
-  if (hire && mayCheckIn) return <View className={bar}><Button kind="main" tall label="Check in" onPress={go('check-in')} /></View>;
+  if (hire && mayCheckIn)
+    return (
+      <View className={bar}>
+        <Button kind="main" tall label="Check in" onPress={go('check-in')} />
+      </View>
+    );
   if (hire) return null;
-  if (unit.verdict.readiness === 'held' && mayCheckIn && page.jobs.some((job) => job.blocks === 'hold')) return <View className={bar}><Button kind="main" tall label="Find the fault" onPress={() => router.navigate(`/u/${unit.tag}/find`)} /></View>;
+  if (unit.verdict.readiness === 'held' && mayCheckIn && page.jobs.some((job) => job.blocks === 'hold'))
+    return (
+      <View className={bar}>
+        <Button kind="main" tall label="Find the fault" onPress={() => router.navigate(`/u/${unit.tag}/find`)} />
+      </View>
+    );
   if (role === 'apprentice') return null;
-  if (unit.verdict.readiness === 'fit' || unit.verdict.readiness === 'prep') return <View className={bar}><Button kind="main" tall label="Hand it out" onPress={go('check-out')} /></View>;
+  if (unit.verdict.readiness === 'fit' || unit.verdict.readiness === 'prep')
+    return (
+      <View className={bar}>
+        <Button kind="main" tall label="Hand it out" onPress={go('check-out')} />
+      </View>
+    );
   return null;
 }
 
@@ -121,14 +141,32 @@ function Facts({ page }: { readonly page: UnitPage }) {
         <View className="flex-row gap-4">
           <View className="flex-1 gap-2">
             <Fact name="True hours" value={sayHours(unit.trueHours)} />
-            {meter.offsetHours === 0 ? null : <Fact name="On the meter" value={`${sayHours(meter.reading)} (a later meter)`} />}
-            <Fact name="To oil service" value={unit.hoursToOilService < 0 ? `${sayHours(-unit.hoursToOilService)} overdue` : sayHours(unit.hoursToOilService)} />
+            {meter.offsetHours === 0 ? null : (
+              <Fact name="On the meter" value={`${sayHours(meter.reading)} (a later meter)`} />
+            )}
+            <Fact
+              name="To oil service"
+              value={
+                unit.hoursToOilService < 0
+                  ? `${sayHours(-unit.hoursToOilService)} overdue`
+                  : sayHours(unit.hoursToOilService)
+              }
+            />
             <Fact name="Run on hire" value={`${use.hoursPerDay} h a day`} />
             <Fact name="Next 30 days" value={`${use.in30Days.low} to ${use.in30Days.high} h (4 in 5)`} />
           </View>
           <FuelTank eighths={page.fuelEighths} />
         </View>
-        <Fact name={hire ? 'On hire' : 'Next hire'} value={hire ? `${hire.reference}, due ${sayTime(hire.toAt)}` : next ? `${next.reference}, ${sayTime(next.fromAt)}` : 'none booked'} />
+        <Fact
+          name={hire ? 'On hire' : 'Next hire'}
+          value={
+            hire
+              ? `${hire.reference}, due ${sayTime(hire.toAt)}`
+              : next
+                ? `${next.reference}, ${sayTime(next.fromAt)}`
+                : 'none booked'
+          }
+        />
         <Fact name="Stands at" value={unit.homeBay} />
         <Fact name="Serial" value={unit.serial} />
         <Fact name="Class" value={classOf(unit.classId).name} />

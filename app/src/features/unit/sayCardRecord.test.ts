@@ -8,9 +8,24 @@ describe('what happened on a card, in words', () => {
     ['card-taken-off', { what: 'Air box', tray: 'A', place: 2 }, 'Off: Air box', ['Tray A, 2']],
     ['card-put-back', { what: 'Air box' }, 'Back on: Air box', []],
     ['card-struck', { what: 'Head bolt', why: 'Would snap' }, 'Stays as it is: Head bolt', ['Would snap']],
-    ['card-replaced', { what: 'Gasket', part: 'TV-1182', forTrial: true }, 'For the trial only: Gasket', ['By TV-1182']],
+    [
+      'card-replaced',
+      { what: 'Gasket', part: 'TV-1182', forTrial: true },
+      'For the trial only: Gasket',
+      ['By TV-1182'],
+    ],
     ['card-replaced', { what: 'Gasket', part: 'TV-1182', forTrial: false }, 'Replaced: Gasket', ['By TV-1182']],
-    ['card-reading', { reading: 'leak-down', when: 'before', given: { supply: 80, cylinder: 60, unit: 'psi', method: 'x' }, outcome: 'worn' }, 'leak down before: 80 60 psi', ['worn']],
+    [
+      'card-reading',
+      {
+        reading: 'leak-down',
+        when: 'before',
+        given: { supply: 80, cylinder: 60, unit: 'psi', method: 'x' },
+        outcome: 'worn',
+      },
+      'leak down before: 80 60 psi',
+      ['worn'],
+    ],
     ['card-clock-started', { clock: 'Drip test', minutes: 120 }, 'Drip test: 120 min begun', []],
     ['card-clock-ended', { clock: 'Drip test', result: 'drips' }, 'Drip test: drips', []],
     ['card-clock-ended', { clock: 'Drip test', result: 'stopped' }, 'Drip test: stopped', []],
@@ -32,6 +47,15 @@ describe('what happened on a card, in words', () => {
 });
 
 test('a proof by the card: minutes and readings', () => {
-  const { lines } = say('job-done', { says: 'New jet', note: 'Runs', proof: { minutesRun: 21, load: 'load-bank', tested: 'loaded', readings: [{ says: 'Hertz, no load', value: 62.1, unit: 'Hz' }] } });
+  const { lines } = say('job-done', {
+    says: 'New jet',
+    note: 'Runs',
+    proof: {
+      minutesRun: 21,
+      load: 'load-bank',
+      tested: 'loaded',
+      readings: [{ says: 'Hertz, no load', value: 62.1, unit: 'Hz' }],
+    },
+  });
   expect(lines).toEqual(['Proved: 21 min under load.', 'Hertz, no load: 62.1 Hz', 'Runs']);
 });

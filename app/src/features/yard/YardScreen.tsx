@@ -4,9 +4,21 @@ import { router, useLocalSearchParams } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import { useRead } from '@/api';
-import { Button, Choice, Empty, Failure, Field, Loading, READINESS_WORD, Section, useIsWide, useKeys, Words, type ReadinessName } from '@/design';
+import {
+  Button,
+  Choice,
+  Empty,
+  Failure,
+  Field,
+  Loading,
+  READINESS_WORD,
+  Section,
+  useIsWide,
+  useKeys,
+  Words,
+  type ReadinessName,
+} from '@/design';
 import { UnitTagOnWall, UnitTagRow } from '@/features/fleet';
-
 
 const SHOWN: readonly ReadinessName[] = ['fit', 'prep', 'held', 'out', 'laid-up', 'gone'];
 
@@ -26,16 +38,47 @@ export function YardScreen() {
         {sayYard(units.data?.counts)}
       </Words>
       <View className={wide ? 'flex-row items-end gap-4' : 'gap-3'}>
-        <Field label="Find a tag, serial or model" value={find} onChangeText={setFind} autoFocus={params.find === '1'} autoCapitalize="characters" className={wide ? 'w-[280px]' : ''} onSubmitEditing={() => list[0] && router.navigate(`/u/${list[0].tag}`)} />
-        <Filters wide={wide} chosenClass={params.class} readiness={params.readiness} counts={units.data?.counts ?? {}} onClass={(value) => set('class', value)} onReadiness={(value) => set('readiness', value)} />
+        <Field
+          label="Find a tag, serial or model"
+          value={find}
+          onChangeText={setFind}
+          autoFocus={params.find === '1'}
+          autoCapitalize="characters"
+          className={wide ? 'w-[280px]' : ''}
+          onSubmitEditing={() => list[0] && router.navigate(`/u/${list[0].tag}`)}
+        />
+        <Filters
+          wide={wide}
+          chosenClass={params.class}
+          readiness={params.readiness}
+          counts={units.data?.counts ?? {}}
+          onClass={(value) => set('class', value)}
+          onReadiness={(value) => set('readiness', value)}
+        />
       </View>
-      {units.isError && !units.data ? <Failure says="The yard can not be fetched just now." retry={() => void units.refetch()} /> : null}
+      {units.isError && !units.data ? (
+        <Failure says="The yard can not be fetched just now." retry={() => void units.refetch()} />
+      ) : null}
       {units.isPending ? <Loading what="the yard" /> : null}
-      {units.data && list.length === 0 ? <Empty says={find ? `No unit on this yard answers to “${find}”.` : 'No unit is like that.'}><Button label="Show all" onPress={() => { setFind(''); router.setParams({ class: undefined, readiness: undefined }); }} /></Empty> : null}
+      {units.data && list.length === 0 ? (
+        <Empty says={find ? `No unit on this yard answers to “${find}”.` : 'No unit is like that.'}>
+          <Button
+            label="Show all"
+            onPress={() => {
+              setFind('');
+              router.setParams({ class: undefined, readiness: undefined });
+            }}
+          />
+        </Empty>
+      ) : null}
       {byClass(list).map(([classId, members]) => (
         <Section key={classId} title={classOf(classId).plural} count={members.length}>
           {wide ? (
-            <View className="flex-row flex-wrap gap-3">{byNextHire(members).map((unit) => <UnitTagOnWall key={unit.tag} unit={unit} focused={unit.tag === focused} />)}</View>
+            <View className="flex-row flex-wrap gap-3">
+              {byNextHire(members).map((unit) => (
+                <UnitTagOnWall key={unit.tag} unit={unit} focused={unit.tag === focused} />
+              ))}
+            </View>
           ) : (
             members.map((unit) => <UnitTagRow key={unit.tag} unit={unit} focused={unit.tag === focused} />)
           )}
@@ -65,14 +108,34 @@ function Filters({ wide, chosenClass, readiness, counts, onClass, onReadiness }:
   const row = `flex-row gap-2 ${wide ? 'flex-wrap' : ''}`;
   return (
     <View className="min-w-0 flex-1 gap-2">
-      <ScrollView horizontal={!wide} showsHorizontalScrollIndicator={false} contentContainerClassName={row} className="flex-none">
+      <ScrollView
+        horizontal={!wide}
+        showsHorizontalScrollIndicator={false}
+        contentContainerClassName={row}
+        className="flex-none"
+      >
         {CLASSES.map((entry) => (
-          <Choice key={entry.id} label={entry.plural} on={chosenClass === entry.id} onPress={() => onClass(chosenClass === entry.id ? undefined : entry.id)} />
+          <Choice
+            key={entry.id}
+            label={entry.plural}
+            on={chosenClass === entry.id}
+            onPress={() => onClass(chosenClass === entry.id ? undefined : entry.id)}
+          />
         ))}
       </ScrollView>
-      <ScrollView horizontal={!wide} showsHorizontalScrollIndicator={false} contentContainerClassName={row} className="flex-none">
+      <ScrollView
+        horizontal={!wide}
+        showsHorizontalScrollIndicator={false}
+        contentContainerClassName={row}
+        className="flex-none"
+      >
         {SHOWN.map((name) => (
-          <Choice key={name} label={`${READINESS_WORD[name]} ${counts[name] ?? 0}`} on={readiness === name} onPress={() => onReadiness(readiness === name ? undefined : name)} />
+          <Choice
+            key={name}
+            label={`${READINESS_WORD[name]} ${counts[name] ?? 0}`}
+            on={readiness === name}
+            onPress={() => onReadiness(readiness === name ? undefined : name)}
+          />
         ))}
       </ScrollView>
     </View>
@@ -86,7 +149,10 @@ function byClass(units: readonly UnitLine[]): [string, UnitLine[]][] {
 }
 
 /** Tags hang in the order in which they are needed; those without a hire after them. */
-const byNextHire = (units: readonly UnitLine[]): UnitLine[] => [...units].sort((a, b) => (a.nextHire?.fromAt ?? '9').localeCompare(b.nextHire?.fromAt ?? '9') || a.tag.localeCompare(b.tag));
+const byNextHire = (units: readonly UnitLine[]): UnitLine[] =>
+  [...units].sort(
+    (a, b) => (a.nextHire?.fromAt ?? '9').localeCompare(b.nextHire?.fromAt ?? '9') || a.tag.localeCompare(b.tag),
+  );
 
 /** j and k move, Enter opens, figures go to the finder. */
 function useListKeys(units: readonly UnitLine[], setFind: (find: string) => void): string | null {
@@ -96,7 +162,14 @@ function useListKeys(units: readonly UnitLine[], setFind: (find: string) => void
       { keys: 'j', does: 'Next', run: () => setAt((n) => Math.min(n + 1, units.length - 1)) },
       { keys: 'k', does: 'Previous', run: () => setAt((n) => Math.max(n - 1, 0)) },
       { keys: 'Enter', does: 'Open', run: () => units[at] && router.navigate(`/u/${units[at].tag}`) },
-      ...'0123456789'.split('').map((figure) => ({ keys: figure, does: 'Find', run: () => { setFind(figure); document.querySelector<HTMLInputElement>('input')?.focus(); } })),
+      ...'0123456789'.split('').map((figure) => ({
+        keys: figure,
+        does: 'Find',
+        run: () => {
+          setFind(figure);
+          document.querySelector<HTMLInputElement>('input')?.focus();
+        },
+      })),
     ],
     [units, at, setFind],
   );

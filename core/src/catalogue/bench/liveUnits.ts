@@ -11,16 +11,36 @@ export interface LiveChannel {
 
 /** A sound simulated unit of each class, for the stand-in of the load bank (judgement). Speed, r/min, has every class. */
 export const LIVE_UNITS: Readonly<Record<string, Readonly<Record<string, LiveChannel>>>> = {
-  generator: { hertz: { none: 62.5, full: 62.5, power: 1, digits: 2 }, volts: { none: 121, full: 122, power: 1, by: 'output', digits: 1 }, amperes: { none: 0, full: 25, power: 0, digits: 1 } },
-  'pressure-washer': { pressure: { none: 12, full: 172, power: 2, by: 'pressure', digits: 1 }, flow: { none: 0, full: 11.6, power: 1, by: 'flow', digits: 1 } },
-  'log-splitter': { pressure: { none: 28, full: 205, power: 0.5, by: 'pressure', digits: 1 }, cycle: { none: 12.4, full: 14, power: -1, by: 'cycle', digits: 1 } },
-  welder: { volts: { none: 78, full: 24, power: 1, by: 'output', digits: 1 }, amperes: { none: 0, full: 165, power: 1, by: 'output', digits: 0 } },
+  generator: {
+    hertz: { none: 62.5, full: 62.5, power: 1, digits: 2 },
+    volts: { none: 121, full: 122, power: 1, by: 'output', digits: 1 },
+    amperes: { none: 0, full: 25, power: 0, digits: 1 },
+  },
+  'pressure-washer': {
+    pressure: { none: 12, full: 172, power: 2, by: 'pressure', digits: 1 },
+    flow: { none: 0, full: 11.6, power: 1, by: 'flow', digits: 1 },
+  },
+  'log-splitter': {
+    pressure: { none: 28, full: 205, power: 0.5, by: 'pressure', digits: 1 },
+    cycle: { none: 12.4, full: 14, power: -1, by: 'cycle', digits: 1 },
+  },
+  welder: {
+    volts: { none: 78, full: 24, power: 1, by: 'output', digits: 1 },
+    amperes: { none: 0, full: 165, power: 1, by: 'output', digits: 0 },
+  },
   tiller: {},
   snowblower: {},
 };
 
 /** Speed without load, r/min: sets are governed a little over sixty hertz, other engines at their usual top. */
-export const LIVE_RPM: Readonly<Record<string, number>> = { generator: 3750, 'pressure-washer': 3600, 'log-splitter': 3600, welder: 3750, tiller: 3600, snowblower: 3600 };
+export const LIVE_RPM: Readonly<Record<string, number>> = {
+  generator: 3750,
+  'pressure-washer': 3600,
+  'log-splitter': 3600,
+  welder: 3750,
+  tiller: 3600,
+  snowblower: 3600,
+};
 
 /** What a fault does to the simulated unit, by its family (judgement). Speeds in r/min, shares of the sound value. */
 export interface LiveEffect {

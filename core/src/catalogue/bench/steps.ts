@@ -5,7 +5,13 @@ export const CARD_EDITION = '2026-11-1';
 
 /** Steps by the kind of job, where nothing more is known of it. */
 export const STEPS_OF_KIND: Readonly<Record<JobKind, readonly StepTemplate[]>> = {
-  repair: [{ key: 'make-safe', says: 'Engine cool, plug lead off, tap shut, pressure and springs at rest', caution: 'moving-parts' }],
+  repair: [
+    {
+      key: 'make-safe',
+      says: 'Engine cool, plug lead off, tap shut, pressure and springs at rest',
+      caution: 'moving-parts',
+    },
+  ],
   service: [
     { key: 'warm', says: 'Run it warm, stop it, plug lead off', caution: 'hot-parts' },
     { key: 'oil-out', says: 'Drain the oil; look for metal and fuel in it' },
@@ -14,7 +20,10 @@ export const STEPS_OF_KIND: Readonly<Record<JobKind, readonly StepTemplate[]>> =
     { key: 'plug', says: 'Plug: look, gap, or renew', reading: 'plug-gap' },
     { key: 'grease', says: 'Grease points, cables and fasteners' },
   ],
-  prep: [{ key: 'do', says: 'Do what the job says' }, { key: 'look', says: 'Look at it as the hirer will' }],
+  prep: [
+    { key: 'do', says: 'Do what the job says' },
+    { key: 'look', says: 'Look at it as the hirer will' },
+  ],
   'lay-up': [
     { key: 'fuel', says: 'Fuel out, or stabilised and run through', caution: 'fuel-vapour' },
     { key: 'bowl', says: 'Bowl dry', caution: 'fuel-vapour' },
@@ -40,12 +49,21 @@ export const STEPS_OF_WORK: Readonly<Record<string, readonly StepTemplate[]>> = 
   ],
   'fuel-in-oil': [
     { key: 'do-not-start', says: 'Do not start it. Oil out', caution: 'do-not-start' },
-    { key: 'needle', says: 'Float needle and seat: look, blow, renew', teardown: 'carburettor-off', caution: 'fuel-vapour' },
+    {
+      key: 'needle',
+      says: 'Float needle and seat: look, blow, renew',
+      teardown: 'carburettor-off',
+      caution: 'fuel-vapour',
+    },
     { key: 'drip', says: 'Drip test before the bowl is trusted', clock: 'drip-test' },
     { key: 'oil', says: 'New oil to the mark' },
   ],
   'hydraulic-lock': [
-    { key: 'plug-out', says: 'Plug out, clear the cylinder by slow pulls, away from any spark', caution: 'fuel-vapour' },
+    {
+      key: 'plug-out',
+      says: 'Plug out, clear the cylinder by slow pulls, away from any spark',
+      caution: 'fuel-vapour',
+    },
     { key: 'needle', says: 'Float needle and seat', teardown: 'carburettor-off', caution: 'fuel-vapour' },
     { key: 'drip', says: 'Drip test', clock: 'drip-test' },
     { key: 'oil', says: 'New oil to the mark' },
@@ -60,10 +78,24 @@ export const STEPS_OF_WORK: Readonly<Record<string, readonly StepTemplate[]>> = 
 };
 
 /** What has to come off, by set-up, with the teardown that goes with it. */
-export const TEARDOWN_OF_SET_UP: Readonly<Record<string, string>> = { 'carb-off': 'carburettor-off', 'bowl-off': 'carburettor-off', 'flywheel-off': 'flywheel-off', 'head-off': 'head-off' };
+export const TEARDOWN_OF_SET_UP: Readonly<Record<string, string>> = {
+  'carb-off': 'carburettor-off',
+  'bowl-off': 'carburettor-off',
+  'flywheel-off': 'flywheel-off',
+  'head-off': 'head-off',
+};
 
 /** What is measured before and after a repair, by the lane of its cause. */
-export const READING_OF_FAMILY: Readonly<Record<string, StepTemplate['reading'] & string>> = { plug: 'plug-gap', coil: 'air-gap', flywheel: 'air-gap', points: 'points-gap', valves: 'valve-lash', 'rings-and-bore': 'compression', 'head-gasket': 'compression', battery: 'battery' };
+export const READING_OF_FAMILY: Readonly<Record<string, StepTemplate['reading'] & string>> = {
+  plug: 'plug-gap',
+  coil: 'air-gap',
+  flywheel: 'air-gap',
+  points: 'points-gap',
+  valves: 'valve-lash',
+  'rings-and-bore': 'compression',
+  'head-gasket': 'compression',
+  battery: 'battery',
+};
 
 /** Waits that a repair of a family wants. */
 export const CLOCK_OF_FAMILY: Readonly<Record<string, string>> = { 'float-needle': 'drip-test', battery: 'charge' };

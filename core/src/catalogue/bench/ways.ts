@@ -10,7 +10,11 @@ export type StateFound = keyof typeof STATES_FOUND;
 
 /** Risk lines: what can cost more than the job (judgement). */
 export const RISKS = {
-  'seized-fastener': { says: 'A fastener that may shear: heat and oil, a nut welded on, extractor', odds: 0.25, minutes: 90 },
+  'seized-fastener': {
+    says: 'A fastener that may shear: heat and oil, a nut welded on, extractor',
+    odds: 0.25,
+    minutes: 90,
+  },
   'plastic-snaps': { says: 'A plastic outlet or post that may snap', odds: 0.15, minutes: 25 },
   'old-thread': { says: 'A thread that may strip: insert', odds: 0.15, minutes: 45 },
 } as const;
@@ -36,5 +40,16 @@ export const MONEY = {
     snowblower: { dayCents: 9000, soundCents: 120_000, scrapCents: 8000, engineCents: 30_000, swapMinutes: 120 },
     'log-splitter': { dayCents: 9500, soundCents: 140_000, scrapCents: 12_000, engineCents: 28_000, swapMinutes: 100 },
     welder: { dayCents: 11_000, soundCents: 210_000, scrapCents: 20_000, engineCents: 52_000, swapMinutes: 300 },
-  } as Readonly<Record<string, { readonly dayCents: number; readonly soundCents: number; readonly scrapCents: number; readonly engineCents: number; readonly swapMinutes: number }>>,
+  } as Readonly<
+    Record<
+      string,
+      {
+        readonly dayCents: number;
+        readonly soundCents: number;
+        readonly scrapCents: number;
+        readonly engineCents: number;
+        readonly swapMinutes: number;
+      }
+    >
+  >,
 } as const;

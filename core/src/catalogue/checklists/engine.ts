@@ -2,7 +2,12 @@ import type { Check, RaisedWork } from '../shapes';
 import { FIND_FAULT } from './findFault';
 
 const CHANGE_OIL: RaisedWork = { kind: 'service', work: 'oil-service', says: 'Oil service', minutes: 25 };
-const DRAIN_FUEL: RaisedWork = { kind: 'repair', work: 'drain-fuel', says: 'Drain tank, hose and bowl; fresh fuel', minutes: 35 };
+const DRAIN_FUEL: RaisedWork = {
+  kind: 'repair',
+  work: 'drain-fuel',
+  says: 'Drain tank, hose and bowl; fresh fuel',
+  minutes: 35,
+};
 const AIR_FILTER: RaisedWork = { kind: 'prep', work: 'air-filter', says: 'Clean or renew the air filter', minutes: 10 };
 
 /** Looks that every engine gets, whatever it drives. */
@@ -13,8 +18,28 @@ export const OIL_LEVEL: Check = {
   leastSeconds: 4,
   showsWhenOk: { observation: 'oil-level', outcome: 'right' },
   exceptions: [
-    { id: 'low', words: 'Low', consequence: 'fix-before-hire', says: 'Oil is low.', shows: { observation: 'oil-level', outcome: 'low' }, raises: { kind: 'prep', work: 'top-up-oil', says: 'Top up the oil; look for where it went', minutes: 5 } },
-    { id: 'over-full', words: 'Over-full', consequence: 'hold', says: 'Oil is over-full: smell it before anyone pulls the rope.', caution: 'do-not-start', shows: { observation: 'oil-level', outcome: 'over-full' }, raises: { kind: 'repair', work: 'fuel-in-oil', says: 'Drain the oil, float needle and seat, new oil', minutes: 60 } },
+    {
+      id: 'low',
+      words: 'Low',
+      consequence: 'fix-before-hire',
+      says: 'Oil is low.',
+      shows: { observation: 'oil-level', outcome: 'low' },
+      raises: { kind: 'prep', work: 'top-up-oil', says: 'Top up the oil; look for where it went', minutes: 5 },
+    },
+    {
+      id: 'over-full',
+      words: 'Over-full',
+      consequence: 'hold',
+      says: 'Oil is over-full: smell it before anyone pulls the rope.',
+      caution: 'do-not-start',
+      shows: { observation: 'oil-level', outcome: 'over-full' },
+      raises: {
+        kind: 'repair',
+        work: 'fuel-in-oil',
+        says: 'Drain the oil, float needle and seat, new oil',
+        minutes: 60,
+      },
+    },
   ],
 };
 
@@ -25,9 +50,37 @@ export const OIL_LOOK: Check = {
   leastSeconds: 2,
   showsWhenOk: { observation: 'oil-look', outcome: 'clean' },
   exceptions: [
-    { id: 'dirty', words: 'Black and dirty', consequence: 'fix-before-hire', says: 'Oil is black and dirty.', shows: { observation: 'oil-look', outcome: 'dirty' }, raises: CHANGE_OIL },
-    { id: 'smells-of-fuel', words: 'Smells of fuel', consequence: 'hold', says: 'Oil smells of fuel.', caution: 'do-not-start', shows: { observation: 'oil-look', outcome: 'smells-of-fuel' }, raises: { kind: 'repair', work: 'fuel-in-oil', says: 'Drain the oil, float needle and seat, new oil', minutes: 60 } },
-    { id: 'milky', words: 'Milky', consequence: 'hold', says: 'Oil is milky: water in it.', caution: 'do-not-start', shows: { observation: 'oil-look', outcome: 'milky' }, raises: { kind: 'repair', work: 'water-in-oil', says: 'Find how water got in; flush, new oil', minutes: 50 } },
+    {
+      id: 'dirty',
+      words: 'Black and dirty',
+      consequence: 'fix-before-hire',
+      says: 'Oil is black and dirty.',
+      shows: { observation: 'oil-look', outcome: 'dirty' },
+      raises: CHANGE_OIL,
+    },
+    {
+      id: 'smells-of-fuel',
+      words: 'Smells of fuel',
+      consequence: 'hold',
+      says: 'Oil smells of fuel.',
+      caution: 'do-not-start',
+      shows: { observation: 'oil-look', outcome: 'smells-of-fuel' },
+      raises: {
+        kind: 'repair',
+        work: 'fuel-in-oil',
+        says: 'Drain the oil, float needle and seat, new oil',
+        minutes: 60,
+      },
+    },
+    {
+      id: 'milky',
+      words: 'Milky',
+      consequence: 'hold',
+      says: 'Oil is milky: water in it.',
+      caution: 'do-not-start',
+      shows: { observation: 'oil-look', outcome: 'milky' },
+      raises: { kind: 'repair', work: 'water-in-oil', says: 'Find how water got in; flush, new oil', minutes: 50 },
+    },
   ],
 };
 
@@ -39,9 +92,30 @@ export const FUEL_LOOK: Check = {
   caution: 'fuel-vapour',
   showsWhenOk: { observation: 'fuel-look', outcome: 'fresh' },
   exceptions: [
-    { id: 'stale', words: 'Dark or sour', consequence: 'fix-before-hire', says: 'Fuel is stale.', shows: { observation: 'fuel-look', outcome: 'stale' }, raises: { kind: 'prep', work: 'fresh-fuel', says: 'Drain the tank, fresh fuel', minutes: 15 } },
-    { id: 'water', words: 'Water', consequence: 'hold', says: 'Water in the fuel.', shows: { observation: 'fuel-look', outcome: 'water' }, raises: DRAIN_FUEL },
-    { id: 'dirt-or-rust', words: 'Dirt or rust', consequence: 'hold', says: 'Dirt or rust in the tank.', shows: { observation: 'fuel-look', outcome: 'dirt-or-rust' }, raises: { kind: 'repair', work: 'clean-tank', says: 'Clean the tank; screen and bowl', minutes: 60 } },
+    {
+      id: 'stale',
+      words: 'Dark or sour',
+      consequence: 'fix-before-hire',
+      says: 'Fuel is stale.',
+      shows: { observation: 'fuel-look', outcome: 'stale' },
+      raises: { kind: 'prep', work: 'fresh-fuel', says: 'Drain the tank, fresh fuel', minutes: 15 },
+    },
+    {
+      id: 'water',
+      words: 'Water',
+      consequence: 'hold',
+      says: 'Water in the fuel.',
+      shows: { observation: 'fuel-look', outcome: 'water' },
+      raises: DRAIN_FUEL,
+    },
+    {
+      id: 'dirt-or-rust',
+      words: 'Dirt or rust',
+      consequence: 'hold',
+      says: 'Dirt or rust in the tank.',
+      shows: { observation: 'fuel-look', outcome: 'dirt-or-rust' },
+      raises: { kind: 'repair', work: 'clean-tank', says: 'Clean the tank; screen and bowl', minutes: 60 },
+    },
   ],
 };
 
@@ -54,8 +128,22 @@ export const FUEL_LEAK: Check = {
   photo: 'wanted',
   showsWhenOk: { observation: 'fuel-leak', outcome: 'none' },
   exceptions: [
-    { id: 'carburettor', words: 'At the carburettor', consequence: 'hold', says: 'Fuel leaks at the carburettor.', shows: { observation: 'fuel-leak', outcome: 'carburettor' }, raises: { kind: 'repair', work: 'fuel-leak', says: 'Stop the fuel leak', minutes: 45 } },
-    { id: 'hose-or-tank', words: 'At hose or tank', consequence: 'hold', says: 'Fuel leaks at the hose or tank.', shows: { observation: 'fuel-leak', outcome: 'hose-or-tank' }, raises: { kind: 'repair', work: 'fuel-leak', says: 'Stop the fuel leak', minutes: 45 } },
+    {
+      id: 'carburettor',
+      words: 'At the carburettor',
+      consequence: 'hold',
+      says: 'Fuel leaks at the carburettor.',
+      shows: { observation: 'fuel-leak', outcome: 'carburettor' },
+      raises: { kind: 'repair', work: 'fuel-leak', says: 'Stop the fuel leak', minutes: 45 },
+    },
+    {
+      id: 'hose-or-tank',
+      words: 'At hose or tank',
+      consequence: 'hold',
+      says: 'Fuel leaks at the hose or tank.',
+      shows: { observation: 'fuel-leak', outcome: 'hose-or-tank' },
+      raises: { kind: 'repair', work: 'fuel-leak', says: 'Stop the fuel leak', minutes: 45 },
+    },
   ],
 };
 
@@ -66,9 +154,30 @@ export const AIR_FILTER_CHECK: Check = {
   leastSeconds: 4,
   showsWhenOk: { observation: 'air-filter', outcome: 'clean' },
   exceptions: [
-    { id: 'blocked', words: 'Blocked', consequence: 'fix-before-hire', says: 'Air filter is blocked.', shows: { observation: 'air-filter', outcome: 'blocked' }, raises: AIR_FILTER },
-    { id: 'oil-soaked', words: 'Oil-soaked', consequence: 'fix-before-hire', says: 'Air filter is soaked with oil.', shows: { observation: 'air-filter', outcome: 'oil-soaked' }, raises: AIR_FILTER },
-    { id: 'by-passed', words: 'Air gets past it', consequence: 'fix-before-hire', says: 'Air gets past the filter.', shows: { observation: 'air-filter', outcome: 'by-passed' }, raises: AIR_FILTER },
+    {
+      id: 'blocked',
+      words: 'Blocked',
+      consequence: 'fix-before-hire',
+      says: 'Air filter is blocked.',
+      shows: { observation: 'air-filter', outcome: 'blocked' },
+      raises: AIR_FILTER,
+    },
+    {
+      id: 'oil-soaked',
+      words: 'Oil-soaked',
+      consequence: 'fix-before-hire',
+      says: 'Air filter is soaked with oil.',
+      shows: { observation: 'air-filter', outcome: 'oil-soaked' },
+      raises: AIR_FILTER,
+    },
+    {
+      id: 'by-passed',
+      words: 'Air gets past it',
+      consequence: 'fix-before-hire',
+      says: 'Air gets past the filter.',
+      shows: { observation: 'air-filter', outcome: 'by-passed' },
+      raises: AIR_FILTER,
+    },
   ],
 };
 
@@ -79,8 +188,21 @@ export const FASTENERS: Check = {
   leastSeconds: 5,
   showsWhenOk: { observation: 'last-repair', outcome: 'none-known' },
   exceptions: [
-    { id: 'loose', words: 'Loose or missing', consequence: 'fix-before-hire', says: 'A fastener is loose or missing.', raises: { kind: 'prep', work: 'fasteners', says: 'Fit and tighten fasteners', minutes: 10 } },
-    { id: 'strangers-hand', words: 'A stranger’s hand', consequence: 'fix-before-hire', says: 'Somebody else was in it: tool marks or missing screws.', shows: { observation: 'last-repair', outcome: 'unknown-hand' }, raises: { kind: 'prep', work: 'strangers-hand', says: 'Look over what a stranger took apart', minutes: 15 } },
+    {
+      id: 'loose',
+      words: 'Loose or missing',
+      consequence: 'fix-before-hire',
+      says: 'A fastener is loose or missing.',
+      raises: { kind: 'prep', work: 'fasteners', says: 'Fit and tighten fasteners', minutes: 10 },
+    },
+    {
+      id: 'strangers-hand',
+      words: 'A stranger’s hand',
+      consequence: 'fix-before-hire',
+      says: 'Somebody else was in it: tool marks or missing screws.',
+      shows: { observation: 'last-repair', outcome: 'unknown-hand' },
+      raises: { kind: 'prep', work: 'strangers-hand', says: 'Look over what a stranger took apart', minutes: 15 },
+    },
   ],
 };
 
@@ -91,8 +213,20 @@ export const EXHAUST: Check = {
   leastSeconds: 3,
   caution: 'hot-parts',
   exceptions: [
-    { id: 'loose', words: 'Loose or near fuel', consequence: 'hold', says: 'Exhaust is loose near the fuel hose.', raises: { kind: 'repair', work: 'exhaust', says: 'Secure the exhaust', minutes: 25 } },
-    { id: 'guard-missing', words: 'Guard missing', consequence: 'hold', says: 'The exhaust guard is missing.', raises: { kind: 'repair', work: 'exhaust', says: 'Secure the exhaust', minutes: 25 } },
+    {
+      id: 'loose',
+      words: 'Loose or near fuel',
+      consequence: 'hold',
+      says: 'Exhaust is loose near the fuel hose.',
+      raises: { kind: 'repair', work: 'exhaust', says: 'Secure the exhaust', minutes: 25 },
+    },
+    {
+      id: 'guard-missing',
+      words: 'Guard missing',
+      consequence: 'hold',
+      says: 'The exhaust guard is missing.',
+      raises: { kind: 'repair', work: 'exhaust', says: 'Secure the exhaust', minutes: 25 },
+    },
   ],
 };
 
@@ -103,10 +237,39 @@ export const RECOIL: Check = {
   leastSeconds: 3,
   showsWhenOk: { observation: 'recoil-feel', outcome: 'firm-and-even' },
   exceptions: [
-    { id: 'no-resistance', words: 'No resistance', consequence: 'hold', says: 'The rope pulls with no resistance.', shows: { observation: 'recoil-feel', outcome: 'no-resistance' }, raises: FIND_FAULT },
-    { id: 'locked', words: 'Locked', consequence: 'hold', says: 'The engine is locked.', caution: 'do-not-start', shows: { observation: 'recoil-feel', outcome: 'locked' }, raises: FIND_FAULT },
-    { id: 'springy-stop', words: 'Springy stop', consequence: 'hold', says: 'The rope comes to a springy stop: liquid in the cylinder.', caution: 'do-not-start', shows: { observation: 'recoil-feel', outcome: 'springy-stop' }, raises: FIND_FAULT },
-    { id: 'frayed', words: 'Frayed or slow home', consequence: 'fix-before-hire', says: 'The starter rope is frayed or does not go home.', raises: { kind: 'prep', work: 'recoil-rope', says: 'New starter rope', minutes: 20 } },
+    {
+      id: 'no-resistance',
+      words: 'No resistance',
+      consequence: 'hold',
+      says: 'The rope pulls with no resistance.',
+      shows: { observation: 'recoil-feel', outcome: 'no-resistance' },
+      raises: FIND_FAULT,
+    },
+    {
+      id: 'locked',
+      words: 'Locked',
+      consequence: 'hold',
+      says: 'The engine is locked.',
+      caution: 'do-not-start',
+      shows: { observation: 'recoil-feel', outcome: 'locked' },
+      raises: FIND_FAULT,
+    },
+    {
+      id: 'springy-stop',
+      words: 'Springy stop',
+      consequence: 'hold',
+      says: 'The rope comes to a springy stop: liquid in the cylinder.',
+      caution: 'do-not-start',
+      shows: { observation: 'recoil-feel', outcome: 'springy-stop' },
+      raises: FIND_FAULT,
+    },
+    {
+      id: 'frayed',
+      words: 'Frayed or slow home',
+      consequence: 'fix-before-hire',
+      says: 'The starter rope is frayed or does not go home.',
+      raises: { kind: 'prep', work: 'recoil-rope', says: 'New starter rope', minutes: 20 },
+    },
   ],
 };
 
@@ -116,7 +279,13 @@ export const KILL_SWITCH: Check = {
   kind: 'safety',
   leastSeconds: 3,
   exceptions: [
-    { id: 'does-not-stop', words: 'Does not stop it', consequence: 'hold', says: 'The stop switch does not stop the engine.', raises: { kind: 'repair', work: 'kill-switch', says: 'Stop switch and its wire', minutes: 30 } },
+    {
+      id: 'does-not-stop',
+      words: 'Does not stop it',
+      consequence: 'hold',
+      says: 'The stop switch does not stop the engine.',
+      raises: { kind: 'repair', work: 'kill-switch', says: 'Stop switch and its wire', minutes: 30 },
+    },
   ],
 };
 
@@ -126,8 +295,30 @@ export const CLEAN: Check = {
   kind: 'ordinary',
   leastSeconds: 2,
   exceptions: [
-    { id: 'dirty', words: 'Dirty', consequence: 'fix-before-hire', says: 'It is dirty.', raises: { kind: 'prep', work: 'wash', says: 'Clean it: dry and by hand round air inlet and electrics', minutes: 15 } },
-    { id: 'caked', words: 'Caked, hides faults', consequence: 'bill', says: 'It came back caked with dirt.', raises: { kind: 'prep', work: 'wash', says: 'Clean it: dry and by hand round air inlet and electrics', minutes: 30 } },
+    {
+      id: 'dirty',
+      words: 'Dirty',
+      consequence: 'fix-before-hire',
+      says: 'It is dirty.',
+      raises: {
+        kind: 'prep',
+        work: 'wash',
+        says: 'Clean it: dry and by hand round air inlet and electrics',
+        minutes: 15,
+      },
+    },
+    {
+      id: 'caked',
+      words: 'Caked, hides faults',
+      consequence: 'bill',
+      says: 'It came back caked with dirt.',
+      raises: {
+        kind: 'prep',
+        work: 'wash',
+        says: 'Clean it: dry and by hand round air inlet and electrics',
+        minutes: 30,
+      },
+    },
   ],
 };
 
@@ -136,7 +327,9 @@ export const TAG_AND_LABELS: Check = {
   words: 'Tag and warning labels readable',
   kind: 'ordinary',
   leastSeconds: 2,
-  exceptions: [{ id: 'unreadable', words: 'Not readable', consequence: 'note', says: 'Tag or a warning label can not be read.' }],
+  exceptions: [
+    { id: 'unreadable', words: 'Not readable', consequence: 'note', says: 'Tag or a warning label can not be read.' },
+  ],
 };
 
 export const ENGINE_CHECKS: readonly Check[] = [OIL_LEVEL, OIL_LOOK, AIR_FILTER_CHECK, FASTENERS, RECOIL];

@@ -8,13 +8,46 @@ interface Rest {
 }
 
 /** An exception whose work, when not given by itself, is to put right what it says. */
-export function exception(id: string, words: string, consequence: Consequence, says: string, job: string, rest: Rest = {}): Exception {
-  const { shows, kind = consequence === 'hold' ? 'repair' : 'prep', work = id, minutes = consequence === 'hold' ? 40 : 15 } = rest;
-  return { id, words, consequence, says, ...(shows ? { shows } : {}), ...(job === '' ? {} : { raises: { kind, work, says: job, minutes } }) };
+export function exception(
+  id: string,
+  words: string,
+  consequence: Consequence,
+  says: string,
+  job: string,
+  rest: Rest = {},
+): Exception {
+  const {
+    shows,
+    kind = consequence === 'hold' ? 'repair' : 'prep',
+    work = id,
+    minutes = consequence === 'hold' ? 40 : 15,
+  } = rest;
+  return {
+    id,
+    words,
+    consequence,
+    says,
+    ...(shows ? { shows } : {}),
+    ...(job === '' ? {} : { raises: { kind, work, says: job, minutes } }),
+  };
 }
 
 type More = Partial<Pick<Check, 'caution' | 'photo' | 'showsWhenOk' | 'measured' | 'leastSeconds'>>;
 
-export const ordinary = (id: string, words: string, exceptions: Check['exceptions'], more: More = {}): Check => ({ id, words, kind: 'ordinary', leastSeconds: 3, exceptions, ...more });
+export const ordinary = (id: string, words: string, exceptions: Check['exceptions'], more: More = {}): Check => ({
+  id,
+  words,
+  kind: 'ordinary',
+  leastSeconds: 3,
+  exceptions,
+  ...more,
+});
 
-export const safety = (id: string, words: string, exceptions: Check['exceptions'], more: More = {}): Check => ({ id, words, kind: 'safety', leastSeconds: 3, exceptions, ...more });
+export const safety = (id: string, words: string, exceptions: Check['exceptions'], more: More = {}): Check => ({
+  id,
+  words,
+  kind: 'safety',
+  leastSeconds: 3,
+  exceptions,
+  ...more,
+});

@@ -3,12 +3,28 @@ import type { Complaint, ComplaintGroup, Consequence } from '../shapes';
 
 /** The told observations by heading; what is not an engine's own is the machine's. */
 const GROUP: Readonly<Record<string, ComplaintGroup>> = {
-  starting: 'starting', choke: 'starting', starter: 'starting',
-  'runs-for': 'running', idle: 'running', 'under-load': 'running', throttle: 'running', intermittent: 'running',
-  smoke: 'smoke-and-feel', 'kick-back': 'smoke-and-feel', 'fuel-leak': 'smoke-and-feel', 'recoil-feel': 'smoke-and-feel',
+  starting: 'starting',
+  choke: 'starting',
+  starter: 'starting',
+  'runs-for': 'running',
+  idle: 'running',
+  'under-load': 'running',
+  throttle: 'running',
+  intermittent: 'running',
+  smoke: 'smoke-and-feel',
+  'kick-back': 'smoke-and-feel',
+  'fuel-leak': 'smoke-and-feel',
+  'recoil-feel': 'smoke-and-feel',
 };
 
-const complaint = (id: string, words: string, observation: string, outcome: string, says: string, consequence: Consequence = 'hold'): Complaint => ({
+const complaint = (
+  id: string,
+  words: string,
+  observation: string,
+  outcome: string,
+  says: string,
+  consequence: Consequence = 'hold',
+): Complaint => ({
   id,
   group: GROUP[observation] ?? 'machine',
   words,
@@ -24,7 +40,13 @@ export const COMPLAINTS: readonly Complaint[] = [
   complaint('fires-then-dies', 'Fires, then dies', 'starting', 'fires-then-dies', 'It fires, then dies.'),
   complaint('will-not-fire', 'Would not fire', 'starting', 'will-not-fire', 'It would not fire at all.'),
   complaint('will-not-turn', 'Would not turn over', 'starting', 'will-not-turn', 'It would not turn over.'),
-  complaint('only-on-choke', 'Only runs on choke', 'choke', 'needs-choke', 'It only runs on choke: lean, or low compression.'),
+  complaint(
+    'only-on-choke',
+    'Only runs on choke',
+    'choke',
+    'needs-choke',
+    'It only runs on choke: lean, or low compression.',
+  ),
   complaint('dies-in-two', 'Dies within 2 min', 'runs-for', 'under-2-min', 'It runs a minute or two, then dies.'),
   complaint('dies-in-ten', 'Dies after 2 to 10 min', 'runs-for', '2-to-10-min', 'It dies after two to ten minutes.'),
   complaint('dies-warm', 'Dies once warm', 'runs-for', '10-to-30-min', 'It runs ten minutes or more, then dies.'),
@@ -41,7 +63,14 @@ export const COMPLAINTS: readonly Complaint[] = [
   complaint('smelt-fuel', 'Dripped fuel', 'fuel-leak', 'carburettor', 'The hirer saw fuel drip from the carburettor.'),
   complaint('rope-locked', 'Rope locked', 'recoil-feel', 'locked', 'The rope locks: it does not turn.'),
   complaint('starter-dead', 'Key does nothing', 'starter', 'dead', 'The key does nothing.'),
-  complaint('comes-and-goes', 'Comes and goes', 'intermittent', 'comes-and-goes', 'The trouble comes and goes: prove it longer.', 'note'),
+  complaint(
+    'comes-and-goes',
+    'Comes and goes',
+    'intermittent',
+    'comes-and-goes',
+    'The trouble comes and goes: prove it longer.',
+    'note',
+  ),
   complaint('no-pressure', 'No pressure', 'pressure', 'none', 'No pressure at the gun.'),
   complaint('low-pressure', 'Low pressure', 'pressure', 'low', 'Low pressure at the gun.'),
   complaint('pulses', 'Pressure pulses', 'pressure', 'pulses', 'The pressure pulses.'),
@@ -64,13 +93,47 @@ export const COMPLAINTS: readonly Complaint[] = [
 
 /** How it ran at the end of the hire, when it did not run well. Offered for every class. */
 export const ENDED: readonly Complaint[] = [
-  { id: 'ended-badly', group: 'running', words: 'Badly', shows: { observation: 'idle', outcome: 'rough' }, consequence: 'hold', says: 'It ran badly at the end of the hire.', raises: FIND_FAULT },
-  { id: 'ended-dead', group: 'starting', words: 'Would not start', shows: { observation: 'starting', outcome: 'will-not-fire' }, consequence: 'hold', says: 'It would not start at the end of the hire.', raises: FIND_FAULT },
+  {
+    id: 'ended-badly',
+    group: 'running',
+    words: 'Badly',
+    shows: { observation: 'idle', outcome: 'rough' },
+    consequence: 'hold',
+    says: 'It ran badly at the end of the hire.',
+    raises: FIND_FAULT,
+  },
+  {
+    id: 'ended-dead',
+    group: 'starting',
+    words: 'Would not start',
+    shows: { observation: 'starting', outcome: 'will-not-fire' },
+    consequence: 'hold',
+    says: 'It would not start at the end of the hire.',
+    raises: FIND_FAULT,
+  },
 ];
 
 /** Complaints any engine may earn. */
 export const ENGINE_COMPLAINTS: readonly string[] = [
-  'hard-to-start', 'fires-then-dies', 'will-not-fire', 'will-not-turn', 'only-on-choke', 'dies-in-two', 'dies-in-ten', 'dies-warm',
-  'hunts', 'rough', 'no-idle', 'bogs', 'dies-on-load', 'pops', 'black-smoke', 'blue-smoke', 'white-smoke', 'kicks-back', 'smelt-fuel',
-  'rope-locked', 'comes-and-goes',
+  'hard-to-start',
+  'fires-then-dies',
+  'will-not-fire',
+  'will-not-turn',
+  'only-on-choke',
+  'dies-in-two',
+  'dies-in-ten',
+  'dies-warm',
+  'hunts',
+  'rough',
+  'no-idle',
+  'bogs',
+  'dies-on-load',
+  'pops',
+  'black-smoke',
+  'blue-smoke',
+  'white-smoke',
+  'kicks-back',
+  'smelt-fuel',
+  'rope-locked',
+  'comes-and-goes',
 ];

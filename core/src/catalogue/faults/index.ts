@@ -26,11 +26,15 @@ const FELT_AT_WORK: readonly { readonly observation: string; readonly outcome: s
 function feltAtWork(fault: Fault): Fault {
   const weak = Object.values(fault.shows['under-load'] ?? {}).reduce((sum, part) => sum + part, 0);
   if (fault.lane === 'machine' || weak === 0) return fault;
-  const felt = FELT_AT_WORK.filter((entry) => fault.shows[entry.observation] === undefined).map((entry) => [entry.observation, { [entry.outcome]: Math.round(weak * entry.share * 100) / 100 }] as const);
+  const felt = FELT_AT_WORK.filter((entry) => fault.shows[entry.observation] === undefined).map(
+    (entry) => [entry.observation, { [entry.outcome]: Math.round(weak * entry.share * 100) / 100 }] as const,
+  );
   return { ...fault, shows: { ...fault.shows, ...Object.fromEntries(felt) } };
 }
 
-export const FAULTS = Object.fromEntries(Object.entries(ENTRIES).map(([id, fault]) => [id, feltAtWork(fault)])) as Readonly<Record<FaultId, Fault>>;
+export const FAULTS = Object.fromEntries(
+  Object.entries(ENTRIES).map(([id, fault]) => [id, feltAtWork(fault)]),
+) as Readonly<Record<FaultId, Fault>>;
 export const FAULT_IDS = Object.keys(ENTRIES) as readonly FaultId[];
 export const isFaultId = (text: string): text is FaultId => Object.hasOwn(ENTRIES, text);
 

@@ -23,7 +23,12 @@ export const DERIVED_FINDINGS: readonly DerivedFinding[] = [
     consequence: 'hold',
     says: 'Over-full oil and a springy stop: liquid in the cylinder. Do not pull it through.',
     caution: 'do-not-start',
-    raises: { kind: 'repair', work: 'hydraulic-lock', says: 'Plug out, clear the cylinder, float needle, new oil', minutes: 75 },
+    raises: {
+      kind: 'repair',
+      work: 'hydraulic-lock',
+      says: 'Plug out, clear the cylinder, float needle, new oil',
+      minutes: 75,
+    },
     replaces: [{ observation: 'recoil-feel', outcome: 'springy-stop' }],
   },
   {
@@ -40,7 +45,10 @@ export const DERIVED_FINDINGS: readonly DerivedFinding[] = [
     consequence: 'hold',
     says: 'Water in the fuel and it dies within minutes: drain tank, hose and bowl.',
     raises: { kind: 'repair', work: 'drain-fuel', says: 'Drain tank, hose and bowl; fresh fuel', minutes: 35 },
-    replaces: [{ observation: 'fuel-look', outcome: 'water' }, { observation: 'runs-for', outcome: 'under-2-min' }],
+    replaces: [
+      { observation: 'fuel-look', outcome: 'water' },
+      { observation: 'runs-for', outcome: 'under-2-min' },
+    ],
   },
   {
     id: 'oil-service-overdue',
@@ -51,7 +59,10 @@ export const DERIVED_FINDINGS: readonly DerivedFinding[] = [
   },
   {
     id: 'oil-service-runs-out-on-hire',
-    when: [{ fact: 'hoursToOilService', atLeast: 0 }, { fact: 'hoursToOilServiceAfterNextHire', below: 0 }],
+    when: [
+      { fact: 'hoursToOilService', atLeast: 0 },
+      { fact: 'hoursToOilServiceAfterNextHire', below: 0 },
+    ],
     consequence: 'fix-before-hire',
     says: 'The oil service would run out during the next booked hire.',
     raises: { kind: 'service', work: 'oil-service', says: 'Oil service', minutes: 25 },

@@ -15,10 +15,21 @@ export type EngineTrait = keyof typeof ENGINE_TRAITS;
 export type Engine = { readonly [T in EngineTrait]?: (typeof ENGINE_TRAITS)[T][number] | undefined };
 
 /** Holds when the machine is one of these classes and the engine has one of these traits. What is left out does not matter. */
-export type Applies = { readonly [T in EngineTrait]?: readonly (typeof ENGINE_TRAITS)[T][number][] } & { readonly classes?: readonly string[] };
+export type Applies = { readonly [T in EngineTrait]?: readonly (typeof ENGINE_TRAITS)[T][number][] } & {
+  readonly classes?: readonly string[];
+};
 
 /** How long and how it stood, and what is known of its past. Everything may be left out. */
-export const STORED = ['in-use', 'run-dry', 'run-dry-drained', 'bowl-cleaned', 'stabilised-full', 'alkylate-wet', 'exercised', 'fuel-left'] as const;
+export const STORED = [
+  'in-use',
+  'run-dry',
+  'run-dry-drained',
+  'bowl-cleaned',
+  'stabilised-full',
+  'alkylate-wet',
+  'exercised',
+  'fuel-left',
+] as const;
 export const KEPT = ['indoors', 'shed', 'open'] as const;
 export const FUEL_BLENDS = ['E0', 'E10', 'E15', 'alkylate'] as const;
 export const TRUTHS = ['fogged', 'openedBefore', 'cylinderOiled', 'additiveInFuel', 'plugIsNew'] as const;

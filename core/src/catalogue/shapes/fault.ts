@@ -20,7 +20,12 @@ export interface Fault {
   readonly shows: Readonly<Record<string, Readonly<Record<string, number>>>>;
   /** Lower masks higher: where several could speak to one observation, the lowest rank is heard. */
   readonly rank: number;
-  readonly repair: { readonly says: string; readonly minutes: number; readonly partsCents: number; readonly setUps?: readonly string[] };
+  readonly repair: {
+    readonly says: string;
+    readonly minutes: number;
+    readonly partsCents: number;
+    readonly setUps?: readonly string[];
+  };
   /** Told with this cause, never by itself. */
   readonly consequences?: readonly string[];
   readonly caution?: string;

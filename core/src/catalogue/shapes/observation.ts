@@ -1,7 +1,17 @@
 import type { Applies, Truth } from './engine';
 
 /** A reading is banded into an outcome by the rule of this name. */
-export const READING_KINDS = ['compression', 'leak-down', 'valve-lash', 'battery', 'plug-gap', 'air-gap', 'points-gap', 'points-resistance', 'coil-resistance'] as const;
+export const READING_KINDS = [
+  'compression',
+  'leak-down',
+  'valve-lash',
+  'battery',
+  'plug-gap',
+  'air-gap',
+  'points-gap',
+  'points-resistance',
+  'coil-resistance',
+] as const;
 export type ReadingKind = (typeof READING_KINDS)[number];
 
 /** Words on the button, how often a machine without a fault that speaks to it shows this (judgement), and what it means. */
