@@ -35,13 +35,13 @@ test('a lead waives prep with a reason; a technician can not', { tag: '@phone' }
 test('a prep job is signed off and the unit is fit', { tag: '@phone' }, async ({ page }) => {
   await signIn(page, 'Ivo Tarnwell', '/bench');
   const jobs = (await (await page.request.get('/api/jobs')).json()) as {
-    jobs: { tag: string; kind: string; blocks: string; says: string }[];
+    jobs: { tag: string; kind: string; blocks: string; title: string }[];
   };
   const job = jobs.jobs.find(
     (entry) => entry.kind === 'prep' && jobs.jobs.filter((other) => other.tag === entry.tag).length === 1,
   );
   await page.goto(`/u/${job?.tag}`);
-  await page.getByRole('button', { name: `Sign off: ${job?.says}` }).click();
+  await page.getByRole('button', { name: `Sign off: ${job?.title}` }).click();
   await page.getByRole('dialog').getByRole('button', { name: 'Sign off', exact: true }).click();
   await expect(page.getByText('Fit for hire.')).toBeVisible();
 });

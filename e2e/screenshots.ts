@@ -63,7 +63,7 @@ async function cardOf(page: Page, tag: string): Promise<string> {
 async function proof(page: Page, name: string): Promise<void> {
   const { id } = (await (
     await page.request.post('/api/jobs', {
-      data: { tag: 'GE-04', kind: 'repair', says: 'New brushes', minutes: 40, blocks: 'hold' },
+      data: { tag: 'GE-04', kind: 'repair', title: 'New brushes', minutes: 40, blocks: 'hold' },
     })
   ).json()) as { id: string };
   const ago = new Date(Date.now() - 9 * 60_000).toISOString();

@@ -12,13 +12,13 @@ import { ensureWeb } from './web.mjs';
 ensureModules();
 const postgres = await startThrowAwayPostgres();
 process.on('exit', () => postgres.stop());
-spawnSync(process.execPath, ['--import', 'tsx', '--max-old-space-size=8000', 'src/bench/store.ts'], {
+spawnSync(process.execPath, ['--import', 'tsx', '--max-old-space-size=8000', 'src/benchmarks/store.ts'], {
   cwd: path.join(ROOT, 'server'),
   env: { ...process.env, DATABASE_URL: postgres.urlOf('postgres') },
   stdio: 'inherit',
 });
 
-spawnSync(process.execPath, ['--import', 'tsx', 'src/bench/diagnosis.ts'], {
+spawnSync(process.execPath, ['--import', 'tsx', 'src/benchmarks/diagnosis.ts'], {
   cwd: path.join(ROOT, 'server'),
   stdio: 'inherit',
 });

@@ -3,17 +3,15 @@ import path from 'node:path';
 import { ROOT } from './places.mjs';
 
 /**
- * The id of a class outside the catalogue means that code knows one machine by name where a table should say it.
- * Left out: tests, the demo's scenario and the drawings, which are data by class themselves.
+ * The id of a class or a fault outside the catalogue means that code knows one machine or one trouble by name where a table should say it.
+ * Left out: tests, and the demo's scenario, which is data by class itself.
  */
-const IDS = readdirSync(path.join(ROOT, 'core/src/catalogue/classes'))
-  .filter((file) => file !== 'index.ts')
-  .map(
-    (file) =>
-      readFileSync(path.join(ROOT, 'core/src/catalogue/classes', file), 'utf8').match(/^ {2}id: '([a-z-]+)'/m)?.[1],
-  );
-const LEFT_OUT =
-  /core\/src\/catalogue\/|\.test\.tsx?$|server\/src\/(demo|testing)\/|app\/src\/testing\/|fleet\/silhouettes\.tsx$/;
+const ids = readFileSync(path.join(ROOT, 'core/src/catalogue/ids.ts'), 'utf8');
+const listed = (name) =>
+  [...(ids.match(new RegExp(`${name} = \\[([^\\]]*)\\]`))?.[1] ?? '').matchAll(/'([^']+)'/g)].map((match) => match[1]);
+// A fault whose id is one plain word can not be told from that word.
+const IDS = [...listed('CLASS_IDS'), ...listed('FAULT_IDS').filter((id) => id.includes('-'))];
+const LEFT_OUT = /core\/src\/catalogue\/|\.test\.tsx?$|server\/src\/(demo|testing|benchmarks)\/|app\/src\/testing\//;
 
 const filesUnder = (folder) =>
   readdirSync(folder, { withFileTypes: true }).flatMap((entry) =>
@@ -23,10 +21,9 @@ const stray = ['core/src', 'server/src', 'app/src', 'app/app']
   .flatMap((folder) => filesUnder(path.join(ROOT, folder)))
   .map((file) => path.relative(ROOT, file))
   .filter((file) => /\.tsx?$/.test(file) && !LEFT_OUT.test(file))
-  .flatMap((file) =>
-    IDS.filter((id) => readFileSync(path.join(ROOT, file), 'utf8').includes(`'${id}'`)).map(
-      (id) => `${file} knows ${id}`,
-    ),
-  );
+  .flatMap((file) => {
+    const text = readFileSync(path.join(ROOT, file), 'utf8');
+    return IDS.filter((id) => text.includes(`'${id}'`)).map((id) => `${file} knows ${id}`);
+  });
 for (const line of stray) console.error(line);
-process.exit(IDS.length > 0 && IDS.every(Boolean) && stray.length === 0 ? 0 : 1);
+process.exit(IDS.length > 40 && stray.length === 0 ? 0 : 1);

@@ -1,5 +1,5 @@
 import type { Role } from '@hudrik/core/contracts';
-import type { LiveBench } from './cards/liveBench';
+import type { Instruments } from './cards/instruments';
 import type { Db } from './database/tables';
 import type { Supplier } from './parts/supplier';
 
@@ -15,5 +15,5 @@ export interface Context {
   readonly db: Db;
   readonly now: () => Date;
   readonly supplier: Supplier;
-  readonly bench: LiveBench;
+  readonly instruments: Instruments;
 }

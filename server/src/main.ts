@@ -3,11 +3,11 @@ import { existsSync } from 'node:fs';
 import path from 'node:path';
 import { fileURLToPath } from 'node:url';
 import pino from 'pino';
-import { httpLiveBench } from './cards/liveBench';
+import { httpInstruments } from './cards/instruments';
 import { migrate, openDatabase } from './database/open';
 import { httpApp } from './http/app';
 import { httpSupplier } from './parts/supplier';
-import { readDoor } from './people/sessions';
+import { readSignInOptions } from './people/sessions';
 import { startStandIns } from './standins/start';
 
 /** Composition root: what comes from the environment becomes arguments here and nowhere else. */
@@ -19,7 +19,7 @@ const log = pino({ level: process.env.HUDRIK_LOG ?? 'warn' });
 const db = openDatabase(url);
 await migrate(db);
 
-const people = demo ? (await readDoor({ db }, true)).people.filter((person) => person.demoPin) : [];
+const people = demo ? (await readSignInOptions({ db }, true)).people.filter((person) => person.demoPin) : [];
 const nobodyYet = (await db.selectFrom('person').select('id').limit(1).executeTakeFirst()) === undefined;
 const firstLeadCode = nobodyYet ? randomBytes(12).toString('base64url') : null;
 const built = path.resolve(path.dirname(fileURLToPath(import.meta.url)), '../../app/dist');
@@ -30,9 +30,9 @@ const standIns = await startStandIns({
   now: Date.now,
 });
 const supplier = httpSupplier(process.env.HUDRIK_SUPPLIER_URL ?? standIns.supplierUrl);
-const bench = httpLiveBench(process.env.HUDRIK_BENCH_URL ?? standIns.loadBankUrl);
+const bench = httpInstruments(process.env.HUDRIK_BENCH_URL ?? standIns.loadBankUrl);
 const app = httpApp({
-  context: { db, now: () => new Date(), supplier, bench },
+  context: { db, now: () => new Date(), supplier, instruments: bench },
   installation: { version: process.env.npm_package_version ?? '0.1.0', demo, firstLeadCode },
   log,
   webFolder: existsSync(path.join(built, 'index.html')) ? built : null,

@@ -63,27 +63,33 @@ export function Loading({ what }: { readonly what: string }) {
   );
 }
 
-export function Empty({ says, children }: { readonly says: string; readonly children?: React.ReactNode }) {
+export function Empty({
+  sentence: sentence,
+  children,
+}: {
+  readonly sentence: string;
+  readonly children?: React.ReactNode;
+}) {
   return (
     <View className="items-start gap-3 border border-dashed border-line p-4">
-      <Words tone="ink-soft">{says}</Words>
+      <Words tone="ink-soft">{sentence}</Words>
       {children}
     </View>
   );
 }
 
 interface FailureProps {
-  readonly says: string;
+  readonly sentence: string;
   readonly kept?: string;
   readonly retry?: () => void;
   readonly children?: React.ReactNode;
 }
 
 /** What happened, what was kept, what to do. */
-export function Failure({ says, kept, retry, children }: FailureProps) {
+export function Failure({ sentence, kept, retry, children }: FailureProps) {
   return (
     <View className="gap-3 border-l-[6px] border-held bg-paper p-4" role="alert">
-      <Words face="strong">{says}</Words>
+      <Words face="strong">{sentence}</Words>
       {kept ? <Words>{kept}</Words> : null}
       {children}
       {retry ? <Button label="Try again" onPress={retry} className="self-start" /> : null}
@@ -92,14 +98,14 @@ export function Failure({ says, kept, retry, children }: FailureProps) {
 }
 
 /** What can hurt, where the hand is about to go. */
-export function Caution({ says }: { readonly says: string }) {
+export function Caution({ text }: { readonly text: string }) {
   return (
     <View className="flex-row gap-3 border-2 border-prep bg-paper p-3" role="note">
       <Words face="strong" size={22} tone="prep" aria-hidden>
         !
       </Words>
       <Words size={15} className="flex-1">
-        {says}
+        {text}
       </Words>
     </View>
   );

@@ -31,8 +31,8 @@ export const STEPS = entryOf('steps-laid', {
   edition: 'now',
   from: 'start',
   steps: [
-    { stepId: 's1', key: 'make-safe', says: 'Make it safe', caution: 'moving-parts' },
-    { stepId: 's2', key: 'repair-x', says: 'Clear the jet' },
+    { stepId: 's1', key: 'make-safe', title: 'Make it safe', caution: 'moving-parts' },
+    { stepId: 's2', key: 'repair-x', title: 'Clear the jet' },
   ],
 });
 
@@ -49,7 +49,7 @@ export function cardReply(
       classId: 'generator',
       kind: 'repair',
       work: 'find-fault',
-      says: 'Clear the main jet',
+      title: 'Clear the main jet',
       minutes: 20,
       blocks: 'hold',
       state: 'open',

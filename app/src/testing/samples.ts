@@ -8,7 +8,7 @@ export const jobLine = (more: Partial<JobLine> = {}): JobLine =>
     classId: 'generator',
     kind: 'repair',
     work: 'find-fault',
-    says: 'Clear the main jet',
+    title: 'Clear the main jet',
     minutes: 20,
     blocks: 'hold',
     state: 'waiting',
@@ -45,7 +45,7 @@ export const partLine = (more: Partial<PartLine> = {}): PartLine => ({
   tag: 'GE-07',
   asked: 'TV-1182',
   number: 'TV-1182',
-  says: 'Gasket set',
+  name: 'Gasket set',
   count: 1,
   cents: 790,
   state: 'wanted',
@@ -59,7 +59,7 @@ export const partLine = (more: Partial<PartLine> = {}): PartLine => ({
 
 export const part = (number: string, more: Partial<Part> = {}): Part => ({
   number,
-  says: `Part ${number}`,
+  name: `Part ${number}`,
   cents: 500,
   place: 'Shelf 1',
   kind: 'piece',

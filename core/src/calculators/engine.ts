@@ -18,7 +18,7 @@ export const LEAK_DOWN: Calculator = {
         label: 'Lost',
         value: lost,
         unit: '%',
-        says: lost <= 15 ? 'Good.' : lost <= 40 ? 'Worn: listen where it goes.' : 'Failed.',
+        sentence: lost <= 15 ? 'Good.' : lost <= 40 ? 'Worn: listen where it goes.' : 'Failed.',
       },
     ];
   },
@@ -104,7 +104,7 @@ export const CRANKING_PRESSURE: Calculator = {
         label: 'to',
         value: gauge(FAST),
         unit: 'psi',
-        says: 'Without release, plug and gauge tight. The ratio is the one from where the valve shuts.',
+        sentence: 'Without release, plug and gauge tight. The ratio is the one from where the valve shuts.',
       },
     ];
   },
@@ -131,7 +131,7 @@ export const BATTERY_STATE: Calculator = {
         label: 'Full',
         value: full,
         unit: '%',
-        says: full < 50 ? 'Charge it, then load it: it may not hold.' : full < 80 ? 'Charge it.' : 'Good.',
+        sentence: full < 50 ? 'Charge it, then load it: it may not hold.' : full < 80 ? 'Charge it.' : 'Good.',
       },
     ];
   },

@@ -35,7 +35,7 @@ export const DROOP: Calculator = {
         label: 'Droop',
         value: droop,
         unit: '%',
-        says:
+        sentence:
           droop < 0
             ? 'It rises with load: look at the governor.'
             : reached
@@ -69,7 +69,7 @@ export const NOZZLE_WEAR: Calculator = {
         label: 'More than it should',
         value: wear,
         unit: '%',
-        says: wear > 10 ? 'Worn: a new nozzle.' : wear < -10 ? 'Blocked, or the pump gives less.' : 'Right.',
+        sentence: wear > 10 ? 'Worn: a new nozzle.' : wear < -10 ? 'Blocked, or the pump gives less.' : 'Right.',
       },
       { id: 'expected', label: 'It should let through', value: expected, unit: 'L/min' },
     ];
@@ -215,7 +215,7 @@ export const LOAD_STEPS: Calculator = {
           label: `${share * 100} %`,
           value: (rated * share) / volts,
           unit: 'A',
-          says: `${((rated * share) / 1000).toFixed(2)} kW`,
+          sentence: `${((rated * share) / 1000).toFixed(2)} kW`,
         })),
   formula: 'watts × share ÷ volts',
   source: 'Power of a resistive load, by definition',

@@ -15,7 +15,7 @@ export interface Given {
   readonly value: number;
   readonly unit: string;
   /** What it means, where it means something. */
-  readonly says?: string;
+  readonly sentence?: string;
 }
 
 type Values = Readonly<Record<string, number>>;

@@ -1,4 +1,4 @@
-import { EVERY_PROOF, proofOf } from '../catalogue';
+import { EVERY_PROOF, folderOf } from '../catalogue';
 import {
   cardOf,
   refusalOf,
@@ -15,7 +15,7 @@ let count = 0;
 const entry = <K extends CardKind>(kind: K, facts: CardFacts[K], at = '2030-03-04T09:00:00Z', by = 'Ivo'): CardEntry =>
   ({ id: `e${count++}`, at, by, kind, facts }) as CardEntry;
 const setting = {
-  plan: proofOf('tiller'),
+  plan: folderOf('tiller').proof,
   everyLooks: EVERY_PROOF,
   complaint: { afterMinutes: null, comesAndGoes: false },
   byLook: false,
@@ -36,8 +36,8 @@ const laid = entry('steps-laid', {
   edition: '1',
   from: 'start',
   steps: [
-    { stepId: 's1', key: 'a', says: 'Do A' },
-    { stepId: 's2', key: 'b', says: 'Do B' },
+    { stepId: 's1', key: 'a', title: 'Do A' },
+    { stepId: 's2', key: 'b', title: 'Do B' },
   ],
 });
 const refused = (entries: readonly CardEntry[], fresh: CardEntry, state: JobState = 'open') =>
@@ -59,13 +59,13 @@ describe('a card from its entries', () => {
   });
 
   test('two who write one step at once: the later stands, the other’s words are kept', () => {
-    const one = entry('step-changed', { stepId: 's1', says: 'Do A well', was: 'Do A' });
-    const two = entry('step-changed', { stepId: 's1', says: 'Do A twice', was: 'Do A' }, undefined, 'Maren');
+    const one = entry('step-changed', { stepId: 's1', title: 'Do A well', was: 'Do A' });
+    const two = entry('step-changed', { stepId: 's1', title: 'Do A twice', was: 'Do A' }, undefined, 'Maren');
     expect(cardOf([laid, one, two]).steps[0]).toMatchObject({
-      says: 'Do A twice',
-      otherWords: [{ says: 'Do A well' }],
+      title: 'Do A twice',
+      otherWords: [{ title: 'Do A well' }],
     });
-    const seen = entry('step-changed', { stepId: 's1', says: 'Do A twice', was: 'Do A well' });
+    const seen = entry('step-changed', { stepId: 's1', title: 'Do A twice', was: 'Do A well' });
     expect(cardOf([laid, one, seen]).steps[0]?.otherWords).toEqual([]);
   });
 
@@ -73,7 +73,7 @@ describe('a card from its entries', () => {
     const card = cardOf([
       laid,
       laid,
-      entry('steps-laid', { edition: '2', from: 'causes', steps: [{ stepId: 's3', key: 'c', says: 'Do C' }] }),
+      entry('steps-laid', { edition: '2', from: 'causes', steps: [{ stepId: 's3', key: 'c', title: 'Do C' }] }),
     ]);
     expect([card.steps.map((step) => step.stepId), card.edition]).toEqual([['s1', 's2', 's3'], '2']);
   });
@@ -173,14 +173,14 @@ test('states: work opens a waiting card, a wait puts it aside, a proof ends it o
 test('its worked example: two causes behind the bowl take it off once, readings stand before and after', () => {
   const cause = (id: string) => ({
     id,
-    repairSays: `Mend ${id}`,
+    repairTitle: `Mend ${id}`,
     caution: undefined,
-    setUps: [{ id: 'bowl-off', words: 'Bowl off', teardown: 'carburettor-off' }],
+    setUps: [{ id: 'bowl-off', words: 'Bowl off', teardown: 'carburettor-off' as const }],
     reading: 'compression' as const,
-    clock: 'drip-test',
+    clock: 'drip-test' as const,
   });
   const steps = stepsFor({
-    kind: [{ key: 'safe', says: 'Make it safe' }],
+    kind: [{ key: 'safe', title: 'Make it safe' }],
     work: null,
     causes: [cause('x'), cause('y')],
   });

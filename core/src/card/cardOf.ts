@@ -9,7 +9,7 @@ export interface CardStep extends Omit<LaidStep, 'key'> {
   /** Why it was dropped. */
   readonly why: string | null;
   /** Where two people wrote at once: what the other wrote, which does not stand. */
-  readonly otherWords: readonly { readonly says: string; readonly by: string | null }[];
+  readonly otherWords: readonly { readonly title: string; readonly by: string | null }[];
 }
 
 export interface CardClock {
@@ -115,11 +115,11 @@ function stepAfter(step: CardStep, entry: CardEntry): CardStep {
     case 'step-changed':
       return {
         ...step,
-        says: entry.facts.says,
+        title: entry.facts.title,
         otherWords:
-          entry.facts.was === step.says || entry.facts.says === step.says
+          entry.facts.was === step.title || entry.facts.title === step.title
             ? []
-            : [...step.otherWords, { says: step.says, by: step.by }],
+            : [...step.otherWords, { title: step.title, by: step.by }],
       };
     default:
       return step;

@@ -4,9 +4,9 @@ import type { Mark, OffFacts } from '../teardown';
 export interface CardFacts {
   /** Laid by the template, or by the causes confirmed. Made by the server only. */
   readonly 'steps-laid': { readonly edition: string; readonly from: string; readonly steps: readonly LaidStep[] };
-  readonly 'step-added': { readonly stepId: string; readonly says: string };
+  readonly 'step-added': { readonly stepId: string; readonly title: string };
   /** `was`: what stood there when the person began to write. */
-  readonly 'step-changed': { readonly stepId: string; readonly says: string; readonly was: string };
+  readonly 'step-changed': { readonly stepId: string; readonly title: string; readonly was: string };
   readonly 'step-done': { readonly stepId: string };
   readonly 'step-undone': { readonly stepId: string };
   readonly 'step-dropped': { readonly stepId: string; readonly why: string };
@@ -63,7 +63,7 @@ export interface LaidStep {
   readonly stepId: string;
   /** Of its template; the same in every edition. */
   readonly key: string;
-  readonly says: string;
+  readonly title: string;
   readonly caution?: string | undefined;
   readonly clock?: string | undefined;
   readonly reading?: string | undefined;

@@ -10,4 +10,4 @@ export {
 export type { CardEntry, CardEntryOf, CardFacts, CardKind, LaidStep, NewCardEntry, ThingFacts } from './entry';
 export { refusalOf, type CardRefusal } from './refusalOf';
 export { stepsFor, type StepSources } from './stepsFor';
-export { JOB_STATES, STANDING_STATES, stateAfter, type JobState } from './stateAfter';
+export { JOB_STATES, OPEN_JOB_STATES as STANDING_STATES, stateAfter, type JobState } from './stateAfter';

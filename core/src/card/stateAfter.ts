@@ -14,7 +14,7 @@ export const JOB_STATES = [
 export type JobState = (typeof JOB_STATES)[number];
 
 /** The states of a job that is not ended. */
-export const STANDING_STATES = JOB_STATES.filter((state) => state !== 'done' && state !== 'dropped');
+export const OPEN_JOB_STATES = JOB_STATES.filter((state) => state !== 'done' && state !== 'dropped');
 
 /**
  * A job's state after an entry on its card. Work on a waiting card opens it; a card in proof stays there until it is proved or taken back.

@@ -9,11 +9,15 @@ export interface StepSources {
 
 export interface CauseSource {
   readonly id: string;
-  readonly repairSays: string;
-  readonly caution?: string | undefined;
-  readonly setUps: readonly { readonly id: string; readonly words: string; readonly teardown: string | undefined }[];
+  readonly repairTitle: string;
+  readonly caution?: StepTemplate['caution'];
+  readonly setUps: readonly {
+    readonly id: string;
+    readonly words: string;
+    readonly teardown: StepTemplate['teardown'];
+  }[];
   readonly reading: StepTemplate['reading'];
-  readonly clock: string | undefined;
+  readonly clock: StepTemplate['clock'];
 }
 
 /**
@@ -26,12 +30,12 @@ export function stepsFor({ kind, work, causes }: StepSources): StepTemplate[] {
   for (const step of work ?? kind) add(step);
   for (const cause of causes)
     for (const { id, words, teardown } of cause.setUps)
-      add({ key: `off-${id}`, says: words, ...(teardown ? { teardown } : {}) });
-  for (const { id, repairSays, caution, reading, clock } of causes) {
-    if (reading) add({ key: `before-${reading}`, says: 'Reading before', reading });
-    add({ key: `repair-${id}`, says: repairSays, ...(caution ? { caution } : {}) });
-    if (clock) add({ key: `clock-${clock}`, says: 'Then wait, and look', clock });
+      add({ key: `off-${id}`, title: words, ...(teardown ? { teardown } : {}) });
+  for (const { id, repairTitle, caution, reading, clock } of causes) {
+    if (reading) add({ key: `before-${reading}`, title: 'Reading before', reading });
+    add({ key: `repair-${id}`, title: repairTitle, ...(caution ? { caution } : {}) });
+    if (clock) add({ key: `clock-${clock}`, title: 'Then wait, and look', clock });
   }
-  for (const { reading } of causes) if (reading) add({ key: `after-${reading}`, says: 'Reading after', reading });
+  for (const { reading } of causes) if (reading) add({ key: `after-${reading}`, title: 'Reading after', reading });
   return [...steps.values()];
 }

@@ -1,44 +1,50 @@
-import { CLASSES } from './classes';
+import { CLASS_FOLDERS } from './classes';
 import { COMPLAINTS, ENDED } from './complaints';
-import { RULES_EDITION } from './edition';
 import { DERIVED_FINDINGS } from './findings';
-import { OBSERVATION_IDS, OBSERVATIONS, type ObservationId } from './observations';
-import type { Check, Complaint, MachineClass, ReadingKind } from './shapes';
+import { CLASS_IDS, EDITIONS, OUTCOMES } from './ids';
+import { OBSERVATIONS } from './observations';
+import type {
+  Check,
+  ClassFolder,
+  ClassId,
+  Complaint,
+  MachineClass,
+  ObservationId,
+  ProofPlan,
+  ReadingKind,
+} from './shapes';
 
+export * from './ids';
 export * from './shapes';
-export * from './bench';
-export { CAUTIONS, type CautionId } from './cautions';
+export * from './workshop';
+export { CAUTIONS } from './cautions';
+export { CLASS_TAGS } from './classTags';
 export { FIND_FAULT } from './checklists/findFault';
-export { CLASSES } from './classes';
 export { COMPLAINTS, ENDED } from './complaints';
-export { RULES_EDITION } from './edition';
 export { DERIVED_FINDINGS } from './findings';
 export { MISLEADING, STANDSTILLS, TELLS_PAST } from './warnings';
 export { READING_LIMITS } from './limits';
 export { FAULT_KNOWLEDGE, TRAIT_SHARES } from './diagnosis';
-export { CONSEQUENCES_OF_FAULTS, FAULT_IDS, FAULTS, isFaultId, NOTHING_WRONG, SCHOOLS, type FaultId } from './faults';
-export {
-  isObservationId,
-  OBSERVATION_IDS,
-  OBSERVATIONS,
-  SAME_FACTS,
-  SET_UPS,
-  TOOLS,
-  type ObservationId,
-  type ToolId,
-} from './observations';
+export { CONSEQUENCES_OF_FAULTS, FAULTS, isFaultId, NOTHING_WRONG, SCHOOLS } from './faults';
+export { isObservationId, OBSERVATIONS, SAME_FACTS, SET_UPS, TOOLS } from './observations';
 
-export type ClassId = (typeof CLASSES)[number]['id'];
-export const CLASS_IDS: readonly ClassId[] = CLASSES.map((entry) => entry.id);
+export const OBSERVATION_IDS = Object.keys(OUTCOMES).filter((id): id is ObservationId => Object.hasOwn(OUTCOMES, id));
+export const CLASSES: readonly MachineClass[] = CLASS_FOLDERS.map((folder) => folder.machineClass);
+export const PROOFS: readonly ProofPlan[] = CLASS_FOLDERS.map((folder) => folder.proof);
 
-const CLASS_BY_ID = new Map<string, MachineClass>(CLASSES.map((entry) => [entry.id, entry]));
+const FOLDER_BY_ID = new Map<string, ClassFolder>(CLASS_FOLDERS.map((folder) => [folder.machineClass.id, folder]));
 
-/** The class with this id. Throws for an id that is none: ids are checked where they come in. */
-export function classOf(id: string): MachineClass {
-  const found = CLASS_BY_ID.get(id);
+/** All that a class brings. Throws for an id that is none: ids are checked where they come in. */
+export function folderOf(id: string): ClassFolder {
+  const found = FOLDER_BY_ID.get(id);
   if (found === undefined) throw new Error(`No such class: ${id}`);
   return found;
 }
+
+/** The class with this id. Throws for an id that is none. */
+export const classOf = (id: string): MachineClass => folderOf(id).machineClass;
+
+export const isClassId = (text: string): text is ClassId => CLASS_IDS.some((id) => id === text);
 
 export const checksOf = (machineClass: MachineClass): readonly Check[] =>
   machineClass.stations.flatMap((station) => station.checks);
@@ -49,14 +55,19 @@ export const complaintsOf = (machineClass: MachineClass): readonly Complaint[] =
 
 /** Everything that a check-in of this class is judged by, in the present edition. */
 export const rulesOf = (machineClass: MachineClass) => ({
-  edition: RULES_EDITION,
+  edition: EDITIONS.rules,
   machineClass,
   complaints: [...complaintsOf(machineClass), ...ENDED],
   derived: DERIVED_FINDINGS,
 });
 
 /** The check that takes a reading of a kind. */
-export const observationOfReading = (kind: ReadingKind): ObservationId =>
-  OBSERVATION_IDS.find((id) => OBSERVATIONS[id].reading === kind) as ObservationId;
+export function observationOfReading(kind: ReadingKind): ObservationId {
+  const found = OBSERVATION_IDS.find((id) => OBSERVATIONS[id].reading === kind);
+  if (found === undefined) throw new Error(`No check takes the reading ${kind}`);
+  return found;
+}
 
-export const isClassId = (text: string): text is ClassId => CLASS_BY_ID.has(text);
+/** An entry of a table by an id that may be none: what comes from outside is looked up by this. */
+export const entryOf = <T>(table: Readonly<Record<string, T>>, id: string): T | undefined =>
+  Object.hasOwn(table, id) ? table[id] : undefined;

@@ -46,8 +46,8 @@ const PROOF_READING_IDS = [...new Set(PROOFS.flatMap((plan) => plan.readings.map
 
 /** The facts of each kind of entry that a device may send. Each is checked by its kind; what is not named is refused. */
 const SENT: { readonly [K in Exclude<CardKind, 'steps-laid'>]: ObjectSchema<never> } = {
-  'step-added': object({ ...step, says: name.required() }),
-  'step-changed': object({ ...step, says: name.required(), was: string().max(300).defined() }),
+  'step-added': object({ ...step, title: name.required() }),
+  'step-changed': object({ ...step, title: name.required(), was: string().max(300).defined() }),
   'step-done': object(step),
   'step-undone': object(step),
   'step-dropped': object({ ...step, why: words.min(2).required() }),
@@ -134,7 +134,7 @@ export const partLine = object({
   tag: string().required(),
   asked: string().required(),
   number: string().required(),
-  says: string().required(),
+  name: string().required(),
   count: number().required(),
   cents: number().required(),
   state: string().oneOf(PART_STATES).required(),
@@ -148,7 +148,7 @@ export type PartLine = InferType<typeof partLine>;
 
 const comeback = object({
   jobId: string().required(),
-  says: string().required(),
+  title: string().required(),
   closedAt: string().required(),
   days: number().required(),
   hours: number().nullable().defined(),
@@ -199,7 +199,7 @@ export const clock = object({
   jobId: string().required(),
   tag: string().required(),
   clock: string().required(),
-  says: string().required(),
+  name: string().required(),
   startedAt: string().required(),
   endsAt: string().required(),
   by: string().nullable().defined(),

@@ -29,7 +29,7 @@ export const origin = object({ kind: string().required(), id: string().required(
 export const reason = object({
   origin: origin.required(),
   consequence: consequence.required(),
-  says: string().required(),
+  sentence: string().required(),
   caution: string().optional(),
 });
 

@@ -46,7 +46,7 @@ export const jobLine = object({
   classId: classId.required(),
   kind: jobKind.required(),
   work: string().required(),
-  says: string().required(),
+  title: string().required(),
   minutes: number().required(),
   blocks: string().oneOf(['hold', 'prep', 'none']).required(),
   state: string().oneOf(JOB_STATES).required(),
@@ -167,7 +167,7 @@ export const jobs = object({ jobs: array(jobLine.required()).required() });
 export const newJob = object({
   tag: tag.required(),
   kind: jobKind.required(),
-  says: name.required(),
+  title: name.required(),
   minutes: number().integer().min(1).max(2000).default(30),
   blocks: string().oneOf(['hold', 'prep', 'none']).default('prep'),
 });

@@ -29,4 +29,4 @@ export {
   type UnitPage,
   type UnitsReply,
 } from './fleet';
-export { newPerson, type Door, type Person } from './people';
+export { newPerson, type SignInOptions as Door, type Person } from './people';

@@ -63,7 +63,7 @@ export const newCheckIn = object({
   fuelTap: string().oneOf(['was-shut', 'shut-now', 'none']).required(),
   ended: string().oneOf(['well', 'ended-badly', 'ended-dead', 'not-told']).required(),
   missing: array(kitCount.required()).default([]),
-  told: array(string().required()).default([]),
+  complaintIds: array(string().required()).default([]),
   remarks: words.default(''),
   answers: array(answer.required()).required(),
   stations: array(
@@ -81,7 +81,7 @@ const missingKit = object({
 const raisedJob = object({
   kind: jobKind.required(),
   work: string().required(),
-  says: string().required(),
+  title: string().required(),
   minutes: number().required(),
   blocks: string().oneOf(['hold', 'prep', 'none']).required(),
   origins: array(origin.required()).required(),

@@ -10,7 +10,7 @@ const count = number().integer().min(1).max(500);
 
 export const part = object({
   number: string().required(),
-  says: string().required(),
+  name: string().required(),
   cents: number().required(),
   place: string().defined(),
   kind: string().oneOf(['piece', 'kit']).required(),
@@ -21,7 +21,7 @@ export const part = object({
   pieces: array(
     object({
       number: string().required(),
-      says: string().required(),
+      name: string().required(),
       count: number().required(),
       cents: number().required(),
     }).required(),
@@ -42,7 +42,7 @@ export const parts = object({
 export type PartsReply = InferType<typeof parts>;
 export const newPart = object({
   number: partNumber.required(),
-  says: name.required(),
+  name: name.required(),
   cents: number().integer().min(0).max(10_000_000).required(),
   place: string().trim().max(40).default(''),
   count: number().integer().min(0).max(10_000).default(0),
@@ -80,7 +80,7 @@ export const quote = object({
   asked: string().required(),
   number: string().required(),
   through: array(string().required()).required(),
-  says: string().nullable().defined(),
+  name: string().nullable().defined(),
   obtainable: boolean().required(),
   cents: number().nullable().defined(),
   leadDays: number().nullable().defined(),
@@ -91,7 +91,7 @@ export type Quote = InferType<typeof quote>;
 export const EXCHANGE_STATES = ['as-taken', 'cleaned', 'proven', 'fitted', 'scrapped'] as const;
 export const exchangePart = object({
   id: string().required(),
-  says: string().required(),
+  name: string().required(),
   number: string().nullable().defined(),
   state: string().oneOf(EXCHANGE_STATES).required(),
   origin: string().required(),
@@ -102,7 +102,7 @@ export const exchangeParts = object({ parts: array(exchangePart.required()).requ
 export type ExchangePart = InferType<typeof exchangePart>;
 export const newExchangePart = object({
   id: id.required(),
-  says: name.required(),
+  name: name.required(),
   number: partNumber.nullable().default(null),
   jobId: string().required(),
   place: string().trim().max(40).default(''),

@@ -14,7 +14,7 @@ export const person = object({
 });
 export type Person = InferType<typeof person>;
 
-export const door = object({
+export const signInOptions = object({
   yard: string().required(),
   demo: boolean().required(),
   wantsFirstLead: boolean().required(),
@@ -28,7 +28,7 @@ export const door = object({
     }).required(),
   ).required(),
 });
-export type Door = InferType<typeof door>;
+export type SignInOptions = InferType<typeof signInOptions>;
 export const signIn = object({ personId: number().integer().required(), pin: pin.required() });
 export const firstLead = object({ code: string().required(), name: name.required(), pin: pin.required() });
 export const newPerson = object({ name: name.required(), role: role.required(), pin: pin.required() });

@@ -3,7 +3,7 @@ export type Role = (typeof ROLES)[number];
 
 /** Who may do what: named sets, so that a route says why it is open to whom. */
 export const ANYONE_SIGNED_IN: readonly Role[] = [...ROLES];
-export const BENCH: readonly Role[] = ['apprentice', 'technician', 'lead'];
+export const WORKS_ON_UNITS: readonly Role[] = ['apprentice', 'technician', 'lead'];
 export const SIGNS_OFF: readonly Role[] = ['technician', 'lead'];
 export const HANDS_OUT: readonly Role[] = ['technician', 'lead', 'counter'];
 export const DESK: readonly Role[] = ['lead', 'counter'];

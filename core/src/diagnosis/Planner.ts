@@ -1,4 +1,4 @@
-import { likelihoodsOf, type Culprits } from './culprits';
+import { likelihoodsOf, type ExplainingSets } from './explainingSets';
 import type { CompiledObservation, Model } from './compileModel';
 import type { Price, Prices } from './Prices';
 
@@ -31,7 +31,7 @@ interface Candidate {
  * last of them is reached. Nothing wrong is one of them: one try.
  */
 export class Planner {
-  private readonly culprits: Culprits;
+  private readonly explaining: ExplainingSets;
   private readonly model: Model;
   private readonly prices: Prices;
   private readonly n: number;
@@ -41,16 +41,16 @@ export class Planner {
   private readonly order: Int16Array;
   private readonly scratch: Float64Array;
 
-  constructor(model: Model, prices: Prices, culprits: Culprits) {
+  constructor(model: Model, prices: Prices, explaining: ExplainingSets) {
     this.model = model;
     this.prices = prices;
-    this.culprits = culprits;
-    const n = (this.n = culprits.faults.length);
+    this.explaining = explaining;
+    const n = (this.n = explaining.faults.length);
     this.by = new Float64Array(n + 1);
     this.ratio = new Float64Array(n + 1);
     this.reached = new Float64Array(n + 1);
     this.order = Int16Array.from({ length: n + 1 }, (_, f) => f);
-    this.scratch = new Float64Array(culprits.count);
+    this.scratch = new Float64Array(explaining.count);
   }
 
   /** Prices of the culprits alone. */
@@ -59,7 +59,7 @@ export class Planner {
     const pick = (from: Float64Array): Float64Array =>
       Float64Array.from(
         { length: this.n + 1 },
-        (_, at) => from[this.culprits.faults[at] ?? this.model.faultIds.length] as number,
+        (_, at) => from[this.explaining.faults[at] ?? this.model.faultIds.length] as number,
       );
     return { pass: pick(whole.pass), then: pick(whole.then) };
   }
@@ -68,7 +68,7 @@ export class Planner {
   private plan(weight: Float64Array, { pass }: Price, first: number): void {
     const n = this.n;
     const by = this.by;
-    const { a: as, b: bs, c: cs, count } = this.culprits;
+    const { a: as, b: bs, c: cs, count } = this.explaining;
     by.fill(0);
     for (let k = 0; k < count; k++) {
       const w = weight[k] as number;
@@ -90,11 +90,11 @@ export class Planner {
   }
 
   /** Expected minutes to the end by the plan alone. The weights need not add up to one: then it is that share of the expectation. */
-  expectedCost(weight = this.culprits.weight, price = this.price(), first = -1): number {
+  expectedCost(weight = this.explaining.weight, price = this.price(), first = -1): number {
     this.plan(weight, price, first);
     const n = this.n;
     const reached = this.reached;
-    const { a: as, b: bs, c: cs, count } = this.culprits;
+    const { a: as, b: bs, c: cs, count } = this.explaining;
     let sum = 0;
     for (let k = 0; k < count; k++) {
       const b = bs[k] as number;
@@ -122,17 +122,17 @@ export class Planner {
 
   /** Every check still open and every likely repair, most worth first; checks without their tool last. */
   steps(open: readonly CompiledObservation[]): Step[] {
-    const { weight } = this.culprits;
+    const { weight } = this.explaining;
     const price = this.price();
     const now = this.expectedCost(weight, price);
     const by = this.by.slice();
-    const planned = this.culprits.faults[this.order[0] as number];
+    const planned = this.explaining.faults[this.order[0] as number];
     const look = planned === undefined ? null : this.prices.lookFor(planned);
     const repairs = this.likely().map((f) => this.repairStep(price, f, now));
     const candidates = open.map((observation) => ({
       observation,
       minutes: this.prices.checkMinutes(observation.id),
-      likelihoods: this.bears(observation, by) ? likelihoodsOf(this.culprits, observation) : [],
+      likelihoods: this.bears(observation, by) ? likelihoodsOf(this.explaining, observation) : [],
     }));
     const savings = new Map(
       candidates.map(({ observation, minutes, likelihoods }) => [
@@ -184,7 +184,7 @@ export class Planner {
         price: this.price([...own, second.observation.id]),
       }));
     return first.likelihoods.reduce((sum, likelihood) => {
-      const after = this.times(this.culprits.weight, likelihood, new Float64Array(likelihood.length));
+      const after = this.times(this.explaining.weight, likelihood, new Float64Array(likelihood.length));
       const mass = after.reduce((total, w) => total + w, 0);
       const best = pairs.reduce(
         (least, { second, minutes, price }) =>
@@ -198,7 +198,7 @@ export class Planner {
   /** Whether a culprit that speaks to it is likely enough to matter. */
   private bears(observation: CompiledObservation, by: Float64Array): boolean {
     return (
-      this.culprits.faults.reduce(
+      this.explaining.faults.reduce(
         (sum, fault, f) => sum + (by[f] as number) * (1 - (observation.silent[fault] as number)),
         0,
       ) >= BEARS
@@ -207,11 +207,11 @@ export class Planner {
 
   /** A repair at once, before all else: what it costs whole, against the plan. */
   private repairStep(price: Price, f: number, now: number): Step {
-    const fault = this.culprits.faults[f] as number;
+    const fault = this.explaining.faults[f] as number;
     const id = this.model.faultIds[fault] as string;
     const at = { pass: price.pass.slice(), then: price.then.slice() };
     for (const other of this.prices.sameRepair(fault)) {
-      const place = this.culprits.faults.indexOf(other);
+      const place = this.explaining.faults.indexOf(other);
       if (place < 0) continue;
       at.pass[place] = other === fault ? this.prices.repairCost(id) : NOTHING_MORE;
       at.then[place] = 0;
@@ -220,7 +220,7 @@ export class Planner {
       kind: 'repair',
       id,
       minutes: this.prices.repairMinutes(id),
-      expectedSaving: now - this.expectedCost(this.culprits.weight, at, f),
+      expectedSaving: now - this.expectedCost(this.explaining.weight, at, f),
       toolsMissing: [],
     };
   }
@@ -228,7 +228,7 @@ export class Planner {
   /** After a plan: the faults worth a repair, by p/c, each repair once. */
   private likely(): number[] {
     const by = this.by;
-    const { faults } = this.culprits;
+    const { faults } = this.explaining;
     const likeliest = (f: number): boolean =>
       this.prices
         .sameRepair(faults[f] as number)

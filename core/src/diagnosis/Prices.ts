@@ -3,7 +3,7 @@ import { checkMinutes, repairMinutes } from './effort';
 
 /** What a minute and a try cost. */
 export interface Costs {
-  /** Bench rate, to turn parts into minutes. */
+  /** Workplace rate, to turn parts into minutes. */
   readonly centsPerMinute: number;
   /** Minutes to try it after each repair. */
   readonly minutesToTry: number;
@@ -12,7 +12,7 @@ export interface Costs {
 export const COSTS: Costs = { centsPerMinute: 130, minutesToTry: 5 };
 
 /** What the person has, and what is off already. */
-export interface Bench {
+export interface Workplace {
   readonly setUpsDone: ReadonlySet<string>;
   /** Null: every tool is at hand. */
   readonly toolsAtHand: ReadonlySet<string> | null;
@@ -63,11 +63,11 @@ function standingOf(model: Model, knowledge: Knowledge): Standing {
         ...(settlers[f] as string[]).flatMap((look) => knowledge.observations[look]?.setUps ?? []),
       ]),
   );
-  const says = model.faultIds.map((id) => knowledge.faults[id]?.repair.says);
+  const repairTitles = model.faultIds.map((id) => knowledge.faults[id]?.repair.title);
   const standing = {
     settlers,
     wants,
-    sameRepair: says.map((own) => says.flatMap((other, f) => (other === own ? [f] : []))),
+    sameRepair: repairTitles.map((own) => repairTitles.flatMap((other, f) => (other === own ? [f] : []))),
   };
   standings.set(model, standing);
   return standing;
@@ -88,16 +88,16 @@ export interface Looked {
 export class Prices {
   private readonly model: Model;
   private readonly knowledge: Knowledge;
-  private readonly bench: Bench;
+  private readonly workplace: Workplace;
   private readonly looked: Looked;
   private readonly costs: Costs;
   private readonly standing: Standing;
   private readonly base: Price;
 
-  constructor(model: Model, knowledge: Knowledge, bench: Bench, looked: Looked, costs: Costs) {
+  constructor(model: Model, knowledge: Knowledge, workplace: Workplace, looked: Looked, costs: Costs) {
     this.model = model;
     this.knowledge = knowledge;
-    this.bench = bench;
+    this.workplace = workplace;
     this.looked = looked;
     this.costs = costs;
     this.standing = standingOf(model, knowledge);
@@ -110,7 +110,7 @@ export class Prices {
   }
 
   toolsMissing(id: string): string[] {
-    const { toolsAtHand } = this.bench;
+    const { toolsAtHand } = this.workplace;
     return toolsAtHand === null
       ? []
       : (this.knowledge.observations[id]?.tools ?? []).filter((tool) => !toolsAtHand.has(tool));
@@ -122,11 +122,11 @@ export class Prices {
   }
 
   repairMinutes(id: string): number {
-    return repairMinutes(this.knowledge, id, this.bench.setUpsDone);
+    return repairMinutes(this.knowledge, id, this.workplace.setUpsDone);
   }
 
   /** Repair whole: minutes, parts and the try after it, as minutes. */
-  repairCost(id: string, done: ReadonlySet<string> = this.bench.setUpsDone): number {
+  repairCost(id: string, done: ReadonlySet<string> = this.workplace.setUpsDone): number {
     return (
       repairMinutes(this.knowledge, id, done) +
       (this.knowledge.faults[id]?.repair.partsCents ?? 0) / this.costs.centsPerMinute +
@@ -136,8 +136,11 @@ export class Prices {
 
   private doneAfter(after: readonly string[]): ReadonlySet<string> {
     return after.length === 0
-      ? this.bench.setUpsDone
-      : new Set([...this.bench.setUpsDone, ...after.flatMap((id) => this.knowledge.observations[id]?.setUps ?? [])]);
+      ? this.workplace.setUpsDone
+      : new Set([
+          ...this.workplace.setUpsDone,
+          ...after.flatMap((id) => this.knowledge.observations[id]?.setUps ?? []),
+        ]);
   }
 
   private canLook(id: string): boolean {
@@ -157,7 +160,7 @@ export class Prices {
   price(after: readonly string[] = []): Price {
     if (after.length === 0) return this.base;
     const done = this.doneAfter(after);
-    const fresh = [...done].filter((id) => !this.bench.setUpsDone.has(id));
+    const fresh = [...done].filter((id) => !this.workplace.setUpsDone.has(id));
     const price = { pass: this.base.pass.slice(), then: this.base.then.slice() };
     for (let f = 0; f < this.model.faultIds.length; f++)
       if (this.isTouched(f, after, fresh)) this.set(price, f, done, after);
@@ -174,7 +177,7 @@ export class Prices {
   private priceAll(): Price {
     const n = this.model.faultIds.length;
     const price = { pass: new Float64Array(n + 1), then: new Float64Array(n + 1) };
-    for (let f = 0; f < n; f++) this.set(price, f, this.bench.setUpsDone, []);
+    for (let f = 0; f < n; f++) this.set(price, f, this.workplace.setUpsDone, []);
     price.pass[n] = this.costs.minutesToTry;
     return price;
   }

@@ -1,6 +1,6 @@
 import { infer } from 'bayesjs';
 import fc from 'fast-check';
-import { FAULT_KNOWLEDGE, FAULTS, type Fault, type Observation } from '../catalogue';
+import { FAULT_KNOWLEDGE, FAULTS, type Fault, type AnyObservation } from '../catalogue';
 import { Finding, type Knowledge } from './index';
 
 /**
@@ -23,16 +23,16 @@ function knowledgeOf({ odds, healthy, speaks }: Small): Knowledge {
   const faults = odds.map((_, f): [string, Fault] => [
     name(f),
     {
-      says: '',
+      name: '',
       lane: 'fuel',
       family: '',
       perThousand: (1000 * (odds[f] as number)) / (1 + (odds[f] as number)),
       rank: f,
       shows: Object.fromEntries(healthy.map((__, o) => [look(o), { bad: speaks[f]?.[o] as number }])),
-      repair: { says: '', minutes: 1, partsCents: 0 },
+      repair: { title: '', minutes: 1, partsCents: 0 },
     },
   ]);
-  const observations = healthy.map((h, o): [string, Observation] => [
+  const observations = healthy.map((h, o): [string, AnyObservation] => [
     look(o),
     { words: '', kind: 'look', minutes: 1, how: '', outcomes: { good: ['', h, ''], bad: ['', 1 - h, ''] } },
   ]);

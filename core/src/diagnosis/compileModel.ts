@@ -1,10 +1,19 @@
-import type { Fault, Misleading, Observation, Past, SameFact, SetUp, Standstill, TellsPast } from '../catalogue/shapes';
+import type {
+  AnyFault,
+  AnyObservation,
+  Misleading,
+  Past,
+  SameFact,
+  SetUp,
+  Standstill,
+  TellsPast,
+} from '../catalogue/shapes';
 import { shareOf, strainsOf, type Machine, type TraitShares } from './machine';
 
 /** What is known of faults and checks: the catalogue's data, handed in. */
 export interface Knowledge {
-  readonly faults: Readonly<Record<string, Fault>>;
-  readonly observations: Readonly<Record<string, Observation>>;
+  readonly faults: Readonly<Record<string, AnyFault>>;
+  readonly observations: Readonly<Record<string, AnyObservation>>;
   readonly setUps: Readonly<Record<string, SetUp>>;
   readonly sameFacts: readonly SameFact[];
   readonly traitShares: TraitShares;
@@ -71,7 +80,7 @@ export function compileModel(
 }
 
 function priorOdds(
-  fault: Fault,
+  fault: AnyFault,
   share: number,
   classId: string | undefined,
   strains: Readonly<Record<string, number>>,
@@ -89,8 +98,8 @@ function priorOdds(
 
 function compileObservation(
   id: string,
-  observation: Observation,
-  faults: readonly Fault[],
+  observation: AnyObservation,
+  faults: readonly AnyFault[],
   machine: Machine,
   shares: TraitShares,
 ): CompiledObservation {
@@ -100,10 +109,10 @@ function compileObservation(
   faults.forEach((fault, f) => {
     const parts = fault.shows[id];
     if (parts === undefined) return;
-    const total = Object.values(parts).reduce((sum, part) => sum + part, 0);
+    const total = Object.values(parts).reduce<number>((sum, part) => sum + (part ?? 0), 0);
     const scale = Math.min(1, SUREST / total);
     for (const [outcome, part] of Object.entries(parts))
-      (shows[outcomes.indexOf(outcome)] as Float64Array)[f] = part * scale;
+      (shows[outcomes.indexOf(outcome)] as Float64Array)[f] = (part ?? 0) * scale;
     silent[f] = 1 - total * scale;
   });
   return {
@@ -117,7 +126,7 @@ function compileObservation(
 }
 
 /** What a machine shows in which nothing speaks: the healthy shares, mixed with the innocent reasons of its past. */
-function healthyOf(observation: Observation, past: Past): Float64Array {
+function healthyOf(observation: AnyObservation, past: Past): Float64Array {
   const entries = Object.entries(observation.outcomes);
   const innocent = (observation.innocent ?? []).filter((reason) => past[reason.while]);
   const mixed = innocent.reduce((sum, reason) => sum + reason.share, 0);

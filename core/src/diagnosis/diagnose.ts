@@ -2,9 +2,9 @@ import type { Lane } from '../catalogue/shapes';
 import { LANES } from '../catalogue/shapes';
 import type { Sets } from './Belief';
 import type { CompiledObservation } from './compileModel';
-import { culpritsOf } from './culprits';
+import { explainingSetsOf } from './explainingSets';
 import { Planner, type Step } from './Planner';
-import { COSTS, Prices, type Bench, type Costs } from './Prices';
+import { COSTS, Prices, type Workplace, type Costs } from './Prices';
 import type { Finding, Showing } from './Finding';
 
 /** The empty set is reported among the suspects under this id. */
@@ -57,10 +57,10 @@ const SHOWN_SUSPECTS = 12;
 
 /**
  * Suspects, sets, lanes, evidence and the steps worth making, of one finding.
- * In: the finding, the bench, costs. Out: see Diagnosis; probabilities from 0 to 1, minutes. Source: model C of the docs, Pearl 1988,
+ * In: the finding, the workplace, costs. Out: see Diagnosis; probabilities from 0 to 1, minutes. Source: model C of the docs, Pearl 1988,
  * Heckerman et al. 1995.
  */
-export function diagnose(finding: Finding, bench: Bench, costs: Costs = COSTS): Diagnosis {
+export function diagnose(finding: Finding, workplace: Workplace, costs: Costs = COSTS): Diagnosis {
   const { model, belief } = finding;
   const by = belief.marginals();
   const suspects = [
@@ -72,11 +72,11 @@ export function diagnose(finding: Finding, bench: Bench, costs: Costs = COSTS): 
   const prices = new Prices(
     model,
     finding.knowledge,
-    bench,
+    workplace,
     { open: new Set(open.map((entry) => entry.id)), seen: new Set(Object.keys(finding.seen)) },
     costs,
   );
-  const planner = new Planner(model, prices, culpritsOf(sets, finding.unwell(), model.faultIds.length));
+  const planner = new Planner(model, prices, explainingSetsOf(sets, finding.unwell(), model.faultIds.length));
   const next = planner.steps(open);
   const { evidence, predicted } = evidenceFor(
     finding,

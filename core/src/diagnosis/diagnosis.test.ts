@@ -15,7 +15,7 @@ import {
   type Seen,
 } from './index';
 
-const bench = { setUpsDone: new Set<string>(), toolsAtHand: null };
+const workplace = { setUpsDone: new Set<string>(), toolsAtHand: null };
 const engine: Machine = {
   engine: { ignition: 'coil', strokes: 4, fuel: 'petrol', carburettor: 'float', release: true },
   past: {},
@@ -115,7 +115,7 @@ describe('a finding', () => {
   });
 
   test('suspects are probabilities, sorted, with the empty set among them', () => {
-    const { suspects, sets } = diagnose(find({ starting: 'hard' }), bench);
+    const { suspects, sets } = diagnose(find({ starting: 'hard' }), workplace);
     expect(suspects.map((entry) => entry.id)).toContain('user-error');
     expect([...suspects].sort((x, y) => y.probability - x.probability)).toEqual(suspects);
     for (const { probability } of suspects) expect(probability >= 0 && probability <= 1).toBe(true);
@@ -187,18 +187,18 @@ describe('a finding', () => {
 
   test('evidence for and against, and two readings that can hardly both be right', () => {
     const finding = find({ starting: 'will-not-fire', 'recoil-feel': 'no-resistance', compression: 'strong' });
-    const result = diagnose(finding, bench);
+    const result = diagnose(finding, workplace);
     const against = result.evidence['valve-stuck']?.find((entry) => entry.observation === 'compression');
     expect(against?.logRatio).toBeLessThan(0);
     expect(result.conflicts.length).toBeGreaterThan(0);
     expect(warningsOf(finding, result).some((warning) => warning.code === 'conflict')).toBe(true);
-    expect(diagnose(find({ starting: 'hard', choke: 'needs-choke' }), bench).conflicts).toEqual([]);
+    expect(diagnose(find({ starting: 'hard', choke: 'needs-choke' }), workplace).conflicts).toEqual([]);
   });
 
   test('fuel in the oil is told with its cause', () => {
     const finding = find({ 'oil-level': 'over-full', 'oil-look': 'smells-of-fuel' });
     expect(
-      warningsOf(finding, diagnose(finding, bench)).some(
+      warningsOf(finding, diagnose(finding, workplace)).some(
         (warning) => warning.code === 'consequence' && warning.consequence === 'oil-diluted',
       ),
     ).toBe(true);
@@ -207,7 +207,7 @@ describe('a finding', () => {
   test('an open-air spark warns until the spark is proven', () => {
     const codes = (seen: Seen) => {
       const finding = find(seen);
-      return warningsOf(finding, diagnose(finding, bench)).map((warning) =>
+      return warningsOf(finding, diagnose(finding, workplace)).map((warning) =>
         warning.code === 'misleading' ? warning.rule : warning.code,
       );
     };
@@ -241,13 +241,13 @@ describe('next steps', () => {
             [
               `f${f}`,
               {
-                says: '',
+                name: '',
                 lane: 'fuel',
                 family: '',
                 perThousand: 1,
                 rank: f,
                 shows: {},
-                repair: { says: '', minutes, partsCents: 0 },
+                repair: { title: '', minutes, partsCents: 0 },
               },
             ] as const,
         );
@@ -263,7 +263,7 @@ describe('next steps', () => {
         };
         const ours = new Planner(
           small,
-          new Prices(small, knowledge, bench, { open: new Set(), seen: new Set() }, { ...COSTS, minutesToTry: 0 }),
+          new Prices(small, knowledge, workplace, { open: new Set(), seen: new Set() }, { ...COSTS, minutesToTry: 0 }),
           sets,
         ).expectedCost();
         const least = Math.min(
@@ -282,11 +282,12 @@ describe('next steps', () => {
 
   test('checks without their tool come last; what is off already makes a check cheaper', () => {
     const finding = find({ starting: 'hard', choke: 'needs-choke' });
-    const without = diagnose(finding, { ...bench, toolsAtHand: new Set(['multimeter']) }).next;
+    const without = diagnose(finding, { ...workplace, toolsAtHand: new Set(['multimeter']) }).next;
     const firstMissing = without.findIndex((step) => step.toolsMissing.length > 0);
     expect(without.slice(firstMissing).every((step) => step.toolsMissing.length > 0)).toBe(true);
     const minutes = (setUps: string[]) =>
-      diagnose(finding, { ...bench, setUpsDone: new Set(setUps) }).next.find((step) => step.id === 'main-jet')?.minutes;
+      diagnose(finding, { ...workplace, setUpsDone: new Set(setUps) }).next.find((step) => step.id === 'main-jet')
+        ?.minutes;
     expect([minutes([]), minutes(['bowl-off'])]).toEqual([7, 2]);
   });
 
@@ -298,7 +299,7 @@ describe('next steps', () => {
         'plug-under-pressure': 'none',
         compression: 'strong',
       }),
-      bench,
+      workplace,
     );
     const repair = next.findIndex((step) => step.kind === 'repair');
     expect(repair).toBeLessThan(12);

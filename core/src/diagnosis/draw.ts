@@ -1,7 +1,7 @@
 import type { CompiledObservation, Knowledge, Learned } from './compileModel';
 import { Finding, type Seen } from './Finding';
 import type { Machine } from './machine';
-import { drawSet, drawShowing, type Random } from './Track';
+import { drawSet, drawShowing, type Random } from './SimulatedRun';
 import type { Trouble } from './follow';
 
 export interface Drawn {

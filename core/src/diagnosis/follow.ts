@@ -1,11 +1,11 @@
 import type { School } from '../catalogue/shapes';
-import { culpritsOf } from './culprits';
+import { explainingSetsOf } from './explainingSets';
 import type { CompiledObservation } from './compileModel';
 import { checkMinutes, repairMinutes } from './effort';
 import type { Finding } from './Finding';
 import { Planner } from './Planner';
-import { COSTS, Prices, type Bench, type Costs } from './Prices';
-import { drawSet, drawShowing, drawSpeakers, Track, type Random } from './Track';
+import { COSTS, Prices, type Workplace, type Costs } from './Prices';
+import { drawSet, drawShowing, drawSpeakers, SimulatedRun, type Random } from './SimulatedRun';
 
 export interface Choice {
   readonly kind: 'check' | 'repair';
@@ -13,7 +13,7 @@ export interface Choice {
 }
 
 /** What to do next, by some way of going about it. Null: nothing is left to do. */
-export type Way = (track: Track) => Choice | null;
+export type Way = (run: SimulatedRun) => Choice | null;
 
 export interface Followed {
   /** Hands-on minutes, tries after repairs counted; parts are not. */
@@ -41,7 +41,7 @@ export const byAdvice =
     const [first] = new Planner(
       track.model,
       prices,
-      culpritsOf(track.sets, track.unwell, track.model.faultIds.length),
+      explainingSetsOf(track.sets, track.unwell, track.model.faultIds.length),
     ).steps(open);
     return first ?? null;
   };
@@ -71,51 +71,51 @@ export interface Trouble {
 }
 
 /** Goes one way to the end on a machine of which we know what is wrong. */
-export function follow(track: Track, trouble: Trouble, way: Way, random: Random, costs: Costs = COSTS): Followed {
+export function follow(run: SimulatedRun, trouble: Trouble, way: Way, random: Random, costs: Costs = COSTS): Followed {
   let left = [...trouble.faults];
   let minutes = 0;
   for (let steps = 1; steps <= MOST_STEPS; steps++) {
-    const choice = way(track);
+    const choice = way(run);
     if (choice === null) break;
     if (choice.kind === 'check') {
-      minutes += checkMinutes(track.knowledge, choice.id, track.setUpsDone);
-      const observation = track.model.observations.get(choice.id) as CompiledObservation;
-      track.look(observation, drawShowing(observation, left, random).outcome);
+      minutes += checkMinutes(run.knowledge, choice.id, run.setUpsDone);
+      const observation = run.model.observations.get(choice.id) as CompiledObservation;
+      run.look(observation, drawShowing(observation, left, random).outcome);
       continue;
     }
-    minutes += repairMinutes(track.knowledge, choice.id, track.setUpsDone) + costs.minutesToTry;
-    const before = track.marginals();
-    const repaired = track.repair(choice.id).map((id) => track.model.faultIds.indexOf(id));
-    likelyThen(track, before, repaired);
+    minutes += repairMinutes(run.knowledge, choice.id, run.setUpsDone) + costs.minutesToTry;
+    const before = run.marginals();
+    const repaired = run.repair(choice.id).map((id) => run.model.faultIds.indexOf(id));
+    likelyThen(run, before, repaired);
     left = left.filter((fault) => !repaired.includes(fault));
     if (!trouble.complaints.some((speakers) => speakers.some((fault) => left.includes(fault))))
-      return { minutes, cured: true, confirmed: confirmedOf(track, repaired), steps };
+      return { minutes, cured: true, confirmed: confirmedOf(run, repaired), steps };
   }
-  return { minutes, cured: false, confirmed: confirmedOf(track, []), steps: MOST_STEPS };
+  return { minutes, cured: false, confirmed: confirmedOf(run, []), steps: MOST_STEPS };
 }
 
 /** How likely each repaired fault was there, when it was repaired. */
-const likely = new WeakMap<Track, Map<string, number>>();
+const likely = new WeakMap<SimulatedRun, Map<string, number>>();
 
-function likelyThen(track: Track, before: Float64Array, repaired: readonly number[]): void {
-  const known = likely.get(track) ?? new Map<string, number>();
-  for (const fault of repaired) known.set(track.model.faultIds[fault] as string, before[fault] as number);
-  likely.set(track, known);
+function likelyThen(run: SimulatedRun, before: Float64Array, repaired: readonly number[]): void {
+  const known = likely.get(run) ?? new Map<string, number>();
+  for (const fault of repaired) known.set(run.model.faultIds[fault] as string, before[fault] as number);
+  likely.set(run, known);
 }
 
 /** What is taken to have been wrong: what the last repair put right, and what was as good as seen before. */
-function confirmedOf(track: Track, last: readonly number[]): string[] {
-  const curing = last.map((fault) => track.model.faultIds[fault] as string);
-  return [...(likely.get(track) ?? [])].flatMap(([id, p]) => (p >= 0.5 || curing.includes(id) ? [id] : []));
+function confirmedOf(run: SimulatedRun, last: readonly number[]): string[] {
+  const curing = last.map((fault) => run.model.faultIds[fault] as string);
+  return [...(likely.get(run) ?? [])].flatMap(([id, p]) => (p >= 0.5 || curing.includes(id) ? [id] : []));
 }
 
 /**
  * Expected minutes to the end by each school, from where a finding stands.
- * In: the finding, the bench, how many machines to draw, a seeded source of numbers. Out: mean minutes by school, to about a tenth.
+ * In: the finding, the workplace, how many machines to draw, a seeded source of numbers. Out: mean minutes by school, to about a tenth.
  */
 export function minutesBySchool(
   finding: Finding,
-  bench: Bench,
+  workplace: Workplace,
   schools: readonly School[],
   draws: number,
   random: Random,
@@ -132,7 +132,8 @@ export function minutesBySchool(
       school.id,
       troubles.reduce(
         (sum, trouble) =>
-          sum + follow(new Track(finding, sets, bench.setUpsDone), trouble, bySchool(school), random).minutes,
+          sum +
+          follow(new SimulatedRun(finding, sets, workplace.setUpsDone), trouble, bySchool(school), random).minutes,
         0,
       ) / draws,
     ]),

@@ -17,8 +17,7 @@ export type TraitShares = { readonly [T in EngineTrait]: Readonly<Record<string,
  */
 export function shareOf(when: Applies | undefined, machine: Machine, shares: TraitShares): number {
   if (when === undefined) return 1;
-  if (when.classes !== undefined && !(machine.classId !== undefined && when.classes.includes(machine.classId)))
-    return 0;
+  if (when.classes !== undefined && !when.classes.some((id) => id === machine.classId)) return 0;
   let share = 1;
   for (const trait of Object.keys(shares) as EngineTrait[]) {
     const wanted = when[trait] as readonly unknown[] | undefined;

@@ -6,18 +6,18 @@ import type { Warning } from './warnings';
 export function sayWarning(
   warning: Warning,
   knowledge: Knowledge,
-  consequences: Readonly<Record<string, { readonly says: string }>>,
+  consequences: Readonly<Record<string, { readonly name: string }>>,
 ): string {
   const words = (id: string): string => (knowledge.observations[id]?.words ?? id).toLowerCase();
   switch (warning.code) {
     case 'misleading':
-      return knowledge.misleading.find((rule) => rule.code === warning.rule)?.says ?? warning.rule;
+      return knowledge.misleading.find((rule) => rule.code === warning.rule)?.sentence ?? warning.rule;
     case 'counted-once':
       return `“${knowledge.observations[warning.observation]?.words ?? warning.observation}” tells what another reading told already: it counts once.`;
     case 'conflict':
       return `These two can hardly both be right: ${words(warning.observation)}, and ${words(warning.with)}. Look at the ${words(warning.observation)} again.`;
     case 'consequence':
-      return `${consequences[warning.consequence]?.says ?? warning.consequence} is likely with it: ${warning.causes.map((id) => (knowledge.faults[id]?.says ?? id).toLowerCase()).join(', or ')}. Do not start it before you looked.`;
+      return `${consequences[warning.consequence]?.name ?? warning.consequence} is likely with it: ${warning.causes.map((id) => (knowledge.faults[id]?.name ?? id).toLowerCase()).join(', or ')}. Do not start it before you looked.`;
   }
 }
 

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { CLASS_IDS, EVERY_PROOF, proofOf, type ProofPlan } from '../catalogue';
+import { CLASS_IDS, EVERY_PROOF, folderOf, type ProofPlan } from '../catalogue';
 import { droopOf, governorClassOf, isComeback, minutesWanted, proofOfEntries } from './index';
 
 const at = (minute: number): string => new Date(Date.UTC(2030, 2, 4, 9, minute)).toISOString();
@@ -40,7 +40,7 @@ function whole(plan: ProofPlan, minutes: number) {
 }
 
 describe.each(CLASS_IDS.map((id) => [id] as const))('the proof of a %s', (id) => {
-  const plan = proofOf(id);
+  const plan = folderOf(id).proof;
   const missing = (entries: ReturnType<typeof whole>) => proofOfEntries(entries, settingOf(plan), at(59)).missing;
 
   test('passes when all is well, and not with any one thing left out', () => {
@@ -92,7 +92,7 @@ describe('minutes under load (common practice)', () => {
 });
 
 describe('the run', () => {
-  const plan = proofOf('tiller');
+  const plan = folderOf('tiller').proof;
   const proof = (entries: ReturnType<typeof said>[], minute = 40) =>
     proofOfEntries(entries, settingOf(plan), at(minute));
   const begun = [said('to-proof', {}), said('leak-look', { dry: true })];
@@ -134,7 +134,7 @@ describe('the run', () => {
         said('proof-reading', { reading: 'volts-100', value: 90 }),
         said('proof-look', { look: 'restart-hot', ok: false }),
       ],
-      settingOf(proofOf('generator')),
+      settingOf(folderOf('generator').proof),
       at(1),
     ).shows;
     expect(shows).toEqual([

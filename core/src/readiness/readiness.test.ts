@@ -7,13 +7,13 @@ const facts = (more: Partial<ReadinessFacts> = {}): ReadinessFacts => ({
   jobs: [],
   ...more,
 });
-const hold = { says: 'The gun does not shut off.', blocks: 'hold' } as const;
-const prep = { says: 'It is dirty.', blocks: 'prep' } as const;
+const hold = { sentence: 'The gun does not shut off.', blocks: 'hold' } as const;
+const prep = { sentence: 'It is dirty.', blocks: 'prep' } as const;
 
 describe('readiness from facts', () => {
   test.each([
     ['nothing open', facts(), 'fit'],
-    ['a job that blocks nothing', facts({ jobs: [{ says: 'Labels', blocks: 'none' }] }), 'fit'],
+    ['a job that blocks nothing', facts({ jobs: [{ sentence: 'Labels', blocks: 'none' }] }), 'fit'],
     ['prep', facts({ jobs: [prep] }), 'prep'],
     ['the worst job decides', facts({ jobs: [prep, hold] }), 'held'],
     ['on hire, whatever is open', facts({ jobs: [hold], hire: { backAt: null, dueAt: '2030-01-01' } }), 'out'],
@@ -25,7 +25,7 @@ describe('readiness from facts', () => {
   });
 
   test('the reasons are the blocking jobs’ own', () => {
-    expect(readinessOf(facts({ jobs: [prep, hold] })).because).toEqual([hold.says]);
+    expect(readinessOf(facts({ jobs: [prep, hold] })).because).toEqual([hold.sentence]);
   });
 });
 
@@ -36,7 +36,7 @@ describe('may it go out', () => {
     expect(mayGoOut(readinessOf(facts({ jobs: [hold] })), lead)).toMatchObject({
       may: false,
       code: 'not-ready',
-      because: [hold.says],
+      because: [hold.sentence],
     });
   });
 

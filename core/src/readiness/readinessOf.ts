@@ -2,7 +2,7 @@ export const READINESS = ['fit', 'prep', 'held', 'out', 'laid-up', 'gone'] as co
 export type Readiness = (typeof READINESS)[number];
 
 export interface OpenJob {
-  readonly says: string;
+  readonly sentence: string;
   readonly blocks: 'hold' | 'prep' | 'none';
 }
 
@@ -33,8 +33,9 @@ export function readinessOf(facts: ReadinessFacts): ReadinessVerdict {
   if (facts.hire?.backAt) return { readiness: 'held', because: [], notLookedAtSince: facts.hire.backAt };
   if (facts.hire) return { readiness: 'out', because: [], dueAt: facts.hire.dueAt };
   if (facts.laidUp) return { readiness: 'laid-up', because: [] };
-  const says = (blocks: OpenJob['blocks']) => facts.jobs.filter((job) => job.blocks === blocks).map((job) => job.says);
-  const [holding, prep] = [says('hold'), says('prep')];
+  const sentencesOf = (blocks: OpenJob['blocks']) =>
+    facts.jobs.filter((job) => job.blocks === blocks).map((job) => job.sentence);
+  const [holding, prep] = [sentencesOf('hold'), sentencesOf('prep')];
   if (holding.length > 0) return { readiness: 'held', because: holding };
   return prep.length > 0 ? { readiness: 'prep', because: prep } : { readiness: 'fit', because: [] };
 }

@@ -13,29 +13,46 @@ export const quantity = <D extends Dimension>(dimension: D, value: number, unit:
   unit,
 });
 
+/** What each unit measures, and its factor to the base unit. */
+const UNITS: ReadonlyMap<string, { readonly dimension: string; readonly factor: number }> = new Map(
+  Object.entries(DIMENSIONS).flatMap(([dimension, units]) =>
+    Object.entries(units).map(([unit, factor]) => [unit, { dimension, factor }] as const),
+  ),
+);
+
 /**
  * The same quantity in another unit of its dimension.
  * In: a quantity (any finite value) and a unit of the same dimension. Out: a quantity, not rounded.
  * Source: NIST SP 811 (2008), Appendix B.8. Example: 1 in is 25.4 mm.
  */
-export function convert<D extends Dimension>(from: Quantity<D>, unit: UnitOf<D>): Quantity<D> {
-  const factors = DIMENSIONS[from.dimension] as Readonly<Record<string, number>>;
-  return {
-    dimension: from.dimension,
-    unit,
-    value: (from.value * factorOf(factors, from.unit)) / factorOf(factors, unit),
-  };
+export const convert = <D extends Dimension>(from: Quantity<D>, unit: UnitOf<D>): Quantity<D> => ({
+  dimension: from.dimension,
+  unit,
+  value: convertValue(from.value, from.unit, unit),
+});
+
+/**
+ * A number of one unit as a number of another of the same dimension, where the units are only known as they run (a reading that was sent).
+ * Throws for a unit that is none, and for two that do not measure the same.
+ */
+export function convertValue(value: number, from: string, to: string): number {
+  const [source, target] = [UNITS.get(from), UNITS.get(to)];
+  if (source === undefined || target === undefined)
+    throw new Error(`No such unit: ${source === undefined ? from : to}`);
+  if (source.dimension !== target.dimension) throw new Error(`${from} is not measured in ${to}`);
+  return from === to ? value : (value * source.factor) / target.factor;
 }
 
-function factorOf(factors: Readonly<Record<string, number>>, unit: string): number {
-  const factor = factors[unit];
-  if (factor === undefined) throw new Error(`No such unit here: ${unit}`);
-  return factor;
-}
+const isDimension = (text: string): text is Dimension => Object.hasOwn(DIMENSIONS, text);
 
 /** The dimension that a unit measures, or undefined for text that is no unit of ours. */
 export function dimensionOf(unit: string): Dimension | undefined {
-  return (Object.keys(DIMENSIONS) as Dimension[]).find((dimension) => unit in DIMENSIONS[dimension]);
+  const dimension = UNITS.get(unit)?.dimension;
+  return dimension !== undefined && isDimension(dimension) ? dimension : undefined;
 }
 
-export const isUnit = (text: string): text is AnyUnit => dimensionOf(text) !== undefined;
+export const isUnit = (text: string): text is AnyUnit => UNITS.has(text);
+
+/** Whether two units measure the same. */
+export const areOfOneDimension = (a: string, b: string): boolean =>
+  isUnit(a) && isUnit(b) && dimensionOf(a) === dimensionOf(b);

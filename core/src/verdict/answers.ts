@@ -31,7 +31,7 @@ export function exceptionOf(check: Check, answer: Answer): Exception | undefined
 export interface Finding {
   readonly origin: Origin;
   readonly consequence: Consequence;
-  readonly says: string;
+  readonly sentence: string;
   readonly safety: boolean;
   readonly raises?: RaisedWork | undefined;
   readonly shows?: Shown | undefined;
@@ -53,7 +53,7 @@ export function findingOfAnswer(check: Check, answer: Answer): Finding | undefin
   return {
     origin: { kind: 'check', id: check.id, exception: exception.id },
     consequence: exception.consequence,
-    says: exception.says,
+    sentence: exception.sentence,
     safety: check.kind === 'safety',
     raises: exception.raises,
     shows: exception.shows,
@@ -66,8 +66,8 @@ function notLookedAt(check: Check): Finding {
   return {
     origin: { kind: 'check', id: check.id, exception: 'could-not-look' },
     consequence: safety ? 'hold' : 'fix-before-hire',
-    says: `Not looked at: ${check.words.charAt(0).toLowerCase()}${check.words.slice(1)}.`,
+    sentence: `Not looked at: ${check.words.charAt(0).toLowerCase()}${check.words.slice(1)}.`,
     safety,
-    raises: { kind: 'prep', work: 'look-again', says: 'Look at what could not be seen at check-in', minutes: 5 },
+    raises: { kind: 'prep', work: 'look-again', title: 'Look at what could not be seen at check-in', minutes: 5 },
   };
 }

@@ -13,7 +13,7 @@ const entered = (machineClass: MachineClass, more: Partial<Entered> = {}): Enter
   fuelTap: 'was-shut',
   ended: 'well',
   missing: [],
-  told: [],
+  complaintIds: [],
   answers: allOk(machineClass),
   stations: slowly(machineClass),
   trueHours: 100,
@@ -50,7 +50,7 @@ describe('the verdict', () => {
       known,
     );
     expect(verdict.result).toBe('held');
-    expect(verdict.reasons.map((reason) => reason.says)).toEqual([
+    expect(verdict.reasons.map((reason) => reason.sentence)).toEqual([
       'Fuel in the oil. Do not start it: the float needle lets by.',
     ]);
     expect(verdict.reasons[0]?.caution).toBe('do-not-start');
@@ -91,7 +91,7 @@ describe('the verdict', () => {
   test('complaints share one job of finding the fault', () => {
     const verdict = judgeCheckIn(
       rulesOf(generator),
-      entered(generator, { told: ['hunts', 'bogs'], ended: 'ended-badly' }),
+      entered(generator, { complaintIds: ['hunts', 'bogs'], ended: 'ended-badly' }),
       known,
     );
     expect(verdict.jobs.map((job) => job.work)).toEqual(['find-fault']);
@@ -111,13 +111,13 @@ describe('the verdict', () => {
     const verdict = judgeCheckIn(rulesOf(generator), entered(generator, { fuelEighths: 4 }), known);
     expect(verdict.result).toBe('fit');
     expect(verdict.reasons).toMatchObject([
-      { consequence: 'bill', says: 'Came back 4 eighths of a tank under what went out.' },
+      { consequence: 'bill', sentence: 'Came back 4 eighths of a tank under what went out.' },
     ]);
   });
 
   test('an oil service overdue, and one that would run out on the next hire', () => {
     expect(
-      judgeCheckIn(rulesOf(generator), entered(generator), { ...known, hoursToOilService: 2 }).reasons[0]?.says,
+      judgeCheckIn(rulesOf(generator), entered(generator), { ...known, hoursToOilService: 2 }).reasons[0]?.sentence,
     ).toBe('The oil service is 3 h overdue.');
     expect(
       judgeCheckIn(rulesOf(generator), entered(generator), { ...known, hoursToOilService: 10, nextHireHours: 8 })
@@ -149,7 +149,9 @@ describe('the verdict', () => {
     expect(() =>
       judgeCheckIn(rulesOf(generator), entered(generator, { answers: [{ check: 'tines', result: 'ok' }] }), known),
     ).toThrow('tines');
-    expect(() => judgeCheckIn(rulesOf(generator), entered(generator, { told: ['no-such'] }), known)).toThrow('no-such');
+    expect(() => judgeCheckIn(rulesOf(generator), entered(generator, { complaintIds: ['no-such'] }), known)).toThrow(
+      'no-such',
+    );
   });
 
   test('the same input gives the same verdict, and more findings never make it milder (property)', () => {
@@ -160,7 +162,7 @@ describe('the verdict', () => {
       checks,
       complaints: [],
       derived: DERIVED_FINDINGS,
-      told: [],
+      complaintIds: [],
       missing: [],
       facts: {},
       answers: checks.map((check, at): Answer =>

@@ -25,7 +25,7 @@ export interface JudgeInput {
   readonly derived: readonly DerivedFinding[];
   readonly answers: readonly Answer[];
   /** Ids of complaints the hirer made. */
-  readonly told: readonly string[];
+  readonly complaintIds: readonly string[];
   readonly missing: readonly MissingKit[];
   readonly facts: Readonly<Partial<Record<FactName, number>>>;
 }
@@ -35,14 +35,14 @@ export type VerdictResult = 'fit' | 'prep' | 'held';
 export interface Reason {
   readonly origin: Origin;
   readonly consequence: Consequence;
-  readonly says: string;
+  readonly sentence: string;
   readonly caution?: string | undefined;
 }
 
 export interface RaisedJob {
   readonly kind: JobKind;
   readonly work: string;
-  readonly says: string;
+  readonly title: string;
   readonly minutes: number;
   readonly blocks: 'hold' | 'prep' | 'none';
   readonly origins: readonly Origin[];
@@ -75,10 +75,10 @@ export function judge(input: JudgeInput): Verdict {
   return {
     result: resultOf(findings),
     edition: input.edition,
-    reasons: findings.map(({ origin, consequence, says, caution }) => ({
+    reasons: findings.map(({ origin, consequence, sentence, caution }) => ({
       origin,
       consequence,
-      says,
+      sentence,
       ...(caution ? { caution } : {}),
     })),
     jobs: jobsOf(findings),
@@ -101,11 +101,11 @@ function answered(input: JudgeInput): Finding[] {
 }
 
 function told(input: JudgeInput): Finding[] {
-  return input.told.map((id) => {
+  return input.complaintIds.map((id) => {
     const complaint = input.complaints.find((entry) => entry.id === id);
     if (complaint === undefined) throw new Error(`No such complaint here: ${id}`);
-    const { consequence, says, raises, shows } = complaint;
-    return { origin: { kind: 'told', id }, consequence, says, safety: false, raises, shows };
+    const { consequence, sentence, raises, shows } = complaint;
+    return { origin: { kind: 'told', id }, consequence, sentence, safety: false, raises, shows };
   });
 }
 
@@ -113,9 +113,9 @@ const missing = (input: JudgeInput): Finding[] =>
   input.missing.map(({ id, name, count }) => ({
     origin: { kind: 'kit', id },
     consequence: 'bill',
-    says: count > 1 ? `Missing: ${count} × ${name.toLowerCase()}.` : `Missing: ${name.toLowerCase()}.`,
+    sentence: count > 1 ? `Missing: ${count} × ${name.toLowerCase()}.` : `Missing: ${name.toLowerCase()}.`,
     safety: false,
-    raises: { kind: 'prep', work: 'restock-kit', says: 'Put the missing kit back', minutes: 5 },
+    raises: { kind: 'prep', work: 'restock-kit', title: 'Put the missing kit back', minutes: 5 },
   }));
 
 function healthyShows(input: JudgeInput): Shown[] {
@@ -135,9 +135,11 @@ function holds(condition: Condition, shows: readonly Shown[], facts: JudgeInput[
 }
 
 function ofRule(rule: DerivedFinding, facts: JudgeInput['facts']): Finding {
-  const says = rule.says.replaceAll(/\{(\w+)\}/g, (_, name: string) => String(Math.abs(facts[name as FactName] ?? 0)));
+  const sentence = rule.sentence.replaceAll(/\{(\w+)\}/g, (_, name: string) =>
+    String(Math.abs(facts[name as FactName] ?? 0)),
+  );
   const { consequence, raises, caution } = rule;
-  return { origin: { kind: 'derived', id: rule.id }, consequence, says, safety: false, raises, caution };
+  return { origin: { kind: 'derived', id: rule.id }, consequence, sentence, safety: false, raises, caution };
 }
 
 function inOrder(findings: readonly Finding[]): Finding[] {

@@ -18,7 +18,7 @@ export interface Entered {
   /** How it ran at the end: "well", "not-told", or the id of a complaint. */
   readonly ended: string;
   readonly missing: readonly { readonly id: string; readonly count: number }[];
-  readonly told: readonly string[];
+  readonly complaintIds: readonly string[];
   readonly answers: readonly Answer[];
   readonly stations: readonly { readonly id: string; readonly seconds: number }[];
   readonly trueHours: number;
@@ -54,7 +54,7 @@ export function judgeCheckIn(rules: Rules, entered: Entered, known: Known): Verd
     complaints: rules.complaints,
     derived: rules.derived,
     answers: entered.answers,
-    told: endedBadly ? [...new Set([...entered.told, entered.ended])] : entered.told,
+    complaintIds: endedBadly ? [...new Set([...entered.complaintIds, entered.ended])] : entered.complaintIds,
     missing: pricedKit(entered.missing, kitThatWent(machineClass.kit, known.wentOutWithKit)),
     facts: {
       hoursToOilService: Math.round(left * 10) / 10,

@@ -73,7 +73,7 @@ export async function addCardEntry(
       at,
       kind: `card-${fresh.kind}`,
       personId: actor.id,
-      facts: { jobId, says: job.says, ...told(fresh, entries) },
+      facts: { jobId, title: job.title, ...told(fresh, entries) },
     });
     await runClock(trx, job, actor, fresh, at, now);
     if (fresh.kind === 'proved') {
@@ -135,10 +135,10 @@ function told(fresh: NewCardEntry, entries: readonly CardEntry[]): Record<string
   for (const entry of entries) {
     if (entry.kind === 'taken-off' && entry.facts.thingId === facts['thingId']) names['what'] = entry.facts.what;
     if (entry.kind === 'steps-laid')
-      for (const step of entry.facts.steps) if (step.stepId === facts['stepId']) names['step'] = step.says;
+      for (const step of entry.facts.steps) if (step.stepId === facts['stepId']) names['step'] = step.title;
     if (entry.kind === 'clock-started' && entry.facts.clockId === facts['clockId'])
-      names['clock'] = CLOCKS[entry.facts.clock as ClockId]?.says;
+      names['clock'] = CLOCKS[entry.facts.clock as ClockId]?.name;
   }
-  if (fresh.kind === 'clock-started') names['clock'] = CLOCKS[facts['clock'] as ClockId]?.says;
+  if (fresh.kind === 'clock-started') names['clock'] = CLOCKS[facts['clock'] as ClockId]?.name;
   return { ...facts, ...names };
 }

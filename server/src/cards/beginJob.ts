@@ -15,7 +15,7 @@ export async function beginJob(trx: Trx, job: JobRow, actor: Actor, at: Date): P
     at,
     kind: 'job-started',
     personId: actor.id,
-    facts: { jobId: String(job.id), says: job.says },
+    facts: { jobId: String(job.id), title: job.title },
   });
   await layCard(trx, job, at, 'start');
 }

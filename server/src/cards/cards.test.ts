@@ -157,11 +157,11 @@ describe('a job’s card', () => {
     const refused = both.find((answer) => answer.status === 409) as Response;
     assert.equal((await whyOf(refused)).code, 'not-off');
     const step = cardOf((await cardIn(yard, id)).entries).steps[0];
-    const was = step?.says ?? '';
-    await enter(yard, id, 'step-changed', { stepId: step?.stepId ?? '', says: 'Mine', was });
-    await enter(yard, id, 'step-changed', { stepId: step?.stepId ?? '', says: 'Theirs', was }, 'lead');
+    const was = step?.title ?? '';
+    await enter(yard, id, 'step-changed', { stepId: step?.stepId ?? '', title: 'Mine', was });
+    await enter(yard, id, 'step-changed', { stepId: step?.stepId ?? '', title: 'Theirs', was }, 'lead');
     const after = cardOf((await cardIn(yard, id)).entries).steps[0];
-    assert.deepEqual([after?.says, after?.otherWords.map((other) => other.says)], ['Theirs', ['Mine']]);
+    assert.deepEqual([after?.title, after?.otherWords.map((other) => other.title)], ['Theirs', ['Mine']]);
   });
 
   test('a clock runs on the server’s time, outlives everything, and its end asks for its result once', async () => {
@@ -226,7 +226,7 @@ describe('a job’s card', () => {
     assert.deepEqual(low.missing, ['reading-volts-100']);
     await yard.ask('POST', '/api/jobs', {
       as: 'lead',
-      body: { tag: 'GE-11', kind: 'repair', says: 'Wheel off', minutes: 20, blocks: 'hold' },
+      body: { tag: 'GE-11', kind: 'repair', title: 'Wheel off', minutes: 20, blocks: 'hold' },
     });
     assert.equal((await prove(yard, id, 'generator')).status, 201);
     assert.equal((await unit('GE-11')).unit.verdict.readiness, 'held');

@@ -20,7 +20,7 @@ export async function readClocks({ db, now }: Context, actor: Actor): Promise<{ 
       jobId: String(row.job_id),
       tag: row.tag,
       clock: row.kind,
-      says: CLOCKS[row.kind as ClockId]?.says ?? row.kind,
+      name: CLOCKS[row.kind as ClockId]?.name ?? row.kind,
       startedAt: row.started_at.toISOString(),
       endsAt: row.ends_at.toISOString(),
       by: row.name,

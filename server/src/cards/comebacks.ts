@@ -17,7 +17,7 @@ export async function comebackOf(
   const families = familiesOf(causes);
   const earlier = await db
     .selectFrom('job')
-    .select(['id', 'says', 'work', 'closed_at', 'closed_with'])
+    .select(['id', 'title', 'work', 'closed_at', 'closed_with'])
     .where('unit_id', '=', job.unit_id)
     .where('id', '<>', job.id)
     .where('state', '=', 'done')
@@ -46,12 +46,12 @@ export async function comebackOf(
     if (sameTrouble && isComeback(days, hours))
       return {
         jobId: String(before.id),
-        says: before.says,
+        title: before.title,
         closedAt: closedAt.toISOString(),
         days: Math.floor(days),
         hours: hours === null ? null : Math.round(hours * 10) / 10,
         did: String(before.closed_with?.['note'] ?? ''),
-        causes: own.map((id) => FAULTS[id as FaultId]?.says ?? id),
+        causes: own.map((id) => FAULTS[id as FaultId]?.name ?? id),
       };
   }
   return null;

@@ -28,7 +28,7 @@ export async function endByProof(trx: Trx, job: JobRow, ending: Ending & { reado
     load: proof.load,
     tested: proof.tested,
     readings: proof.readings.flatMap(({ reading, value }) =>
-      value === null ? [] : { says: reading.says, value, unit: reading.unit },
+      value === null ? [] : { name: reading.name, value, unit: reading.unit },
     ),
   };
   await closeJob(trx, job, {

@@ -1,4 +1,4 @@
-import { CAME_AFTER, CAME_AND_WENT, EVERY_PROOF, proofOf } from '@hudrik/core/catalogue';
+import { CAME_AFTER, CAME_AND_WENT, EVERY_PROOF, folderOf } from '@hudrik/core/catalogue';
 import type { Complaint, ProofSetting } from '@hudrik/core/proof';
 import type { Db, JobRow, MachineFacts, Trx } from '../database/tables';
 import { endsWithALook } from '../jobs/endsWithALook';
@@ -65,7 +65,7 @@ function complaintOf(shown: readonly { readonly observation: string; readonly ou
 }
 
 export const settingOf = (job: Pick<JobRow, 'kind'>, classId: string, complaint: Complaint): ProofSetting => ({
-  plan: proofOf(classId),
+  plan: folderOf(classId).proof,
   everyLooks: EVERY_PROOF,
   complaint,
   byLook: endsWithALook(job.kind),

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { stepsFor, type LaidStep } from '@hudrik/core/card';
 import {
-  CARD_EDITION,
+  EDITIONS,
   CLOCK_OF_FAMILY,
   FAULTS,
   READING_OF_FAMILY,
@@ -57,7 +57,7 @@ export async function layCard(
       at,
       person_id: null,
       kind: 'steps-laid',
-      facts: JSON.stringify({ edition: CARD_EDITION, from, steps }),
+      facts: JSON.stringify({ edition: EDITIONS.card, from, steps }),
     })
     .execute();
 }
@@ -66,12 +66,12 @@ function causeSource(id: FaultId) {
   const { repair, family, caution } = FAULTS[id];
   const setUps = (repair.setUps ?? []).map((setUp) => ({
     id: setUp,
-    words: SET_UPS[setUp as keyof typeof SET_UPS].words,
+    words: SET_UPS[setUp].words,
     teardown: TEARDOWN_OF_SET_UP[setUp],
   }));
   return {
     id,
-    repairSays: repair.says,
+    repairTitle: repair.title,
     caution,
     setUps,
     reading: READING_OF_FAMILY[family],

@@ -1,4 +1,4 @@
-import { CARD_EDITION } from '@hudrik/core/catalogue';
+import { EDITIONS } from '@hudrik/core/catalogue';
 import type { CardReply } from '@hudrik/core/contracts';
 import type { Context } from '../context';
 import { lastReading } from '../fleet/meters';
@@ -49,7 +49,7 @@ export async function readCard({ db, now }: Pick<Context, 'db' | 'now'>, id: str
     machine: background.machine,
     limits: ((unit.data_sheet as { limits?: CardReply['limits'] }).limits ?? null) as CardReply['limits'],
     learnt: Object.fromEntries(learnt.map((entry) => [entry.teardown, entry.things])),
-    edition: CARD_EDITION,
+    edition: EDITIONS.card,
     now: now().toISOString(),
   };
 }

@@ -1,5 +1,6 @@
 import {
   FAULTS,
+  folderOf,
   LOOK_BEFORE_QUOTE,
   MONEY,
   RISKS,
@@ -41,7 +42,7 @@ export async function readWays(context: Context, jobId: string, query: WaysQuery
     .executeTakeFirst();
   if (job === undefined) return refuse('not-found', { job: jobId });
   const { causes, seen } = await jobBackground(db, job);
-  const money = MONEY.classes[job.class_id] as NonNullable<(typeof MONEY.classes)[string]>;
+  const money = folderOf(job.class_id).money;
   const repairs = causes.map((id) => FAULTS[id as FaultId].repair);
   const lines = (await linesOfJob(db, job.id)).filter((line) => !['dropped', 'returned'].includes(line.state));
   const quotes = await Promise.all(
@@ -91,7 +92,7 @@ export async function readWays(context: Context, jobId: string, query: WaysQuery
     breakEvenSuccess,
     notToBeHad,
     notLookedAt: LOOK_BEFORE_QUOTE.filter((look) => !look.observations.some((id) => seen.includes(id))).map(
-      (look) => look.says,
+      (look) => look.name,
     ),
     given: {
       ...asked,

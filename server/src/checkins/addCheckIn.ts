@@ -43,7 +43,7 @@ async function mustBeNewest(trx: Trx, unit: UnitRow, sent: NewCheckIn): Promise<
     at: first.at.toISOString(),
     by: first.name,
     result: first.verdict.result,
-    reasons: first.verdict.reasons.map((reason) => reason.says),
+    reasons: first.verdict.reasons.map((reason) => reason.sentence),
   });
 }
 
@@ -95,7 +95,7 @@ function factsOf(sent: NewCheckIn, opening: Opening, taken: TakenReading, verdic
     fuelEighths: sent.fuelEighths,
     reference: opening.hire?.reference ?? null,
     result: verdict.result,
-    reasons: verdict.reasons.map((reason) => reason.says),
+    reasons: verdict.reasons.map((reason) => reason.sentence),
     bill: verdict.bill,
     remarks: sent.remarks,
     secondLookOf: sent.secondLookOf,
@@ -104,7 +104,7 @@ function factsOf(sent: NewCheckIn, opening: Opening, taken: TakenReading, verdic
         ? [
             {
               check: answer.check,
-              says: checks.find((check) => check.id === answer.check)?.words ?? answer.check,
+              name: checks.find((check) => check.id === answer.check)?.words ?? answer.check,
               ...answer.reading,
             },
           ]
@@ -151,7 +151,7 @@ async function keep(trx: Trx, { actor, unit, sent, at, taken, verdict, hireId }:
       fuel_eighths: sent.fuelEighths,
       fuel_tap: sent.fuelTap,
       ended: sent.ended,
-      told: JSON.stringify(sent.told),
+      complaint_ids: JSON.stringify(sent.complaintIds),
       missing: JSON.stringify(sent.missing),
       remarks: sent.remarks,
       verdict_result: verdict.result,

@@ -173,9 +173,9 @@ describe('a check-in', () => {
 
   test('what it asks of the lists must be on them', async () => {
     await yard.addUnit('GE-10');
-    const sent = wellCheckIn('GE-10', 'generator', '101.0', { told: ['tines-creep'] });
+    const sent = wellCheckIn('GE-10', 'generator', '101.0', { complaintIds: ['tines-creep'] });
     const problem = await problemIn(await yard.checkIn(sent));
-    assert.deepEqual([problem.status, problem.facts?.['field']], [422, 'told']);
+    assert.deepEqual([problem.status, problem.facts?.['field']], [422, 'complaintIds']);
   });
 
   test('letters in numbers are refused by field', async () => {

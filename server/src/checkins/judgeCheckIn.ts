@@ -19,7 +19,7 @@ export function judgeCheckIn({ sent, opening, trueHours, unusualOneIn, role }: J
     sent.answers.map((answer) => answer.check),
     checksOf(rules.machineClass),
   );
-  mustBeOneOf('told', sent.told, rules.complaints);
+  mustBeOneOf('complaintIds', sent.complaintIds, rules.complaints);
   mustBeOneOf(
     'missing.id',
     sent.missing.map((entry) => entry.id),

@@ -99,7 +99,7 @@ interface CheckInTable {
   fuel_eighths: number;
   fuel_tap: string;
   ended: string;
-  told: Json<string[]>;
+  complaint_ids: Json<string[]>;
   missing: Json<{ id: string; count: number }[]>;
   remarks: string;
   verdict_result: 'fit' | 'prep' | 'held';
@@ -156,7 +156,7 @@ interface JobTable {
   check_in_id: string | null;
   kind: 'repair' | 'service' | 'prep' | 'lay-up' | 'wake-up';
   work: string;
-  says: string;
+  title: string;
   minutes: number;
   blocks: 'hold' | 'prep' | 'none';
   origins: Json<{ kind: string; id: string; exception?: string }[]>;
@@ -268,7 +268,7 @@ interface LearntTeardownTable {
 interface PartTable {
   id: GeneratedAlways<number>;
   number: string;
-  says: string;
+  name: string;
   cents: number;
   place: string;
   kind: Generated<'piece' | 'kit'>;
@@ -324,7 +324,7 @@ interface PartOrderTable {
 
 interface ExchangePartTable {
   id: string;
-  says: string;
+  name: string;
   number: string | null;
   state: Generated<'as-taken' | 'cleaned' | 'proven' | 'fitted' | 'scrapped'>;
   origin_job_id: number;

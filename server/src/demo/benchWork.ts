@@ -26,8 +26,8 @@ export async function layBenchWork(db: Db, now: Date): Promise<void> {
   const at = (hoursAgo: number): Context => ({
     db,
     now: () => new Date(now.getTime() - hoursAgo * HOUR),
-    supplier: { quote: async () => NOBODY, order: async () => NOBODY, standing: async () => NOBODY },
-    bench: { open: async () => null },
+    supplier: { quote: async () => NOBODY, order: async () => NOBODY, status: async () => NOBODY },
+    instruments: { open: async () => null },
   });
   await importParts(db, PARTS_CSV, at(400).now(), lead.id);
   await stubbornGenerator(at, ivo);
@@ -86,7 +86,7 @@ async function stubbornGenerator(at: At, who: Actor): Promise<void> {
       key: thing.key,
       tray: 'A',
       place: n + 1,
-      fasteners: 'fasteners' in thing ? [...thing.fasteners] : [],
+      fasteners: [...(thing.fasteners ?? [])],
       orientation: n === 0 ? 'Drain hole down' : '',
       linkHole: thing.key === 'governor-link' ? '2 of 3, from below' : thing.key === 'choke-link' ? 'upper' : '',
       stack: thing.key === 'gasket-stack' ? ['gasket', 'insulator', 'gasket', 'shield'] : [],
@@ -125,7 +125,7 @@ async function stubbornGenerator(at: At, who: Actor): Promise<void> {
   await enter(at(3.4), who, jobId, 'waits', { for: 'part', why: 'Gasket torn' });
   await addExchangePart(at(3), who, {
     id: EXCHANGE,
-    says: 'Carburettor, Lantern 5',
+    name: 'Carburettor, Lantern 5',
     number: 'TV-2040',
     jobId,
     place: 'Box 4',

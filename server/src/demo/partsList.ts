@@ -1,6 +1,6 @@
 /** The parts of the demo's shelf: invented numbers of invented makes. */
 export const PARTS_CSV = [
-  'number,says,cents,place,count,superseded_by,kit_of',
+  'number,name,cents,place,count,superseded_by,kit_of',
   'TV-1182,"Carburettor gasket set, with spacer",790,Shelf 3,0,,',
   'TV-2040,"Carburettor, complete",5400,Shelf 1,0,,',
   'TV-3301,"Fuel filter, inline",420,Shelf 3,9,,',

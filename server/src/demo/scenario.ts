@@ -58,7 +58,7 @@ export type Fate =
   | {
       readonly stands: 'found';
       readonly answers: Readonly<Record<string, string>>;
-      readonly told: readonly string[];
+      readonly complaintIds: readonly string[];
       readonly daysAgo: number;
       readonly started?: boolean;
       readonly before?: readonly Trouble[];
@@ -68,7 +68,7 @@ export type Fate =
 /** An earlier return with the same story: it was repaired, and came back. */
 export interface Trouble {
   readonly daysAgo: number;
-  readonly told: readonly string[];
+  readonly complaintIds: readonly string[];
 }
 
 export interface Berth {
@@ -83,9 +83,9 @@ const back = (hoursAgo: number): Fate => ({ stands: 'back', hoursAgo });
 const found = (
   daysAgo: number,
   answers: Readonly<Record<string, string>>,
-  told: readonly string[] = [],
+  complaintIds: readonly string[] = [],
   started = false,
-): Extract<Fate, { stands: 'found' }> => ({ stands: 'found', daysAgo, answers, told, started });
+): Extract<Fate, { stands: 'found' }> => ({ stands: 'found', daysAgo, answers, complaintIds, started });
 
 /** The fleet as it stands on the day of the demo, tag by tag. */
 export const YARD: readonly Berth[] = [
@@ -118,8 +118,8 @@ export const YARD: readonly Berth[] = [
       {
         ...found(2, {}, ['drops-on-load', 'rough'], true),
         before: [
-          { daysAgo: 24, told: ['drops-on-load'] },
-          { daysAgo: 13, told: ['rough'] },
+          { daysAgo: 24, complaintIds: ['drops-on-load'] },
+          { daysAgo: 13, complaintIds: ['rough'] },
         ],
       },
       fit,

@@ -4,7 +4,7 @@ import {
   complaintsOf,
   DERIVED_FINDINGS,
   ENDED,
-  RULES_EDITION,
+  EDITIONS,
   type Check,
   type ClassId,
   type MachineClass,
@@ -148,18 +148,18 @@ export class UnitLife {
   }
 
   /** Mostly nothing; now and then one thing, sometimes two. */
-  #ordinaryFindings(): { answers: Record<string, string>; told: string[] } {
+  #ordinaryFindings(): { answers: Record<string, string>; complaintIds: string[] } {
     const roll = this.#chance.next();
-    if (roll < 0.68) return { answers: {}, told: [] };
+    if (roll < 0.68) return { answers: {}, complaintIds: [] };
     const check = this.#chance.pick(this.#checks.filter((entry) => entry.kind === 'ordinary' || roll > 0.94));
     const answers = { [check.id]: this.#chance.pick(check.exceptions).id };
-    return { answers, told: roll > 0.9 ? [this.#chance.pick(complaintsOf(this.#machine)).id] : [] };
+    return { answers, complaintIds: roll > 0.9 ? [this.#chance.pick(complaintsOf(this.#machine)).id] : [] };
   }
 
   #hire(
     outAt: number,
     endedAt: number,
-    findings: { answers: Readonly<Record<string, string>>; told: readonly string[] },
+    findings: { answers: Readonly<Record<string, string>>; complaintIds: readonly string[] },
     closeJobs = true,
   ): void {
     const reference = this.#nextReference();
@@ -227,14 +227,14 @@ export class UnitLife {
     at: number,
     hireId: number,
     reference: string,
-    findings: { answers: Readonly<Record<string, string>>; told: readonly string[] },
+    findings: { answers: Readonly<Record<string, string>>; complaintIds: readonly string[] },
     closeJobs: boolean,
   ): void {
     const id = this.#chance.uuid();
     const by = this.#chance.pick(this.#life.personIds.technicians);
     const answers = this.#checks.map((check): Answer => answerOf(check, findings.answers[check.id]));
     this.#fuel = this.#chance.whole(3, 8);
-    const verdict = this.#judge(answers, findings.told);
+    const verdict = this.#judge(answers, findings.complaintIds);
     const readingId = this.#reading(at);
     const reading = roundTenth(this.#trueHours - this.#meter.offset);
     this.#rows.add('check_in', {
@@ -249,7 +249,7 @@ export class UnitLife {
       fuel_eighths: this.#fuel,
       fuel_tap: 'was-shut',
       ended: 'well',
-      told: findings.told,
+      complaint_ids: findings.complaintIds,
       missing: [],
       remarks: '',
       verdict_result: verdict.result,
@@ -280,7 +280,7 @@ export class UnitLife {
       fuelEighths: this.#fuel,
       reference,
       result: verdict.result,
-      reasons: verdict.reasons.map((reason) => reason.says),
+      reasons: verdict.reasons.map((reason) => reason.sentence),
       bill: [],
       remarks: '',
       readings: [],
@@ -290,15 +290,15 @@ export class UnitLife {
     this.#jobs(verdict, id, at, by, closeJobs);
   }
 
-  #judge(answers: readonly Answer[], told: readonly string[]): Verdict {
+  #judge(answers: readonly Answer[], complaintIds: readonly string[]): Verdict {
     const left = roundTenth(this.#serviceAt + this.#machine.oilService.hours - this.#trueHours);
     return judge({
-      edition: RULES_EDITION,
+      edition: EDITIONS.rules,
       checks: this.#checks,
       complaints: [...complaintsOf(this.#machine), ...ENDED],
       derived: DERIVED_FINDINGS,
       answers,
-      told,
+      complaintIds,
       missing: [],
       facts: { hoursToOilService: left, fuelEighthsShort: 8 - this.#fuel > 3 ? 8 - this.#fuel : 0 },
     });
@@ -322,11 +322,11 @@ export class UnitLife {
         check_in_id: checkInId,
         kind: job.kind,
         work: job.work,
-        says: job.says,
+        title: job.title,
         minutes: job.minutes,
         blocks: job.blocks,
         origins: job.origins,
-        why: why.map((reason) => reason.says),
+        why: why.map((reason) => reason.sentence),
         caution: why.find((reason) => reason.caution)?.caution ?? null,
         state: 'waiting',
         raised_at: iso(at),
@@ -334,8 +334,8 @@ export class UnitLife {
         ...closed,
         ...this.#started(close, at, by),
       });
-      if (close) this.#closed(job.work, jobId, job.says, job.kind, closedAt, by, proof);
-      else this.#open.push({ says: why[0]?.says ?? job.says, blocks: job.blocks });
+      if (close) this.#closed(job.work, jobId, job.title, job.kind, closedAt, by, proof);
+      else this.#open.push({ sentence: why[0]?.sentence ?? job.title, blocks: job.blocks });
     }
   }
 
@@ -346,16 +346,16 @@ export class UnitLife {
       : {};
   }
 
-  #closed(work: string, jobId: number, says: string, kind: string, at: number, by: number, proof: unknown): void {
+  #closed(work: string, jobId: number, title: string, kind: string, at: number, by: number, proof: unknown): void {
     if (work === 'oil-service') this.#serviceAt = this.#trueHours;
-    this.#record(at, 'job-done', by, { jobId: String(jobId), says, kind, note: '', proof });
+    this.#record(at, 'job-done', by, { jobId: String(jobId), title, kind, note: '', proof });
     this.#since = at;
   }
 
   #standAs(fate: Fate, now: number): void {
     if (fate.stands === 'found') {
       for (const trouble of fate.before ?? [])
-        this.#hireUntil(now - trouble.daysAgo * DAY, { answers: {}, told: trouble.told }, true);
+        this.#hireUntil(now - trouble.daysAgo * DAY, { answers: {}, complaintIds: trouble.complaintIds }, true);
       this.#hireUntil(now - fate.daysAgo * DAY, fate, false);
     }
     if (fate.stands === 'out')
@@ -379,7 +379,7 @@ export class UnitLife {
   /** A hire of two days that ended about then, in the yard's opening hours. */
   #hireUntil(
     at: number,
-    findings: { answers: Readonly<Record<string, string>>; told: readonly string[] },
+    findings: { answers: Readonly<Record<string, string>>; complaintIds: readonly string[] },
     closeJobs: boolean,
   ): void {
     const endedAt = whenOpen(at);

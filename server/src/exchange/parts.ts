@@ -8,7 +8,7 @@ import { readSupersessions } from '../parts/shelf';
 import { refuse } from '../refusal';
 import { importCsv, writeCsv } from './csv';
 
-const PART_COLUMNS = ['number', 'says', 'cents', 'place', 'count', 'superseded_by', 'kit_of'] as const;
+const PART_COLUMNS = ['number', 'name', 'cents', 'place', 'count', 'superseded_by', 'kit_of'] as const;
 
 interface PartLineIn extends NewPart {
   readonly supersededBy: string;
@@ -32,7 +32,7 @@ export async function importParts(db: Db, text: string, at: Date, personId: numb
     schema,
     shape: (row) => ({
       number: row['number'],
-      says: row['says'] || (row['superseded_by'] ? 'Old number' : ''),
+      name: row['name'] || (row['superseded_by'] ? 'Old number' : ''),
       cents: row['cents'] || '0',
       place: row['place'],
       count: row['count'] || '0',
@@ -76,7 +76,7 @@ async function supersede(trx: Parameters<typeof readSupersessions>[0], old: stri
 export async function exportParts(db: Db): Promise<string> {
   const parts = await db
     .selectFrom('part as p')
-    .select(['p.id', 'p.number', 'p.says', 'p.cents', 'p.place'])
+    .select(['p.id', 'p.number', 'p.name', 'p.cents', 'p.place'])
     .select((eb) =>
       eb
         .selectFrom('part_move as m')
@@ -103,7 +103,7 @@ export async function exportParts(db: Db): Promise<string> {
   return writeCsv(PART_COLUMNS, [
     ...inOrder.map((part) => ({
       number: part.number,
-      says: part.says,
+      name: part.name,
       cents: part.cents,
       place: part.place,
       count: part.count,
@@ -114,7 +114,7 @@ export async function exportParts(db: Db): Promise<string> {
       .filter((edge) => todaysNumber(edge.old, edges).ok)
       .map((edge) => ({
         number: edge.old,
-        says: '',
+        name: '',
         cents: '',
         place: '',
         count: '',

@@ -61,11 +61,11 @@ interface Confirmed {
 }
 
 const faultOf = (id: string) => FAULTS[id as FaultId];
-const saysOf = (id: string): string => faultOf(id).says;
+const saysOf = (id: string): string => faultOf(id).name;
 
 /** The open job to find the fault becomes the repair of what was found; where there is none, one is raised. Out: the job. */
 async function ontoJob(trx: Trx, { unitId, jobId, causes, at, actor }: Confirmed): Promise<number> {
-  const repairs = [...new Set(causes.map((id) => faultOf(id).repair.says))];
+  const repairs = [...new Set(causes.map((id) => faultOf(id).repair.title))];
   const minutes = causes.reduce((sum, id) => sum + faultOf(id).repair.minutes, 0);
   const caution = causes.map((id) => faultOf(id).caution).find((entry) => entry !== undefined) ?? null;
   const standing = await trx
@@ -79,7 +79,7 @@ async function ontoJob(trx: Trx, { unitId, jobId, causes, at, actor }: Confirmed
     await trx
       .updateTable('job')
       .set({
-        says: repairs.join('; '),
+        title: repairs.join('; '),
         minutes,
         caution: caution ?? standing.caution,
         why: JSON.stringify([...new Set([...causes.map((id) => `${saysOf(id)}.`), ...standing.why])]),
@@ -96,7 +96,7 @@ async function ontoJob(trx: Trx, { unitId, jobId, causes, at, actor }: Confirmed
       check_in_id: null,
       kind: 'repair',
       work: FIND_FAULT.work,
-      says: repairs.join('; '),
+      title: repairs.join('; '),
       minutes,
       blocks: 'hold',
       origins: '[]',
@@ -113,7 +113,7 @@ async function ontoJob(trx: Trx, { unitId, jobId, causes, at, actor }: Confirmed
     at,
     kind: 'job-raised',
     personId: actor.id,
-    facts: { jobId: String(row.id), says: repairs.join('; '), kind: 'repair' },
+    facts: { jobId: String(row.id), title: repairs.join('; '), kind: 'repair' },
   });
   return row.id;
 }

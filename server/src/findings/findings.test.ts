@@ -31,7 +31,9 @@ describe('a finding', () => {
     yard.ask('POST', `/api/findings/${id}/causes`, { as, body: { causes } });
   const held = async (tag: string) => {
     await yard.addUnit(tag);
-    await yard.checkIn(foundCheckIn(tag, 'generator', '101.0', {}, { told: ['will-not-fire'], ended: 'ended-dead' }));
+    await yard.checkIn(
+      foundCheckIn(tag, 'generator', '101.0', {}, { complaintIds: ['will-not-fire'], ended: 'ended-dead' }),
+    );
   };
   const unit = async (tag: string) =>
     (await (await yard.ask('GET', `/api/units/${tag}`, { as: 'lead' })).json()) as UnitPage;
@@ -111,7 +113,7 @@ describe('a finding', () => {
     assert.deepEqual([closed.causes, closed.jobId], [['flywheel-key-sheared', 'plug-fouled'], jobId]);
     const page = await unit('GE-04');
     assert.equal(page.unit.verdict.readiness, 'held');
-    assert.match(page.jobs[0]?.says ?? '', /^New key, taper clean, nut to its torque; New plug/);
+    assert.match(page.jobs[0]?.title ?? '', /^New key, taper clean, nut to its torque; New plug/);
     assert.equal((await problemIn(await add(id, seen('fuel-look', 'fresh')))).code, 'finding-closed');
     assert.equal((await problemIn(await confirm(id, ['coil-failed']))).code, 'finding-closed');
     assert.notEqual((await open('GE-04')).id, id);

@@ -1,6 +1,6 @@
 import { STANDING_STATES } from '@hudrik/core/card';
 import { randomUUID } from 'node:crypto';
-import { FIND_FAULT, OBSERVATIONS, type ObservationId } from '@hudrik/core/catalogue';
+import { entryOf, FIND_FAULT, OBSERVATIONS, type AnyObservation } from '@hudrik/core/catalogue';
 import type { FindingEntry, FindingRecord, NewEntry } from '@hudrik/core/contracts';
 import { sql } from 'kysely';
 import type { Actor, Context } from '../context';
@@ -235,10 +235,10 @@ const touch = (trx: Trx, id: string) =>
     .execute();
 
 function factsOf(entry: NewEntry): Record<string, unknown> {
-  const observation = entry.observation ? OBSERVATIONS[entry.observation as ObservationId] : undefined;
+  const observation = entryOf<AnyObservation>(OBSERVATIONS, entry.observation ?? '');
   return {
     observation: entry.observation,
-    says: observation?.words ?? null,
+    name: observation?.words ?? null,
     outcomes: entry.outcomes.map((outcome) => observation?.outcomes[outcome]?.[0] ?? outcome),
     reading: entry.reading,
     fault: entry.fault,

@@ -46,7 +46,7 @@ export async function addModel(db: Db | Trx, fresh: NewModel) {
   );
 }
 
-/** A model with what its data sheet says: its engine, and limits of readings. */
+/** A model with what its data sheet title: its engine, and limits of readings. */
 export async function readModelSheet(db: Db, id: number) {
   const row =
     (await db.selectFrom('model').selectAll().where('id', '=', id).executeTakeFirst()) ??

@@ -17,7 +17,7 @@ export async function computeReadiness(db: Db | Trx, unitId: number): Promise<Re
     .executeTakeFirst();
   const jobs = await db
     .selectFrom('job')
-    .select(['says', 'blocks', 'why'])
+    .select(['title', 'blocks', 'why'])
     .where('unit_id', '=', unitId)
     .where('state', 'in', STANDING_STATES)
     .orderBy('id')
@@ -26,7 +26,7 @@ export async function computeReadiness(db: Db | Trx, unitId: number): Promise<Re
     gone: unit.gone_at !== null,
     laidUp: unit.laid_up_at !== null,
     hire: hire ? { backAt: hire.back_at?.toISOString() ?? null, dueAt: hire.to_at.toISOString() } : null,
-    jobs: jobs.map((job) => ({ says: job.why[0] ?? job.says, blocks: job.blocks })),
+    jobs: jobs.map((job) => ({ sentence: job.why[0] ?? job.title, blocks: job.blocks })),
   });
 }
 

@@ -142,7 +142,7 @@ describe('people', () => {
   test('who left is signed out, not on the door, and can come back', async () => {
     assert.equal((await change('counter', { left: true })).status, 200);
     assert.equal((await yard.ask('GET', '/api/session', { as: 'counter' })).status, 401);
-    const { people } = (await (await yard.ask('GET', '/api/door')).json()) as { people: { role: string }[] };
+    const { people } = (await (await yard.ask('GET', '/api/sign-in-options')).json()) as { people: { role: string }[] };
     assert.ok(people.every((person) => person.role !== 'counter'));
     assert.equal((await change('counter', { left: false, pin: '777777' })).status, 200);
     const { id } = await yard.db

@@ -28,7 +28,7 @@ import { addJob, dropJob, finishJob, readJobs, startJob } from '../jobs/jobs';
 import {
   addPerson,
   changePerson,
-  readDoor,
+  readSignInOptions,
   readPeople,
   SESSION_DAYS,
   setPreferences,
@@ -63,7 +63,7 @@ export function handlersOf(context: Context, installation: Installation): Handle
   return {
     health: async () => ({ ok: true, store: await reaches(context), version: installation.version }),
     openapi: async () => openApiDocument(installation.version),
-    door: async () => readDoor(context, installation.demo),
+    signInOptions: async () => readSignInOptions(context, installation.demo),
     signIn: async ({ body, response }) => enter(response, await signIn(context, body.personId, body.pin)),
     firstLead: async ({ body, response }) => {
       await mustBeFirst(context, installation, body.code);

@@ -36,7 +36,7 @@ export async function closeJob(trx: Trx, job: JobRow, closing: Closing): Promise
     at: closing.at,
     kind: `job-${closing.state}`,
     personId: closing.actor.id,
-    facts: { jobId: String(job.id), says: job.says, kind: job.kind, ...closing.with },
+    facts: { jobId: String(job.id), title: job.title, kind: job.kind, ...closing.with },
   });
   if (closing.state === 'done' && job.work === 'oil-service') await restartOilService(trx, job.unit_id);
 }

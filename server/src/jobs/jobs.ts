@@ -31,7 +31,7 @@ const readJob = async ({ db }: Pick<Context, 'db'>, id: number): Promise<JobLine
 export interface HandJob {
   readonly tag: string;
   readonly kind: JobRow['kind'];
-  readonly says: string;
+  readonly title: string;
   readonly minutes: number;
   readonly blocks: JobRow['blocks'];
 }
@@ -57,7 +57,7 @@ export async function addJob(context: Context, actor: Actor, fresh: HandJob): Pr
         check_in_id: null,
         kind: fresh.kind,
         work,
-        says: fresh.says,
+        title: fresh.title,
         minutes: fresh.minutes,
         blocks: fresh.blocks,
         origins: '[]',
@@ -74,7 +74,7 @@ export async function addJob(context: Context, actor: Actor, fresh: HandJob): Pr
       at,
       kind: 'job-raised',
       personId: actor.id,
-      facts: { jobId: String(row.id), says: fresh.says, kind: fresh.kind },
+      facts: { jobId: String(row.id), title: fresh.title, kind: fresh.kind },
     });
     await refreshReadiness(trx, unit.id, at);
     return row.id;

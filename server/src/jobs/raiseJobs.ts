@@ -20,7 +20,7 @@ const STRICTNESS = ['none', 'prep', 'hold'] as const;
 
 async function raise(trx: Trx, { unitId, checkInId, verdict, at }: Raising, job: RaisedJob): Promise<string> {
   const reasons = reasonsFor(verdict, job);
-  const why = reasons.map((reason) => reason.says);
+  const why = reasons.map((reason) => reason.sentence);
   const standing = await trx
     .selectFrom('job')
     .selectAll()
@@ -44,7 +44,7 @@ async function raise(trx: Trx, { unitId, checkInId, verdict, at }: Raising, job:
       check_in_id: checkInId,
       kind: job.kind,
       work: job.work,
-      says: job.says,
+      title: job.title,
       minutes: job.minutes,
       blocks: job.blocks,
       origins: JSON.stringify(job.origins),

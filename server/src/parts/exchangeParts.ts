@@ -10,7 +10,7 @@ export async function readExchangeParts({ db }: Pick<Context, 'db'>): Promise<{ 
     .selectFrom('exchange_part as e')
     .innerJoin('job as j', 'j.id', 'e.origin_job_id')
     .innerJoin('unit as u', 'u.id', 'j.unit_id')
-    .select(['e.id', 'e.says', 'e.number', 'e.state', 'e.place', 'e.at', 'u.tag'])
+    .select(['e.id', 'e.name', 'e.number', 'e.state', 'e.place', 'e.at', 'u.tag'])
     .where('e.state', 'not in', ['fitted', 'scrapped'])
     .orderBy('e.at', 'desc')
     .limit(200)
@@ -18,7 +18,7 @@ export async function readExchangeParts({ db }: Pick<Context, 'db'>): Promise<{ 
   return {
     parts: rows.map((row) => ({
       id: row.id,
-      says: row.says,
+      name: row.name,
       number: row.number,
       state: row.state,
       origin: row.tag,
@@ -31,7 +31,7 @@ export async function readExchangeParts({ db }: Pick<Context, 'db'>): Promise<{ 
 export async function addExchangePart(
   context: Context,
   actor: Actor,
-  fresh: { id: string; says: string; number: string | null; jobId: string; place: string },
+  fresh: { id: string; name: string; number: string | null; jobId: string; place: string },
 ): Promise<{ parts: ExchangePart[] }> {
   await context.db.transaction().execute(async (trx) => {
     if (await trx.selectFrom('exchange_part').select('id').where('id', '=', fresh.id).executeTakeFirst()) return;
@@ -42,14 +42,14 @@ export async function addExchangePart(
     const at = context.now();
     await trx
       .insertInto('exchange_part')
-      .values({ id: fresh.id, says: fresh.says, number: fresh.number, origin_job_id: job.id, place: fresh.place, at })
+      .values({ id: fresh.id, name: fresh.name, number: fresh.number, origin_job_id: job.id, place: fresh.place, at })
       .execute();
     await record(trx, {
       unitId: job.unit_id,
       at,
       kind: 'part-kept',
       personId: actor.id,
-      facts: { jobId: fresh.jobId, part: fresh.says },
+      facts: { jobId: fresh.jobId, part: fresh.name },
     });
   });
   return readExchangeParts(context);

@@ -76,7 +76,7 @@ export async function sendOrder(context: Context, actor: Actor, id: string): Pro
   for (const line of order.lines)
     if (line.state === 'ordered') byNumber.set(line.number, (byNumber.get(line.number) ?? 0) + line.count);
   const lines = [...byNumber].map(([number, count]) => ({ number, count }));
-  const standing = order.state === 'placed' && order.supplierRef ? await supplier.standing(order.supplierRef) : null;
+  const standing = order.state === 'placed' && order.supplierRef ? await supplier.status(order.supplierRef) : null;
   // A supplier that has lost an order is given it again, under the same key.
   const answer =
     standing === null || (!standing.ok && standing.code === 'refused') ? await supplier.order(id, lines) : standing;
@@ -119,7 +119,7 @@ async function keep({ db, now }: Context, actor: Actor, order: OrderLine, said: 
         facts: {
           jobId: line.jobId,
           number: line.number,
-          part: line.says,
+          part: line.name,
           count: line.count,
           expectedAt: said.expectedAt,
         },
@@ -172,7 +172,7 @@ export async function receiveOrder({ db, now }: Context, actor: Actor, id: strin
         'j.unit_id',
         'j.closed_at',
         'p.number',
-        'p.says',
+        'p.name',
       ])
       .where('l.order_id', '=', id)
       .execute();
@@ -197,7 +197,7 @@ export async function receiveOrder({ db, now }: Context, actor: Actor, id: strin
         at,
         kind: 'part-arrived',
         personId: actor.id,
-        facts: { jobId: String(line.jobId), number: line.number, part: line.says, count: line.count },
+        facts: { jobId: String(line.jobId), number: line.number, part: line.name, count: line.count },
       });
     }
     await trx.updateTable('part_order').set({ state: 'arrived', problem: null }).where('id', '=', id).execute();

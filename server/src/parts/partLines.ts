@@ -21,7 +21,7 @@ export function lineRows(db: Db | Trx) {
       'u.tag',
       'l.asked',
       'p.number',
-      'p.says',
+      'p.name',
       'l.count',
       'p.cents',
       'l.state',
@@ -46,7 +46,7 @@ export async function toPartLines(
     tag: row.tag,
     asked: row.asked,
     number: row.number,
-    says: row.says,
+    name: row.name,
     count: row.count,
     cents: row.cents,
     state: row.state,
@@ -94,17 +94,17 @@ export async function askPart(
       at,
       kind: `part-${state}`,
       personId: actor.id,
-      facts: { jobId, number: part.number, asked: asked.number, part: part.says, count: asked.count },
+      facts: { jobId, number: part.number, asked: asked.number, part: part.name, count: asked.count },
     });
     return job.id;
   });
   return { lines: await linesOfJob(context.db, id) };
 }
 
-export type PartDeed = 'use' | 'return' | 'drop' | 'reserve';
+export type PartAction = 'use' | 'return' | 'drop' | 'reserve';
 
 /** From which states a deed may be done, and what comes of it. */
-const DEEDS = {
+const ACTIONS = {
   use: { from: ['reserved', 'arrived'], to: 'used' },
   return: { from: ['used'], to: 'returned' },
   drop: { from: ['wanted', 'reserved', 'arrived', 'ordered'], to: 'dropped' },
@@ -115,7 +115,7 @@ export async function changePartLine(
   context: Context,
   actor: Actor,
   lineId: string,
-  deed: PartDeed,
+  deed: PartAction,
 ): Promise<{ lines: PartLine[] }> {
   const jobId = await context.db.transaction().execute(async (trx) => {
     const seen = isUuid(lineId)
@@ -126,11 +126,11 @@ export async function changePartLine(
     const line = await trx
       .selectFrom('part_line as l')
       .innerJoin('part as p', 'p.id', 'l.part_id')
-      .select(['l.id', 'l.state', 'l.count', 'l.part_id', 'p.number', 'p.says'])
+      .select(['l.id', 'l.state', 'l.count', 'l.part_id', 'p.number', 'p.name'])
       .where('l.id', '=', lineId)
       .forUpdate()
       .executeTakeFirstOrThrow();
-    const { from, to } = DEEDS[deed];
+    const { from, to } = ACTIONS[deed];
     if (!(from as readonly string[]).includes(line.state)) return refuse('part-line-moved', { state: line.state });
     if (deed === 'reserve' && (await freeOf(trx, line.part_id)) < line.count)
       return refuse('not-in-stock', { number: line.number });
@@ -167,7 +167,7 @@ export async function changePartLine(
       at,
       kind: `part-${to}`,
       personId: actor.id,
-      facts: { jobId: String(job.id), number: line.number, part: line.says, count: line.count },
+      facts: { jobId: String(job.id), number: line.number, part: line.name, count: line.count },
     });
     await wakeCard(trx, job.id, at);
     return job.id;

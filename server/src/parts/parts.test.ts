@@ -10,7 +10,7 @@ import { problemIn, useYard } from '../testing/yard';
 import { httpSupplier } from './supplier';
 
 const CSV =
-  'number,says,cents,place,count,superseded_by,kit_of\r\nTV-1182,Gasket set,790,Shelf 3,2,,\r\nTV-2040,Carburettor,5400,Shelf 1,0,,\r\nTV-9000,Service kit,6500,Shelf 2,1,,TV-1182*2 TV-2040\r\nTV-1180,,,,,TV-1180A,\r\nTV-1180A,,,,,TV-1182,\r\n';
+  'number,name,cents,place,count,superseded_by,kit_of\r\nTV-1182,Gasket set,790,Shelf 3,2,,\r\nTV-2040,Carburettor,5400,Shelf 1,0,,\r\nTV-9000,Service kit,6500,Shelf 2,1,,TV-1182*2 TV-2040\r\nTV-1180,,,,,TV-1180A,\r\nTV-1180A,,,,,TV-1182,\r\n';
 
 describe('parts', () => {
   const yard = useYard();
@@ -41,7 +41,7 @@ describe('parts', () => {
     const report = await take(CSV);
     assert.deepEqual([report.taken, report.refused], [5, 0]);
     const bad = await take(
-      'number,says,cents,place,count,superseded_by,kit_of\r\nTV-1182,,,,,TV-1180,\r\nTV-1180,,,,,TV-7777,\r\nTV-9001,Kit,1,,0,,TV-NONE*2\r\nTV-1182,Again,1,,1,,\r\n',
+      'number,name,cents,place,count,superseded_by,kit_of\r\nTV-1182,,,,,TV-1180,\r\nTV-1180,,,,,TV-7777,\r\nTV-9001,Kit,1,,0,,TV-NONE*2\r\nTV-1182,Again,1,,1,,\r\n',
     );
     assert.equal(bad.taken, 0);
     assert.match(bad.lines[0]?.why ?? '', /loop/);
@@ -84,7 +84,7 @@ describe('parts', () => {
 
   test('the last piece is promised to one of two who ask at once', async () => {
     const jobs = [await job('GE-03'), await job('GE-04')];
-    await take('number,says,cents,place,count,superseded_by,kit_of\r\nTV-3000,Last one,100,,1,,\r\n');
+    await take('number,name,cents,place,count,superseded_by,kit_of\r\nTV-3000,Last one,100,,1,,\r\n');
     const states = (await Promise.all(jobs.map(async (id) => linesIn(await ask(id, 'TV-3000'))))).map(
       (lines) => lines.at(-1)?.state,
     );
@@ -132,7 +132,7 @@ describe('parts', () => {
 
   test('an order that the supplier refuses goes back to wanted, and says why', async () => {
     const id = await job('GE-06');
-    await take('number,says,cents,place,count,superseded_by,kit_of\r\nTV-2041,Old carburettor,100,,0,,\r\n');
+    await take('number,name,cents,place,count,superseded_by,kit_of\r\nTV-2041,Old carburettor,100,,0,,\r\n');
     const [line] = await linesIn(await ask(id, 'TV-2041'));
     const order = (await (
       await yard.ask('POST', '/api/orders', { as: 'technician', body: { id: randomUUID(), lines: [line?.id] } })
@@ -144,7 +144,7 @@ describe('parts', () => {
 
   test('a job that ends gives back what it had reserved', async () => {
     const id = await job('GE-07');
-    await take('number,says,cents,place,count,superseded_by,kit_of\r\nTV-4000,Clamp,100,,1,,\r\n');
+    await take('number,name,cents,place,count,superseded_by,kit_of\r\nTV-4000,Clamp,100,,1,,\r\n');
     assert.equal((await linesIn(await ask(id, 'TV-4000')))[0]?.state, 'reserved');
     await yard.ask('POST', `/api/jobs/${id}/drop`, { as: 'lead', body: { why: 'Not worth it' } });
     assert.equal((await find('TV-4000')).parts[0]?.reserved, 0);
@@ -157,7 +157,7 @@ describe('parts', () => {
     const [kept] = await parts(
       await yard.ask('POST', '/api/exchange-parts', {
         as: 'technician',
-        body: { id: partId, says: 'Carburettor', number: 'TV-2040', jobId: id, place: 'Box 4' },
+        body: { id: partId, name: 'Carburettor', number: 'TV-2040', jobId: id, place: 'Box 4' },
       }),
     );
     assert.deepEqual([kept?.origin, kept?.state], ['GE-08', 'as-taken']);
@@ -192,7 +192,7 @@ describe('a supplier that is down, slow or lying', () => {
   const good = JSON.stringify({
     number: 'TV-1',
     supersededBy: null,
-    says: 'x',
+    name: 'x',
     obtainable: true,
     cents: 100,
     leadDays: 2,

@@ -28,12 +28,12 @@ export async function readParts({ db, now }: Pick<Context, 'db' | 'now'>, find: 
       query.where((eb) =>
         eb.or([
           eb('number', 'ilike', like),
-          eb('says', 'ilike', like),
+          eb('name', 'ilike', like),
           ...(old.length > 0 ? [eb('number', 'in', old)] : []),
         ]),
       ),
     )
-    .orderBy('says')
+    .orderBy('name')
     .limit(SHOWN)
     .execute();
   const formerly = (number: string): string[] =>
@@ -52,7 +52,7 @@ export async function readParts({ db, now }: Pick<Context, 'db' | 'now'>, find: 
   };
 }
 
-type PartRow = { id: number; number: string; says: string; cents: number; place: string; kind: 'piece' | 'kit' };
+type PartRow = { id: number; number: string; name: string; cents: number; place: string; kind: 'piece' | 'kit' };
 
 async function toParts(
   db: Db,
@@ -75,12 +75,12 @@ async function toParts(
   const pieces = await db
     .selectFrom('kit_piece as k')
     .innerJoin('part as p', 'p.id', 'k.piece_id')
-    .select(['k.kit_id', 'p.number', 'p.says', 'k.count', 'p.cents'])
+    .select(['k.kit_id', 'p.number', 'p.name', 'k.count', 'p.cents'])
     .where('k.kit_id', 'in', ids)
     .execute();
   return rows.map((row) => ({
     number: row.number,
-    says: row.says,
+    name: row.name,
     cents: row.cents,
     place: row.place,
     kind: row.kind,
@@ -94,13 +94,13 @@ async function toParts(
     formerly: formerly(row.number),
     pieces: pieces
       .filter((piece) => piece.kit_id === row.id)
-      .map(({ number, says, count, cents }) => ({ number, says, count, cents })),
+      .map(({ number, name, count, cents }) => ({ number, name, count, cents })),
   }));
 }
 
 export interface NewPart {
   readonly number: string;
-  readonly says: string;
+  readonly name: string;
   readonly cents: number;
   readonly place: string;
   readonly count: number;
@@ -111,7 +111,7 @@ export async function insertPart(trx: Trx, fresh: NewPart, at: Date, personId: n
     return refuse('already-there', { number: fresh.number });
   const { id } = await trx
     .insertInto('part')
-    .values({ number: fresh.number, says: fresh.says, cents: fresh.cents, place: fresh.place })
+    .values({ number: fresh.number, name: fresh.name, cents: fresh.cents, place: fresh.place })
     .returning('id')
     .executeTakeFirstOrThrow();
   if (fresh.count > 0)

@@ -19,15 +19,15 @@ export async function quotePart({ db, supplier }: Context, asked: string): Promi
         asked: number,
         number: at,
         through,
-        says: null,
+        name: null,
         obtainable: false,
         cents: null,
         leadDays: null,
         problem: answer.code === 'refused' ? 'not-known' : answer.code,
       };
-    const { supersededBy, says, obtainable, cents, leadDays } = answer.value;
+    const { supersededBy, name, obtainable, cents, leadDays } = answer.value;
     if (supersededBy === null || through.includes(supersededBy) || supersededBy === at)
-      return { asked: number, number: at, through, says, obtainable, cents, leadDays, problem: null };
+      return { asked: number, number: at, through, name, obtainable, cents, leadDays, problem: null };
     await db
       .insertInto('supersession')
       .values({ old_number: at, by_number: supersededBy })

@@ -4,7 +4,7 @@ import { array, boolean, number, object, string, type InferType } from 'yup';
 const quoteSchema = object({
   number: string().required(),
   supersededBy: string().nullable().default(null),
-  says: string().nullable().default(null),
+  name: string().nullable().default(null),
   obtainable: boolean().required(),
   cents: number().integer().min(0).nullable().default(null),
   leadDays: number().min(0).nullable().default(null),
@@ -40,7 +40,7 @@ export interface Supplier {
   quote(number: string): Promise<Answered<SupplierQuote>>;
   /** The key is the order's own: sent twice it is one order. */
   order(key: string, lines: readonly OrderedLine[]): Promise<Answered<SupplierOrder>>;
-  standing(order: string): Promise<Answered<SupplierOrder>>;
+  status(order: string): Promise<Answered<SupplierOrder>>;
 }
 
 export interface Patience {
@@ -72,7 +72,7 @@ export function httpSupplier(url: string, patience: Patience = PATIENCE): Suppli
         },
         orderSchema as never,
       ) as Promise<Answered<SupplierOrder>>,
-    standing: (order) =>
+    status: (order) =>
       ask(`/orders/${encodeURIComponent(order)}`, {}, orderSchema as never) as Promise<Answered<SupplierOrder>>,
   };
 }

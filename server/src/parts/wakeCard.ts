@@ -5,7 +5,7 @@ import { record } from '../fleet/history';
 export async function wakeCard(trx: Trx, jobId: number, at: Date): Promise<void> {
   const job = await trx
     .selectFrom('job')
-    .select(['id', 'unit_id', 'state', 'says', 'version'])
+    .select(['id', 'unit_id', 'state', 'title', 'version'])
     .where('id', '=', jobId)
     .executeTakeFirstOrThrow();
   if (job.state !== 'waits-part') return;
@@ -26,6 +26,6 @@ export async function wakeCard(trx: Trx, jobId: number, at: Date): Promise<void>
     at,
     kind: 'card-woken',
     personId: null,
-    facts: { jobId: String(jobId), says: job.says },
+    facts: { jobId: String(jobId), title: job.title },
   });
 }

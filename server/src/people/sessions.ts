@@ -61,7 +61,7 @@ export async function signOut({ db }: Context, token: string): Promise<void> {
 }
 
 /** What the sign-in screen shows: names to tap, and in the demo their PINs. */
-export async function readDoor({ db }: Pick<Context, 'db'>, demo: boolean): Promise<Door> {
+export async function readSignInOptions({ db }: Pick<Context, 'db'>, demo: boolean): Promise<Door> {
   const rows = await db
     .selectFrom('person')
     .select(['id', 'name', 'role', 'demo_pin'])

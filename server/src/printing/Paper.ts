@@ -36,7 +36,7 @@ export class Paper {
   }
 
   /** The tag stencilled, what the sheet is, and the unit's code to find it by. */
-  head(tag: string, says: string, under: readonly string[], link: string): this {
+  head(tag: string, title: string, under: readonly string[], link: string): this {
     const doc = this.#doc;
     const code = QRCode.create(link, { errorCorrectionLevel: 'M' }).modules;
     const cell = QR_EDGE / code.size;
@@ -53,7 +53,7 @@ export class Paper {
     doc
       .font('strong')
       .fontSize(15)
-      .text(says, { width: left - EDGE - 12 });
+      .text(title, { width: left - EDGE - 12 });
     doc.font('text').fontSize(10);
     for (const line of under) doc.text(line, { width: left - EDGE - 12 });
     doc.y = Math.max(doc.y, EDGE + QR_EDGE) + 10;
@@ -81,9 +81,9 @@ export class Paper {
   }
 
   /** Lines to tick, those that are done ticked. */
-  ticks(entries: readonly { readonly says: string; readonly done: boolean; readonly under?: string }[]): this {
+  ticks(entries: readonly { readonly text: string; readonly done: boolean; readonly under?: string }[]): this {
     const doc = this.#doc;
-    for (const { says, done, under } of entries) {
+    for (const { text, done, under } of entries) {
       if (doc.y > doc.page.height - EDGE - 30) doc.addPage();
       const top = doc.y;
       doc
@@ -101,7 +101,7 @@ export class Paper {
         .font('text')
         .fontSize(10)
         .fillColor(INK)
-        .text(says, EDGE + 18, top, { width: this.#width - 18 });
+        .text(text, EDGE + 18, top, { width: this.#width - 18 });
       if (under)
         doc
           .fontSize(8.5)

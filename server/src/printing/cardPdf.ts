@@ -20,7 +20,7 @@ export async function cardPdf(context: Context, jobId: string, origin: string): 
   const paper = new Paper(`${unit.tag} job ${jobId}`);
   paper.head(
     unit.tag,
-    job.says,
+    job.title,
     [
       `${unit.model}, serial ${unit.serial}, ${unit.trueHours} h`,
       `Job ${job.id}, raised ${day(job.raisedAt)}${job.startedBy ? `, begun by ${job.startedBy}` : ''}`,
@@ -32,7 +32,7 @@ export async function cardPdf(context: Context, jobId: string, origin: string): 
     paper
       .section('A comeback')
       .lines([
-        `${comeback.says}, ${day(comeback.closedAt)}: ${comeback.days} days${comeback.hours === null ? '' : `, ${comeback.hours} h`} ago. ${comeback.did}`,
+        `${comeback.title}, ${day(comeback.closedAt)}: ${comeback.days} days${comeback.hours === null ? '' : `, ${comeback.hours} h`} ago. ${comeback.did}`,
       ]);
   const cautions = [
     ...new Set(
@@ -42,12 +42,12 @@ export async function cardPdf(context: Context, jobId: string, origin: string): 
     ),
   ];
   if (cautions.length > 0) paper.section('Mind').lines(cautions);
-  if (causes.length > 0) paper.section('Causes').lines(causes.map((id) => FAULTS[id as FaultId]?.says ?? id));
+  if (causes.length > 0) paper.section('Causes').lines(causes.map((id) => FAULTS[id as FaultId]?.name ?? id));
   paper.section('Steps').ticks(
     card.steps
       .filter((step) => step.state !== 'dropped')
       .map((step) => ({
-        says: step.says,
+        text: step.title,
         done: step.state === 'done',
         ...(step.by ? { under: `${step.by}, ${day(step.at ?? '')}` } : {}),
       })),
@@ -99,7 +99,7 @@ export async function cardPdf(context: Context, jobId: string, origin: string): 
         { title: 'State', share: 2 },
         { title: 'Place', share: 2 },
       ],
-      parts.map((part) => [part.number, part.says, String(part.count), part.state, part.place]),
+      parts.map((part) => [part.number, part.name, String(part.count), part.state, part.place]),
     );
   if (card.notes.length > 0)
     paper.section('Notes').lines(card.notes.map((note) => `${day(note.at)} ${note.by ?? ''}: ${note.facts.text}`));

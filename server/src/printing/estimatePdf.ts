@@ -23,12 +23,12 @@ export async function estimatePdf(context: Context, jobId: string, query: WaysQu
   paper.head(
     unit.tag,
     'Estimate',
-    [job.says, `${unit.model}, ${unit.trueHours} h`, `State found: ${STATES_FOUND[query.state as StateFound].says}`],
+    [job.title, `${unit.model}, ${unit.trueHours} h`, `State found: ${STATES_FOUND[query.state as StateFound].name}`],
     `${origin}/u/${unit.tag}`,
   );
   if (ways.notLookedAt.length > 0)
     paper.section('A guess until it is looked at').lines([`Not looked at yet: ${ways.notLookedAt.join(', ')}.`]);
-  if (causes.length > 0) paper.section('What is wrong').lines(causes.map((id) => FAULTS[id as FaultId]?.says ?? id));
+  if (causes.length > 0) paper.section('What is wrong').lines(causes.map((id) => FAULTS[id as FaultId]?.name ?? id));
   paper.section('What it costs, less what the unit is worth after').table(
     [
       { title: 'Way', share: 4 },
@@ -61,7 +61,7 @@ export async function estimatePdf(context: Context, jobId: string, query: WaysQu
     paper
       .section('Risks')
       .lines(
-        risks.map((id) => `${RISKS[id].says}: ${Math.round(RISKS[id].odds * 100)} in 100, ${RISKS[id].minutes} min`),
+        risks.map((id) => `${RISKS[id].name}: ${Math.round(RISKS[id].odds * 100)} in 100, ${RISKS[id].minutes} min`),
       );
   if (parts.length > 0)
     paper.section('Parts').table(
@@ -73,7 +73,7 @@ export async function estimatePdf(context: Context, jobId: string, query: WaysQu
       ],
       parts
         .filter((part) => part.state !== 'dropped')
-        .map((part) => [part.number, part.says, String(part.count), money(part.cents)]),
+        .map((part) => [part.number, part.name, String(part.count), money(part.cents)]),
     );
   return paper
     .lines([

@@ -151,7 +151,7 @@ const jobShiftLine = (job: JobLine): ShiftLine => ({
   tag: job.tag,
   classId: job.classId,
   code: 'on-bench',
-  facts: { by: job.startedBy, says: job.says },
+  facts: { by: job.startedBy, title: job.title },
   because: job.why,
   minutes: job.minutes,
   jobId: job.id,

@@ -1,11 +1,11 @@
-import { LIVE_EFFECTS, LIVE_RPM, LIVE_UNITS, type LiveEffect } from '@hudrik/core/catalogue';
+import { folderOf, isClassId, LIVE_EFFECTS, type LiveEffect, type SimulatedUnit } from '@hudrik/core/catalogue';
 import express, { type Express } from 'express';
 import seedrandom from 'seedrandom';
 
 /** All channels at one time, and the load it was at. */
 export type LiveReading = Readonly<Record<string, number>> & { readonly rpm: number; readonly load: number };
 
-const USUAL_RPM = 3600;
+const ENGINE_ALONE: SimulatedUnit = { rpm: 3600, channels: {} };
 /** A sound governor lets it fall by so much to full load. */
 const DROOP_RPM = 150;
 const JITTER_RPM = 14;
@@ -18,8 +18,7 @@ export function readingOf(
   wave: number,
   jitter: () => number,
 ): LiveReading {
-  const channels = LIVE_UNITS[classId] ?? {};
-  const rated = LIVE_RPM[classId] ?? USUAL_RPM;
+  const { channels, rpm: rated } = isClassId(classId) ? folderOf(classId).simulation : ENGINE_ALONE;
   const effects = families.flatMap((family) => LIVE_EFFECTS[family] ?? []);
   const sum = (name: keyof LiveEffect): number => effects.reduce((total, effect) => total + (effect[name] ?? 0), 0);
   if (effects.some((effect) => effect.diesAt !== undefined && load > effect.diesAt))

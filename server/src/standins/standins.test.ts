@@ -1,6 +1,6 @@
 import assert from 'node:assert/strict';
 import { after, before, describe, test } from 'node:test';
-import { CLASS_IDS, LIVE_EFFECTS, proofOf } from '@hudrik/core/catalogue';
+import { CLASS_IDS, LIVE_EFFECTS, folderOf } from '@hudrik/core/catalogue';
 import { httpSupplier } from '../parts/supplier';
 import { readingOf } from './loadBank';
 import { startStandIns, type StandIns } from './start';
@@ -10,7 +10,7 @@ describe('the simulated load bank', () => {
 
   for (const classId of CLASS_IDS) {
     test(`a sound ${classId} reads within the limits of its proof at every load that is asked for`, () => {
-      for (const reading of proofOf(classId).readings.filter((entry) => entry.live !== undefined)) {
+      for (const reading of folderOf(classId).proof.readings.filter((entry) => entry.live !== undefined)) {
         for (const jitter of extremes) {
           const value = readingOf(classId, [], reading.atLoad ?? 0, 1, () => jitter)[reading.live ?? ''] ?? Number.NaN;
           assert.ok(value >= (reading.least ?? value) && value <= (reading.most ?? value), `${reading.id}: ${value}`);
@@ -74,13 +74,13 @@ describe('the simulated supplier', () => {
     }
     now += 4000;
     for (const order of orders) {
-      const standing = await supplier().standing(order);
+      const standing = await supplier().status(order);
       assert.ok(standing.ok);
       states.add(standing.value.state);
     }
     assert.deepEqual([...states].sort(), ['late', 'sent']);
     now += 2000;
-    const last = await supplier().standing(orders[0] ?? '');
+    const last = await supplier().status(orders[0] ?? '');
     assert.equal(last.ok && last.value.state, 'sent');
   });
 

@@ -12,7 +12,7 @@ export interface SupplierManners {
 
 interface Article {
   readonly number: string;
-  readonly says: string;
+  readonly name: string;
   readonly cents: number;
   readonly leadDays: number;
   readonly supersededBy?: string;
@@ -21,12 +21,12 @@ interface Article {
 
 /** What the simulated supplier carries; besides these it has whatever is well-formed, at a price and in a time of its own making. */
 const ARTICLES: readonly Article[] = [
-  { number: 'TV-1180', says: 'Carburettor gasket set', cents: 640, leadDays: 2, supersededBy: 'TV-1180A' },
-  { number: 'TV-1180A', says: 'Carburettor gasket set', cents: 720, leadDays: 2, supersededBy: 'TV-1182' },
-  { number: 'TV-1182', says: 'Carburettor gasket set, with spacer', cents: 790, leadDays: 3 },
-  { number: 'TV-2040', says: 'Carburettor, complete', cents: 5400, leadDays: 4 },
-  { number: 'TV-2041', says: 'Carburettor, complete, old pattern', cents: 0, leadDays: 0, obtainable: false },
-  { number: 'ORM-77', says: 'Ring set, standard', cents: 2900, leadDays: 9 },
+  { number: 'TV-1180', name: 'Carburettor gasket set', cents: 640, leadDays: 2, supersededBy: 'TV-1180A' },
+  { number: 'TV-1180A', name: 'Carburettor gasket set', cents: 720, leadDays: 2, supersededBy: 'TV-1182' },
+  { number: 'TV-1182', name: 'Carburettor gasket set, with spacer', cents: 790, leadDays: 3 },
+  { number: 'TV-2040', name: 'Carburettor, complete', cents: 5400, leadDays: 4 },
+  { number: 'TV-2041', name: 'Carburettor, complete, old pattern', cents: 0, leadDays: 0, obtainable: false },
+  { number: 'ORM-77', name: 'Ring set, standard', cents: 2900, leadDays: 9 },
 ];
 
 interface Order {
@@ -64,7 +64,7 @@ export function supplierStandIn({ dayMs, failsOf100, now }: SupplierManners): Ex
     return void response.json({
       number: article.number,
       supersededBy: article.supersededBy ?? null,
-      says: article.says,
+      name: article.name,
       obtainable: article.obtainable ?? true,
       cents: article.obtainable === false ? null : article.cents,
       leadDays: article.obtainable === false ? null : article.leadDays,
@@ -117,5 +117,5 @@ function articleOf(number: string): Article | null {
   if (known) return known;
   if (!/^[A-Z]{2,5}-\d{2,6}[A-Z]?$/.test(number)) return null;
   const luck = roll(number);
-  return { number, says: `Part ${number}`, cents: 250 + (luck % 6000), leadDays: 1 + (luck % 6) };
+  return { number, name: `Part ${number}`, cents: 250 + (luck % 6000), leadDays: 1 + (luck % 6) };
 }

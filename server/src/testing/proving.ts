@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { EVERY_PROOF, proofOf } from '@hudrik/core/catalogue';
+import { EVERY_PROOF, folderOf } from '@hudrik/core/catalogue';
 import type { CardFacts, CardKind } from '@hudrik/core/card';
 import type { CardReply, Role } from '@hudrik/core/contracts';
 import type { TestYard } from './yard';
@@ -26,7 +26,7 @@ export async function prove(
   classId: string,
   { passed = true, minutes = 31, values = {} as Readonly<Record<string, number>> } = {},
 ): Promise<Response> {
-  const plan = proofOf(classId);
+  const plan = folderOf(classId).proof;
   await enter(yard, jobId, 'to-proof', {});
   await enter(yard, jobId, 'leak-look', { dry: true, note: '' });
   await enter(yard, jobId, 'smoke', { clear: true });

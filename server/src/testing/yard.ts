@@ -5,7 +5,7 @@ import type { ClassId } from '@hudrik/core/catalogue';
 import type { NewCheckIn, Problem, Role } from '@hudrik/core/contracts';
 import pg from 'pg';
 import pino from 'pino';
-import { httpLiveBench } from '../cards/liveBench';
+import { httpInstruments } from '../cards/instruments';
 import { migrate, openDatabase } from '../database/open';
 import type { Db } from '../database/tables';
 import { insertUnit } from '../fleet/changeUnit';
@@ -35,7 +35,7 @@ export class TestYard {
       db: this.db,
       now: () => this.now,
       supplier: httpSupplier(standIns.supplierUrl, { timeoutMs: 500, tries: 2, pauseMs: 10 }),
-      bench: httpLiveBench(standIns.loadBankUrl),
+      instruments: httpInstruments(standIns.loadBankUrl),
     };
     const app = httpApp({
       context,

@@ -9,8 +9,8 @@ describe('the bench', () => {
       'GET /api/jobs': {
         jobs: [
           jobLine(),
-          jobLine({ id: '8', state: 'waits-part', says: 'New gun' }),
-          jobLine({ id: '9', blocks: 'prep', kind: 'prep', says: 'Clean it', minutes: 45 }),
+          jobLine({ id: '8', state: 'waits-part', title: 'New gun' }),
+          jobLine({ id: '9', blocks: 'prep', kind: 'prep', title: 'Clean it', minutes: 45 }),
         ],
       },
     });

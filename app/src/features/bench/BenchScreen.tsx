@@ -13,7 +13,7 @@ export function BenchScreen() {
   const wide = useIsWide();
   if (!jobs.data)
     return jobs.isError ? (
-      <Failure says="The bench can not be fetched just now." retry={() => void jobs.refetch()} />
+      <Failure sentence="The bench can not be fetched just now." retry={() => void jobs.refetch()} />
     ) : (
       <Loading what="the bench" />
     );
@@ -32,7 +32,7 @@ export function BenchScreen() {
       <View className={wide ? 'flex-row items-start gap-4' : 'gap-5'}>
         {groups.map(([title, group]) => (
           <Section key={title} title={title} count={group.length} className={wide ? 'min-w-0 flex-1' : ''}>
-            {group.length === 0 ? <Empty says="Nothing here." /> : null}
+            {group.length === 0 ? <Empty sentence="Nothing here." /> : null}
             {group.map((job) => (
               <View key={job.id} className={job.id === chosen ? 'border-l-[6px] border-ink' : ''}>
                 <JobRow

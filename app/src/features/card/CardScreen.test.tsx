@@ -22,7 +22,7 @@ describe('a job’s card', () => {
       taking([STEPS], {
         comeback: {
           jobId: '3',
-          says: 'New plug',
+          title: 'New plug',
           closedAt: '2030-02-20T09:00:00Z',
           days: 12,
           hours: 8.5,
@@ -56,7 +56,7 @@ describe('a job’s card', () => {
     await waitFor(() =>
       expect(server.sent[0]?.body).toMatchObject({
         kind: 'step-changed',
-        facts: { stepId: 's2', says: 'Clear both jets', was: 'Clear the jet' },
+        facts: { stepId: 's2', title: 'Clear both jets', was: 'Clear the jet' },
       }),
     );
     await press('Make it safe: change or drop');

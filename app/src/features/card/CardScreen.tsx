@@ -29,7 +29,7 @@ export function CardScreen({ jobId }: { readonly jobId: string }) {
   if (reply === null || card === null)
     return handle.error ? (
       <Page>
-        <Failure says={sentenceOf(handle.error)} retry={handle.retry} />
+        <Failure sentence={sentenceOf(handle.error)} retry={handle.retry} />
       </Page>
     ) : (
       <Loading what="the card" />
@@ -102,7 +102,7 @@ function Head({ reply, handle }: { readonly reply: CardReply; readonly handle: C
           </Words>
         </View>
         <Words role="heading" aria-level={1} size={22} face="strong">
-          {job.says}
+          {job.title}
         </Words>
         {job.why.map((why) => (
           <Words key={why} size={15}>
@@ -119,14 +119,14 @@ function Head({ reply, handle }: { readonly reply: CardReply; readonly handle: C
           <Words face="strong">{`A comeback: ${comeback.days} days${comeback.hours === null ? '' : ` and ${comeback.hours} h`} after the last proof.`}</Words>
           <Words
             size={15}
-          >{`Then: ${[comeback.says, ...comeback.causes, comeback.did].filter(Boolean).join('. ')}.`}</Words>
+          >{`Then: ${[comeback.title, ...comeback.causes, comeback.did].filter(Boolean).join('. ')}.`}</Words>
           <Link href={`/j/${comeback.jobId}`} className="font-text text-15 text-ink underline">
             See that card
           </Link>
         </View>
       ) : null}
       {cautions.map((id) => (
-        <Caution key={id} says={CAUTIONS[id]} />
+        <Caution key={id} text={CAUTIONS[id]} />
       ))}
       <NotTaken handle={handle} />
     </View>

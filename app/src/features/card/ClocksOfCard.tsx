@@ -34,7 +34,7 @@ export function ClocksOfCard({
                 {sayLeft(left)}
               </Words>
               <Words face="strong" className="flex-1">
-                {kind.says}
+                {kind.name}
               </Words>
             </View>
             <Words size={15} tone="ink-soft">
@@ -44,7 +44,7 @@ export function ClocksOfCard({
               <View
                 className="flex-row flex-wrap gap-2"
                 role="group"
-                aria-label={`Result of ${kind.says.toLowerCase()}`}
+                aria-label={`Result of ${kind.name.toLowerCase()}`}
               >
                 {Object.entries(kind.results).map(([id, [words]]) => (
                   <Button
@@ -76,7 +76,7 @@ export function ClocksOfCard({
           <Words
             key={clock.clockId}
             size={15}
-          >{`${CLOCKS[clock.clock as ClockId].says}: ${((CLOCKS[clock.clock as ClockId] as ClockKind).results[clock.result ?? '']?.[0] ?? 'stopped').toLowerCase()}`}</Words>
+          >{`${CLOCKS[clock.clock as ClockId].name}: ${((CLOCKS[clock.clock as ClockId] as ClockKind).results[clock.result ?? '']?.[0] ?? 'stopped').toLowerCase()}`}</Words>
         ))}
       {works ? (
         <Button className="self-start" label="Start a clock" onPress={() => onAsked({ clock: null, stepId: null })} />
@@ -115,7 +115,7 @@ function StartSheet({
           <Choice
             key={id}
             className="grow"
-            label={CLOCKS[id].says}
+            label={CLOCKS[id].name}
             on={clock === id}
             onPress={() => {
               setClock(id);

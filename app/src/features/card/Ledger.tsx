@@ -93,7 +93,7 @@ export function Ledger({
       ) : null}
       {last ? <JustOff thing={last} handle={handle} /> : null}
       {things.length === 0 ? (
-        <Empty says="Nothing is off. Each thing goes to a numbered hole, with a photo before it moves." />
+        <Empty sentence="Nothing is off. Each thing goes to a numbered hole, with a photo before it moves." />
       ) : null}
       <View role="list">
         {[...things].reverse().map((thing) => (
@@ -193,7 +193,7 @@ function JustOff({ thing, handle }: { readonly thing: Thing; readonly handle: Ca
         </Words>
       </View>
       {shown ? (
-        <MarkedPhoto id={shown.photoId} marks={shown.marks} small says={`How ${thing.what.toLowerCase()} sat`} />
+        <MarkedPhoto id={shown.photoId} marks={shown.marks} small sentence={`How ${thing.what.toLowerCase()} sat`} />
       ) : null}
       <HowItSat thing={thing} />
       {photo.input}

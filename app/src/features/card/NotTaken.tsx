@@ -12,7 +12,7 @@ export function NotTaken({ handle: { unsent, forget } }: { readonly handle: Card
         refused === null
           ? []
           : [
-              <Failure key={entry.id} says={`Not taken: ${sayEntry(entry)}.`} kept={refused}>
+              <Failure key={entry.id} sentence={`Not taken: ${sayEntry(entry)}.`} kept={refused}>
                 <Button className="self-start" label="Seen, put it away" onPress={() => forget(entry.id)} />
               </Failure>,
             ],

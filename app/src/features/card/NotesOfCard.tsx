@@ -25,7 +25,7 @@ export function NotesOfCard({ handle, works }: { readonly handle: CardHandle; re
       <View className="flex-row flex-wrap gap-2">
         {photos.map((entry) => (
           <View key={entry.photoId} className="w-[48%] gap-1">
-            <MarkedPhoto id={entry.photoId} marks={entry.marks} small says={`Photo by ${entry.by ?? ''}`} />
+            <MarkedPhoto id={entry.photoId} marks={entry.marks} small sentence={`Photo by ${entry.by ?? ''}`} />
             {works ? <Button kind="quiet" label="Mark it" onPress={() => setMarking(entry.photoId)} /> : null}
           </View>
         ))}

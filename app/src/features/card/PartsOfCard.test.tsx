@@ -23,7 +23,7 @@ describe('parts of a card', () => {
 
   test('what is reserved is used; what is used is given back', async () => {
     const server = show(<CardScreen jobId="7" />, {
-      ...withParts(partLine({ state: 'reserved' }), partLine({ id: 'line-2', state: 'used', says: 'Plug' })),
+      ...withParts(partLine({ state: 'reserved' }), partLine({ id: 'line-2', state: 'used', name: 'Plug' })),
       'POST /api/part-lines/line-1/deed': LINES,
       'POST /api/part-lines/line-2/deed': LINES,
     });
@@ -75,7 +75,7 @@ describe('parts of a card', () => {
         asked: 'TV-1180',
         number: 'TV-1182',
         through: ['TV-1180'],
-        says: 'Gasket set',
+        name: 'Gasket set',
         obtainable: true,
         cents: 790,
         leadDays: 3,
@@ -109,7 +109,7 @@ describe('parts of a card', () => {
         asked: 'TV-1',
         number: 'TV-1',
         through: [],
-        says: null,
+        name: null,
         cents: null,
         leadDays: null,
         ...said,

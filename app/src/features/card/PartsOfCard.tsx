@@ -39,10 +39,10 @@ export function PartsOfCard({
     deed.mutate({ params: { id: line.id }, body: { deed: what } }, { onSettled: handle.retry });
   return (
     <Section title="Parts" count={lines.length}>
-      {failed ? <Failure says={sentenceOf(failed)} kept="The card stands as it was." /> : null}
+      {failed ? <Failure sentence={sentenceOf(failed)} kept="The card stands as it was." /> : null}
       {order.data?.problem ? (
         <Failure
-          says={sayOrderProblem(order.data.problem)}
+          sentence={sayOrderProblem(order.data.problem)}
           kept={
             order.data.state === 'failed'
               ? 'It is wanted again.'
@@ -57,7 +57,7 @@ export function PartsOfCard({
               {line.number}
             </Words>
             <Words className="min-w-0 flex-1" size={15}>
-              {line.says}
+              {line.name}
             </Words>
             <Words face="figures">{`${line.count} × ${sayMoney(line.cents)}`}</Words>
           </View>
@@ -74,13 +74,13 @@ export function PartsOfCard({
           {works ? (
             <View className="flex-row flex-wrap gap-2">
               {line.state === 'reserved' || line.state === 'arrived' ? (
-                <Button className="grow" label="Used" aria-label={`Used: ${line.says}`} onPress={doIt(line, 'use')} />
+                <Button className="grow" label="Used" aria-label={`Used: ${line.name}`} onPress={doIt(line, 'use')} />
               ) : null}
               {line.state === 'used' ? (
                 <Button
                   className="grow"
                   label="Give back"
-                  aria-label={`Give back: ${line.says}`}
+                  aria-label={`Give back: ${line.name}`}
                   onPress={doIt(line, 'return')}
                 />
               ) : null}
@@ -88,12 +88,12 @@ export function PartsOfCard({
                 <Button
                   className="grow"
                   label="Reserve"
-                  aria-label={`Reserve: ${line.says}`}
+                  aria-label={`Reserve: ${line.name}`}
                   onPress={doIt(line, 'reserve')}
                 />
               ) : null}
               {['wanted', 'reserved', 'arrived'].includes(line.state) ? (
-                <Button kind="quiet" label="Drop" aria-label={`Drop: ${line.says}`} onPress={doIt(line, 'drop')} />
+                <Button kind="quiet" label="Drop" aria-label={`Drop: ${line.name}`} onPress={doIt(line, 'drop')} />
               ) : null}
             </View>
           ) : null}
@@ -179,11 +179,11 @@ function AskSheet({
     setWrong(null);
     try {
       // A number that only the supplier knows is put into the catalogue first.
-      if (quote?.says && quote.problem === null) {
+      if (quote?.name && quote.problem === null) {
         const known = await call('parts', { query: { find: quote.number } });
         if (!known.parts.some((part) => part.number === quote.number))
           await add.mutateAsync({
-            body: { number: quote.number, says: quote.says, cents: quote.cents ?? 0, place: '', count: 0 },
+            body: { number: quote.number, name: quote.name, cents: quote.cents ?? 0, place: '', count: 0 },
           });
       }
       await ask.mutateAsync({
@@ -198,7 +198,7 @@ function AskSheet({
   };
   return (
     <Sheet title="Ask for a part" open onClose={onClose}>
-      {wrong ? <Failure says={wrong} kept="What you typed is still here." /> : null}
+      {wrong ? <Failure sentence={wrong} kept="What you typed is still here." /> : null}
       <Field
         label="Number, today’s or any earlier"
         value={number}
@@ -225,17 +225,17 @@ function AskSheet({
 
 export function QuoteWords({ quote }: { readonly quote: Quote }) {
   const renamed = quote.through.length > 0 ? `${quote.asked} is ${quote.number} today. ` : '';
-  const says =
+  const sentence =
     quote.problem === 'not-known'
       ? 'The supplier does not know that number.'
       : quote.problem
         ? sayOrderProblem(quote.problem)
         : !quote.obtainable
           ? 'No longer to be had. That changes the answer: mend it, swap, or let go.'
-          : `${quote.says}: ${sayMoney(quote.cents ?? 0)}, in ${quote.leadDays} days.`;
+          : `${quote.name}: ${sayMoney(quote.cents ?? 0)}, in ${quote.leadDays} days.`;
   return (
     <Words role="status" face="strong" tone={quote.obtainable ? 'ink' : 'held'}>
-      {renamed + says}
+      {renamed + sentence}
     </Words>
   );
 }

@@ -96,13 +96,13 @@ export function MarkedPhoto({
   id,
   marks,
   small = false,
-  says,
+  sentence,
   children,
 }: {
   readonly id: string;
   readonly marks: readonly Mark[];
   readonly small?: boolean;
-  readonly says: string;
+  readonly sentence: string;
   readonly children?: (height: number) => React.ReactNode;
 }) {
   const uri = usePhotoUri(id, small);
@@ -111,7 +111,7 @@ export function MarkedPhoto({
     <View className="w-full border border-card-edge bg-tray-deep" style={{ aspectRatio: 1 / height }}>
       <Image
         source={{ uri }}
-        accessibilityLabel={says}
+        accessibilityLabel={sentence}
         className="h-full w-full"
         resizeMode="contain"
         onLoad={(event) => {
@@ -175,7 +175,7 @@ export function MarkSheet({
           <Choice key={entry} className="flex-1" label={label} on={tool === entry} onPress={() => setTool(entry)} />
         ))}
       </View>
-      <MarkedPhoto id={id} marks={draft ? [...drawn, draft] : drawn} says="The photo to mark">
+      <MarkedPhoto id={id} marks={draft ? [...drawn, draft] : drawn} sentence="The photo to mark">
         {() => (
           <View
             role="img"

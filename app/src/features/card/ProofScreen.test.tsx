@@ -1,4 +1,4 @@
-import { EVERY_PROOF, proofOf } from '@hudrik/core/catalogue';
+import { EVERY_PROOF, folderOf } from '@hudrik/core/catalogue';
 import { screen, waitFor } from '@testing-library/react-native';
 import { router } from 'expo-router';
 import { entryOf, STEPS, taking } from '@/testing/cardReply';
@@ -20,14 +20,16 @@ const well = [
   entryOf('leak-look', { dry: true, note: '' }),
   entryOf('smoke', { clear: true }),
   entryOf('proof-load', { load: 'load-bank' }),
-  ...proofOf('generator').readings.map((reading) =>
+  ...folderOf('generator').proof.readings.map((reading) =>
     entryOf('proof-reading', {
       reading: reading.id,
       value: ((reading.least ?? 0) + (reading.most ?? 0)) / 2,
       live: true,
     }),
   ),
-  ...[...proofOf('generator').looks, ...EVERY_PROOF].map((look) => entryOf('proof-look', { look: look.id, ok: true })),
+  ...[...folderOf('generator').proof.looks, ...EVERY_PROOF].map((look) =>
+    entryOf('proof-look', { look: look.id, ok: true }),
+  ),
 ];
 
 describe('the proof', () => {

@@ -1,4 +1,4 @@
-import { CAUTIONS, EVERY_PROOF, proofOf, type CautionId } from '@hudrik/core/catalogue';
+import { CAUTIONS, EVERY_PROOF, folderOf, type CautionId } from '@hudrik/core/catalogue';
 import { droopOf, governorClassOf, proofOfEntries, type Proof } from '@hudrik/core/proof';
 import { router } from 'expo-router';
 import { useState } from 'react';
@@ -7,7 +7,7 @@ import { sentenceOf } from '@/api';
 import { Button, Caution, Choice, Failure, Field, Loading, Page, Section, useIsWide, Words } from '@/design';
 import { useDeviceNow } from '@/features/clocks';
 import { usePerson } from '@/features/session';
-import { LiveBench } from './LiveBench';
+import { LiveReadings } from './LiveReadings';
 import { NotTaken } from './NotTaken';
 import { ReadingLines } from './ReadingLines';
 import { sayMissing, sayProof } from './say';
@@ -22,12 +22,12 @@ export function ProofScreen({ jobId }: { readonly jobId: string }) {
   if (reply === null)
     return handle.error ? (
       <Page>
-        <Failure says={sentenceOf(handle.error)} retry={handle.retry} />
+        <Failure sentence={sentenceOf(handle.error)} retry={handle.retry} />
       </Page>
     ) : (
       <Loading what="the proof" />
     );
-  const plan = proofOf(reply.unit.classId);
+  const plan = folderOf(reply.unit.classId).proof;
   const proof = proofOfEntries(
     handle.entries,
     {
@@ -57,7 +57,7 @@ export function ProofScreen({ jobId }: { readonly jobId: string }) {
   if (handle.state !== 'to-prove') return <Page>{head}</Page>;
   const first = <First handle={handle} proof={proof} cautions={plan.cautions} />;
   const run = <Run handle={handle} proof={proof} loads={plan.loads} />;
-  const bench = <LiveBench jobId={jobId} classId={reply.unit.classId} handle={handle} proof={proof} />;
+  const bench = <LiveReadings jobId={jobId} classId={reply.unit.classId} handle={handle} proof={proof} />;
   const readings = <ReadingLines handle={handle} proof={proof} />;
   const looks = <Looks handle={handle} proof={proof} />;
   const end = <End handle={handle} proof={proof} jobId={jobId} tag={reply.unit.tag} />;
@@ -103,7 +103,7 @@ function First({
 }) {
   return (
     <Section title="Before the first pull">
-      {proof.leakLook === 'dry' ? null : cautions.map((id) => <Caution key={id} says={CAUTIONS[id as CautionId]} />)}
+      {proof.leakLook === 'dry' ? null : cautions.map((id) => <Caution key={id} text={CAUTIONS[id as CautionId]} />)}
       <View className="flex-row gap-2" role="group" aria-label="Leaks">
         <Choice
           className="flex-1"
@@ -130,7 +130,7 @@ function Run({
 }: {
   readonly handle: CardHandle;
   readonly proof: Proof;
-  readonly loads: readonly { readonly id: string; readonly says: string }[];
+  readonly loads: readonly { readonly id: string; readonly name: string }[];
 }) {
   const running = proof.runningSince !== null;
   const ready = proof.leakLook === 'dry' && proof.smoke !== 'smoking';
@@ -153,7 +153,7 @@ function Run({
           <Choice
             key={load.id}
             className="grow"
-            label={load.says}
+            label={load.name}
             on={proof.load === load.id}
             onPress={() => handle.add('proof-load', { load: load.id })}
           />
@@ -196,9 +196,9 @@ function Looks({ handle, proof }: { readonly handle: CardHandle; readonly proof:
     <Section title="Looks">
       {proof.looks.map(({ look, ok }) => (
         <View key={look.id} className="gap-2 border-b border-line py-2">
-          <Words>{look.says}</Words>
-          {ok === null && look.caution ? <Caution says={CAUTIONS[look.caution as CautionId]} /> : null}
-          <View className="flex-row gap-2" role="group" aria-label={look.says}>
+          <Words>{look.name}</Words>
+          {ok === null && look.caution ? <Caution text={CAUTIONS[look.caution as CautionId]} /> : null}
+          <View className="flex-row gap-2" role="group" aria-label={look.name}>
             <Choice
               className="flex-1"
               label="Right"

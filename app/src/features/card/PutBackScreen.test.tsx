@@ -48,7 +48,7 @@ describe('putting back', () => {
       tag: 'GE-07',
       asked: 'TV-1180',
       number: 'TV-1182',
-      says: 'Gasket set',
+      name: 'Gasket set',
       count: 1,
       cents: 790,
       state: 'arrived',
@@ -68,7 +68,7 @@ describe('putting back', () => {
     await press('Keep');
     await waitFor(() => expect(kinds(server.sent)).toContain('replaced'));
     const kept = server.sent.find((one) => one.path === '/api/exchange-parts');
-    expect(kept?.body).toMatchObject({ says: 'Float', jobId: '7', place: 'Tray A 3' });
+    expect(kept?.body).toMatchObject({ name: 'Float', jobId: '7', place: 'Tray A 3' });
   });
 
   test('what is on for the trial only comes last, and must be replaced', async () => {

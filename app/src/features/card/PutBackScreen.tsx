@@ -19,7 +19,7 @@ export function PutBackScreen({ jobId }: { readonly jobId: string }) {
   if (handle.card === null)
     return handle.error ? (
       <Page>
-        <Failure says={sentenceOf(handle.error)} retry={handle.retry} />
+        <Failure sentence={sentenceOf(handle.error)} retry={handle.retry} />
       </Page>
     ) : (
       <Loading what="the ledger" />
@@ -118,12 +118,12 @@ function OneThing({
             </Words>
           </View>
           <HowItSat thing={thing} reverse />
-          {caution ? <Caution says={CAUTIONS[caution as CautionId]} /> : null}
+          {caution ? <Caution text={CAUTIONS[caution as CautionId]} /> : null}
           <TrayCard things={things} tray={thing.tray} next={thing.place} />
         </View>
         <View className={wide ? 'min-w-0 flex-1' : ''}>
           {shown ? (
-            <MarkedPhoto id={shown.photoId} marks={shown.marks} says={`How ${thing.what.toLowerCase()} sat`} />
+            <MarkedPhoto id={shown.photoId} marks={shown.marks} sentence={`How ${thing.what.toLowerCase()} sat`} />
           ) : (
             <Words tone="ink-soft">No photo was taken of it.</Words>
           )}
@@ -161,7 +161,7 @@ function OtherSheet({
     else handle.add('replaced', { thingId: thing.thingId, part: text.trim(), forTrial: end === 'trial' });
     if (keepsOld && end === 'replaced')
       keepOld.mutate({
-        body: { id: newId(), says: thing.what, number: null, jobId, place: `Tray ${thing.tray} ${thing.place}` },
+        body: { id: newId(), name: thing.what, number: null, jobId, place: `Tray ${thing.tray} ${thing.place}` },
       });
     onClose();
   };

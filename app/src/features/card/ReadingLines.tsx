@@ -16,11 +16,11 @@ export function ReadingLines({ handle, proof }: { readonly handle: CardHandle; r
           <View key={shown.reading.id} className="min-w-[280px] grow basis-0 gap-1 border-b border-line py-2">
             <View className="flex-row items-center gap-2">
               <Words face="strong" className="min-w-0 flex-1">
-                {shown.reading.says}
+                {shown.reading.name}
               </Words>
               <Button
                 label={shown.value === null ? 'Type it' : 'Again'}
-                aria-label={`${shown.reading.says}: type it`}
+                aria-label={`${shown.reading.name}: type it`}
                 onPress={() => setOpen(shown)}
               />
             </View>
@@ -74,7 +74,7 @@ function TypeSheet({
   const [from, to] = shown.reading.scale;
   const odd = value !== null && (value > to * 2 || (from > 0 && value < from / 4));
   return (
-    <Sheet title={shown.reading.says} open onClose={onClose}>
+    <Sheet title={shown.reading.name} open onClose={onClose}>
       <Field
         label={`Reading, ${shown.reading.unit}`}
         value={text}

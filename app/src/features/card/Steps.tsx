@@ -31,13 +31,13 @@ export function Steps({
 }) {
   const [open, setOpen] = useState<string | null>(null);
   const [adding, setAdding] = useState(false);
-  const [says, setSays] = useState('');
+  const [title, setTitle] = useState('');
   const steps = handle.card?.steps ?? [];
   const first = steps.find((step) => step.state === 'to-do')?.stepId ?? null;
   const step = steps.find((entry) => entry.stepId === open) ?? null;
   const add = () => {
-    handle.add('step-added', { stepId: newId(), says: says.trim() });
-    setSays('');
+    handle.add('step-added', { stepId: newId(), title: title.trim() });
+    setTitle('');
     setAdding(false);
   };
   return (
@@ -61,8 +61,8 @@ export function Steps({
       {step ? <StepSheet step={step} handle={handle} onClose={() => setOpen(null)} /> : null}
       {adding ? (
         <Sheet title="Another step" open onClose={() => setAdding(false)}>
-          <Field label="What is to be done" value={says} onChangeText={setSays} />
-          <Button kind="main" tall label="Add it" disabled={says.trim() === ''} onPress={add} />
+          <Field label="What is to be done" value={title} onChangeText={setTitle} />
+          <Button kind="main" tall label="Add it" disabled={title.trim() === ''} onPress={add} />
         </Sheet>
       ) : null}
     </Section>
@@ -91,7 +91,7 @@ function StepRow({ step, next, handle, works, onOpen, onClock }: RowProps) {
         <Pressable
           role="checkbox"
           aria-checked={done}
-          aria-label={step.says}
+          aria-label={step.title}
           disabled={!works}
           onPress={() => handle.add(done ? 'step-undone' : 'step-done', { stepId: step.stepId })}
           className={`h-[48px] w-[48px] items-center justify-center border-2 border-ink ${done ? 'bg-mark' : 'bg-paper'}`}
@@ -102,12 +102,12 @@ function StepRow({ step, next, handle, works, onOpen, onClock }: RowProps) {
         </Pressable>
         <Pressable
           role="button"
-          aria-label={`${step.says}: change or drop`}
+          aria-label={`${step.title}: change or drop`}
           onPress={onOpen}
           className="min-h-[48px] min-w-0 flex-1 justify-center"
         >
           <Words face={next ? 'strong' : 'text'} tone={done ? 'ink-soft' : 'ink'}>
-            {step.says}
+            {step.title}
           </Words>
           {done && step.by ? (
             <Words size={13} tone="ink-soft">
@@ -116,22 +116,22 @@ function StepRow({ step, next, handle, works, onOpen, onClock }: RowProps) {
           ) : null}
           {step.otherWords.map((other) => (
             <Words
-              key={other.says}
+              key={other.title}
               size={13}
               tone="held"
-            >{`Two wrote at once. ${other.by ?? 'The other'} had: “${other.says}”`}</Words>
+            >{`Two wrote at once. ${other.by ?? 'The other'} had: “${other.title}”`}</Words>
           ))}
         </Pressable>
       </View>
       {!done && step.caution && step.caution in CAUTIONS ? (
-        <Caution says={CAUTIONS[step.caution as CautionId]} />
+        <Caution text={CAUTIONS[step.caution as CautionId]} />
       ) : null}
       {works && !done ? (
         <View className="flex-row flex-wrap gap-2">
           {step.clock ? (
             <Button
               className="grow"
-              label={`Start the clock: ${CLOCKS[step.clock as ClockId].says.toLowerCase()}`}
+              label={`Start the clock: ${CLOCKS[step.clock as ClockId].name.toLowerCase()}`}
               onPress={() => onClock(step.clock as ClockId, step.stepId)}
             />
           ) : null}
@@ -141,7 +141,7 @@ function StepRow({ step, next, handle, works, onOpen, onClock }: RowProps) {
           {step.teardown && !begun ? (
             <Button
               className="grow"
-              label={`Take apart: ${TEARDOWNS[step.teardown as TeardownId].says.toLowerCase()}`}
+              label={`Take apart: ${TEARDOWNS[step.teardown as TeardownId].name.toLowerCase()}`}
               onPress={() => handle.add('teardown-begun', { teardown: step.teardown as string })}
             />
           ) : null}
@@ -169,19 +169,19 @@ function StepSheet({
   readonly handle: CardHandle;
   readonly onClose: () => void;
 }) {
-  const [says, setSays] = useState(step.says);
+  const [title, setTitle] = useState(step.title);
   const [why, setWhy] = useState('');
   // What stood there when the person began to write: somebody else may write meanwhile.
-  const [was] = useState(step.says);
+  const [was] = useState(step.title);
   return (
     <Sheet title="A step" open onClose={onClose}>
-      <Field label="What is to be done" value={says} onChangeText={setSays} multiline />
+      <Field label="What is to be done" value={title} onChangeText={setTitle} multiline />
       <Button
         kind="main"
         label="Change it"
-        disabled={says.trim() === '' || says === was}
+        disabled={title.trim() === '' || title === was}
         onPress={() => {
-          handle.add('step-changed', { stepId: step.stepId, says: says.trim(), was });
+          handle.add('step-changed', { stepId: step.stepId, title: title.trim(), was });
           onClose();
         }}
       />

@@ -96,7 +96,7 @@ export function UsualSheet({ ids, known, learnt, onPick, onClose }: UsualProps) 
     <Sheet title="A usual job" open onClose={onClose}>
       {ids.map((id) => (
         <View key={id} className="gap-1">
-          <Choice label={TEARDOWNS[id].says} on={known.includes(id)} onPress={() => onPick(id)} />
+          <Choice label={TEARDOWNS[id].name} on={known.includes(id)} onPress={() => onPick(id)} />
           <Words size={13} tone="ink-soft">
             {id in learnt ? 'In the order of this model’s last finished card. ' : ''}
             {TEARDOWNS[id].note}

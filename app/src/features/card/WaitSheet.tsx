@@ -44,8 +44,8 @@ export function WaitSheet({ handle, onClose }: { readonly handle: CardHandle; re
             ? `Off meanwhile: ${off.map((thing) => thing.what.toLowerCase()).join(', ')}. A trial is never the proof.`
             : 'A trial is never the proof.'}
         </Words>
-        <Caution says={CAUTIONS['carbon-monoxide']} />
-        <Caution says={CAUTIONS['moving-parts']} />
+        <Caution text={CAUTIONS['carbon-monoxide']} />
+        <Caution text={CAUTIONS['moving-parts']} />
         <Field label="What was seen" value={note} onChangeText={setNote} />
         <View className="flex-row flex-wrap gap-2">
           {HOW.map(([id, label]) => (

@@ -37,7 +37,7 @@ export function WaysScreen({ jobId }: { readonly jobId: string }) {
   if (!read.data || handle.reply === null)
     return read.isError ? (
       <Page>
-        <Failure says={sentenceOf(read.error)} retry={() => void read.refetch()} />
+        <Failure sentence={sentenceOf(read.error)} retry={() => void read.refetch()} />
       </Page>
     ) : (
       <Loading what="the reckoning" />
@@ -52,7 +52,7 @@ export function WaysScreen({ jobId }: { readonly jobId: string }) {
         {STATES.map(([id, entry]) => (
           <Choice
             key={id}
-            label={`${entry.says}: ${Math.round(entry.success * 100)} in 100 hold`}
+            label={`${entry.name}: ${Math.round(entry.success * 100)} in 100 hold`}
             on={state === id}
             onPress={() => setState(id)}
           />
@@ -75,7 +75,7 @@ export function WaysScreen({ jobId }: { readonly jobId: string }) {
         {RISK_LIST.map(([id, risk]) => (
           <Choice
             key={id}
-            label={`${risk.says} (${Math.round(risk.odds * 100)} in 100, ${sayMinutes(risk.minutes)})`}
+            label={`${risk.name} (${Math.round(risk.odds * 100)} in 100, ${sayMinutes(risk.minutes)})`}
             on={risks.includes(id)}
             onPress={() => setRisks(risks.includes(id) ? risks.filter((one) => one !== id) : [...risks, id])}
           />
@@ -102,11 +102,11 @@ export function WaysScreen({ jobId }: { readonly jobId: string }) {
       </View>
       {notLookedAt.length > 0 ? (
         <Failure
-          says={`A guess: nobody has looked at ${notLookedAt.join(', ')}.`}
+          sentence={`A guess: nobody has looked at ${notLookedAt.join(', ')}.`}
           kept="No figure is firm before that."
         />
       ) : null}
-      {notToBeHad.length > 0 ? <Failure says={`No longer to be had: ${notToBeHad.join(', ')}.`} /> : null}
+      {notToBeHad.length > 0 ? <Failure sentence={`No longer to be had: ${notToBeHad.join(', ')}.`} /> : null}
       <View className={wide ? 'flex-row gap-3' : 'gap-3'}>
         {ways.map((way, at) => (
           <WayCard key={way.way} way={way} first={at === 0} onDecide={() => setDeciding(way)} />

@@ -1,4 +1,4 @@
-import { EVERY_PROOF, PROOFS, proofOf } from '@hudrik/core/catalogue';
+import { EVERY_PROOF, PROOFS, folderOf } from '@hudrik/core/catalogue';
 import { proofOfEntries } from '@hudrik/core/proof';
 import { Refused } from '@/api';
 import { isFinal, sayEntry, sayMissing, sayProof, sayRefusal, sayTurns, STATE_WORD } from './say';
@@ -13,7 +13,7 @@ test.each([
   [4, '1 turn'],
   [5, '1¼ turns'],
   [11, '2¾ turns'],
-])('%d quarters are %s', (quarters, says) => expect(sayTurns(quarters)).toBe(says));
+])('%d quarters are %s', (quarters, sentence) => expect(sayTurns(quarters)).toBe(sentence));
 
 describe('refusals, as a person would say them', () => {
   test.each([
@@ -32,7 +32,7 @@ describe('refusals, as a person would say them', () => {
       { code: 'not-passed', missing: ['minutes', 'look-steady', 'reading-volts-0'] },
       'Not passed yet: minutes under load; steady off the choke, takes throttle; volts, no load.',
     ],
-  ])('%j', (why, says) => expect(sayRefusal(refused(why))).toBe(says));
+  ])('%j', (why, sentence) => expect(sayRefusal(refused(why))).toBe(sentence));
 
   test('any other refusal has its own title', () =>
     expect(sayRefusal(refused({}, 'job-closed'))).toContain('The card does not stand so any more.'));
@@ -61,7 +61,7 @@ describe('where a proof stands', () => {
       proofOfEntries(
         [said('to-proof', {}), ...entries],
         {
-          plan: proofOf('tiller'),
+          plan: folderOf('tiller').proof,
           everyLooks: EVERY_PROOF,
           complaint: { afterMinutes: null, comesAndGoes: false },
           byLook: false,

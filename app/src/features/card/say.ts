@@ -62,9 +62,9 @@ export function sayRefusal(refused: Refused): string {
 export const isFinal = ({ problem: { status } }: Refused): boolean =>
   status >= 400 && status < 500 && status !== 401 && status !== 429;
 
-const READINGS = new Map(PROOFS.flatMap((plan) => plan.readings.map((reading) => [reading.id, reading.says] as const)));
+const READINGS = new Map(PROOFS.flatMap((plan) => plan.readings.map((reading) => [reading.id, reading.name] as const)));
 const LOOKS = new Map(
-  [...EVERY_PROOF, ...PROOFS.flatMap((plan) => plan.looks)].map((look) => [look.id, look.says] as const),
+  [...EVERY_PROOF, ...PROOFS.flatMap((plan) => plan.looks)].map((look) => [look.id, look.name] as const),
 );
 
 export function sayMissing(code: string): string {

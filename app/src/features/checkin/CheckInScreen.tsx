@@ -144,11 +144,11 @@ function CanNotStart({ error, retry }: { readonly error: Error; readonly retry: 
   return (
     <View className="p-4">
       {error instanceof Refused ? (
-        <Empty says={sentenceOf(error)}>
+        <Empty sentence={sentenceOf(error)}>
           <Button label="Find another tag" onPress={() => router.replace('/check-in')} />
         </Empty>
       ) : (
-        <Failure says={sentenceOf(error)} kept="Check-ins that you began are kept on this device." retry={retry} />
+        <Failure sentence={sentenceOf(error)} kept="Check-ins that you began are kept on this device." retry={retry} />
       )}
     </View>
   );

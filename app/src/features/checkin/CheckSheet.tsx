@@ -24,7 +24,7 @@ export function CheckSheet({ check, answer, onAnswer, onClose }: Props) {
   };
   return (
     <Sheet title={check.words} open onClose={onClose}>
-      {check.caution ? <Caution says={CAUTIONS[check.caution as CautionId]} /> : null}
+      {check.caution ? <Caution text={CAUTIONS[check.caution as CautionId]} /> : null}
       {check.measured ? <Reading check={check} given={given} set={set} /> : null}
       <View className="gap-2">
         <Choice label="OK" on={given.result === 'ok'} onPress={() => set({ result: 'ok', exception: undefined })} />

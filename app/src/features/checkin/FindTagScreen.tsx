@@ -53,11 +53,11 @@ export function FindTagScreen() {
   const list = (
     <Section title={figures || letters ? 'That could be' : 'Back or out'} count={hits.length}>
       {units.isError && !units.data ? (
-        <Failure says="The tags can not be fetched just now." retry={() => void units.refetch()} />
+        <Failure sentence="The tags can not be fetched just now." retry={() => void units.refetch()} />
       ) : null}
       {units.data && hits.length === 0 ? (
         <Empty
-          says={
+          sentence={
             figures || letters
               ? `No unit on this yard has the tag ${letters || '··'}-${figures || '··'}.`
               : 'Nothing is out or back. Type a tag to look at any unit.'

@@ -15,8 +15,12 @@ const HEADING = {
 export function NoticedLeaf({ draft, change, next }: LeafProps) {
   const complaints = complaintsOf(classOf(draft.opening.classId));
   const toggle = (id: string) =>
-    change({ told: draft.told.includes(id) ? draft.told.filter((entry) => entry !== id) : [...draft.told, id] });
-  const nothing = draft.told.length === 0 && draft.remarks.trim() === '';
+    change({
+      complaintIds: draft.complaintIds.includes(id)
+        ? draft.complaintIds.filter((entry) => entry !== id)
+        : [...draft.complaintIds, id],
+    });
+  const nothing = draft.complaintIds.length === 0 && draft.remarks.trim() === '';
   return (
     <LeafFrame action={<Button kind="main" tall label={nothing ? 'Nothing noticed' : 'Next'} onPress={next} />}>
       {COMPLAINT_GROUPS.map((group) => (
@@ -30,7 +34,7 @@ export function NoticedLeaf({ draft, change, next }: LeafProps) {
                   className="grow"
                   label={entry.words}
                   tone="held"
-                  on={draft.told.includes(entry.id)}
+                  on={draft.complaintIds.includes(entry.id)}
                   onPress={() => toggle(entry.id)}
                 />
               ))}

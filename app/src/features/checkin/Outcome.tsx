@@ -17,7 +17,7 @@ export function Outcome({ tag, sent }: { readonly tag: string; readonly sent: Se
         </>
       ) : (
         <Empty
-          says={`${tag} is checked in on this device. The yard’s server does not answer just now; it is sent as soon as it does. You can go on.`}
+          sentence={`${tag} is checked in on this device. The yard’s server does not answer just now; it is sent as soon as it does. You can go on.`}
         />
       )}
       <Button kind="main" tall label="Next return" onPress={() => router.replace('/check-in')} />

@@ -24,16 +24,16 @@ export function VerdictCard({ tag, verdict }: { readonly tag: string; readonly v
         </View>
       </View>
       {cautions.map((caution) => (
-        <Caution key={caution} says={CAUTIONS[caution as CautionId]} />
+        <Caution key={caution} text={CAUTIONS[caution as CautionId]} />
       ))}
       {verdict.reasons.length === 0 ? <Words size={22}>Nothing found. It may go out.</Words> : null}
       {verdict.reasons.map((reason, at) => (
         <View
-          key={reason.says}
+          key={reason.sentence}
           className={`flex-row items-baseline gap-3 ${at === 0 ? '' : 'border-t border-line pt-3'}`}
         >
           <Words size={at === 0 ? 22 : 17} face={at === 0 ? 'strong' : 'text'} className="min-w-0 flex-1">
-            {reason.says}
+            {reason.sentence}
           </Words>
           <Words
             size={13}
@@ -50,7 +50,7 @@ export function VerdictCard({ tag, verdict }: { readonly tag: string; readonly v
           {verdict.jobs.map((job) => (
             <Card key={job.work} className="flex-row items-center gap-3">
               <Words className="min-w-0 flex-1" face="strong">
-                {job.says}
+                {job.title}
               </Words>
               <Words face="figures">{sayMinutes(job.minutes)}</Words>
             </Card>

@@ -64,7 +64,7 @@ export function VerdictLeaf({ draft, change, drop, onSent }: Props) {
           onGiveUp={() => void giveUp()}
         />
       ) : error ? (
-        <Failure says={sentenceOf(error)} kept="All that you entered is kept on this device." />
+        <Failure sentence={sentenceOf(error)} kept="All that you entered is kept on this device." />
       ) : null}
       <VerdictCard tag={draft.tag} verdict={verdict} />
     </LeafFrame>
@@ -100,7 +100,7 @@ function Conflict({
 }) {
   return (
     <Failure
-      says={`${first.by} checked ${tag} in ${sayTime(first.at)}: ${READINESS_WORD[first.result]}.`}
+      sentence={`${first.by} checked ${tag} in ${sayTime(first.at)}: ${READINESS_WORD[first.result]}.`}
       kept="Yours is kept on this device. What do you want done with it?"
     >
       {first.reasons.map((reason) => (

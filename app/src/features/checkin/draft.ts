@@ -20,7 +20,7 @@ export interface Draft {
   readonly fuelTap: 'was-shut' | 'shut-now' | null;
   readonly ended: NewCheckIn['ended'] | null;
   readonly missing: Readonly<Record<string, number>> | null;
-  readonly told: readonly string[];
+  readonly complaintIds: readonly string[];
   readonly remarks: string;
   readonly answers: Readonly<Record<string, DraftAnswer>>;
   readonly seconds: Readonly<Record<string, number>>;
@@ -40,7 +40,7 @@ export const startDraft = (opening: Opening, id: string, at: Date): Draft => ({
   fuelTap: null,
   ended: null,
   missing: null,
-  told: [],
+  complaintIds: [],
   remarks: '',
   answers: {},
   seconds: {},
@@ -128,7 +128,7 @@ export function toNewCheckIn(draft: Draft): NewCheckIn {
     fuelTap: draft.fuelTap ?? 'none',
     ended: draft.ended ?? 'not-told',
     missing: Object.entries(draft.missing ?? {}).flatMap(([id, count]) => (count > 0 ? [{ id, count }] : [])),
-    told: [...draft.told],
+    complaintIds: [...draft.complaintIds],
     remarks: draft.remarks,
     answers: Object.values(draft.answers),
     stations: stations.map((station) => ({

@@ -20,12 +20,12 @@ export function CheckOutScreen({ tag }: { readonly tag: string }) {
   if (opening.error instanceof Refused)
     return (
       <Page>
-        <Empty says={sentenceOf(opening.error)} />
+        <Empty sentence={sentenceOf(opening.error)} />
       </Page>
     );
   if (!opening.data)
     return opening.isError ? (
-      <Failure says={`${tag} can not be fetched just now.`} retry={() => void opening.refetch()} />
+      <Failure sentence={`${tag} can not be fetched just now.`} retry={() => void opening.refetch()} />
     ) : (
       <Loading what={tag} />
     );
@@ -100,7 +100,7 @@ function Form({ opening, onDone }: { readonly opening: Opening; readonly onDone:
           </Words>
           <Readiness of={opening.verdict.readiness} size={30} />
         </View>
-        {send.isError ? <Failure says={sentenceOf(send.error)} kept="What you entered is still here." /> : null}
+        {send.isError ? <Failure sentence={sentenceOf(send.error)} kept="What you entered is still here." /> : null}
         {inPrep ? (
           <Section title="Its prep is not done">
             {opening.verdict.because.map((reason) => (

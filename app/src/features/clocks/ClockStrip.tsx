@@ -34,7 +34,7 @@ function useTellEnd(clocks: readonly Running[]): void {
       if (told.current.has(clock.id)) continue;
       told.current.add(clock.id);
       if (!isFirst && typeof Notification !== 'undefined' && Notification.permission === 'granted')
-        new Notification(`${clock.tag}: ${clock.says.toLowerCase()} has ended`, {
+        new Notification(`${clock.tag}: ${clock.name.toLowerCase()} has ended`, {
           body: 'What came of it?',
           tag: clock.id,
         });
@@ -59,7 +59,7 @@ export function ClockStrip() {
   return (
     <Pressable
       role="button"
-      aria-label={`${soonest.tag} ${soonest.says}: ${sayLeft(soonest.leftMs)}`}
+      aria-label={`${soonest.tag} ${soonest.name}: ${sayLeft(soonest.leftMs)}`}
       onPress={open(soonest)}
       className={`no-print min-h-[48px] flex-row items-center gap-3 border-t-2 border-ink px-4 ${ended ? 'bg-held' : 'bg-card'}`}
     >
@@ -67,7 +67,7 @@ export function ClockStrip() {
         {sayLeft(soonest.leftMs)}
       </Words>
       <Words face="strong" size={15} tone={ended ? 'on-mark' : 'ink'} className="min-w-0 flex-1" numberOfLines={1}>
-        {soonest.tag} {soonest.says.toLowerCase()}
+        {soonest.tag} {soonest.name.toLowerCase()}
       </Words>
       {clocks.length > 1 ? <Words size={15} tone={ended ? 'on-mark' : 'ink'}>{`+ ${clocks.length - 1}`}</Words> : null}
     </Pressable>
@@ -84,7 +84,7 @@ export function ClockTray() {
         <Pressable
           key={clock.id}
           role="button"
-          aria-label={`${clock.tag} ${clock.says}: ${sayLeft(clock.leftMs)}`}
+          aria-label={`${clock.tag} ${clock.name}: ${sayLeft(clock.leftMs)}`}
           onPress={open(clock)}
           className="min-h-[48px] justify-center border-b border-line py-1"
         >
@@ -97,7 +97,7 @@ export function ClockTray() {
             </Words>
           </View>
           <Words size={13} tone="ink-soft">
-            {clock.says}, {clock.by}
+            {clock.name}, {clock.by}
           </Words>
         </Pressable>
       ))}

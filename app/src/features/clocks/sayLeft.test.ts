@@ -9,4 +9,4 @@ test.each([
   [3_600_000, '1:00:00'],
   [7_147_000, '1:59:07'],
   [36_000_000 * 5, '50:00:00'],
-])('%d ms left is %s', (ms, says) => expect(sayLeft(ms)).toBe(says));
+])('%d ms left is %s', (ms, sentence) => expect(sayLeft(ms)).toBe(sentence));

@@ -1,4 +1,4 @@
-import { CLASSES, classOf, type ClassId } from '@hudrik/core/catalogue';
+import { CLASS_IDS, CLASS_TAGS, classOf, type ClassId } from '@hudrik/core/catalogue';
 import { router } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
@@ -8,11 +8,11 @@ import { Button, Choice, Empty, Failure, Field, Loading, Page, Section, Words } 
 /** A unit new to the yard: its class, its model (or a new one), its tag and where its meter stands. */
 export function AddUnitScreen() {
   const models = useRead('models');
-  const [classId, setClassId] = useState<ClassId>(CLASSES[0].id);
+  const [classId, setClassId] = useState<ClassId>(CLASS_IDS[0]);
   const [modelId, setModelId] = useState<number | null>(null);
   if (!models.data)
     return models.isError ? (
-      <Failure says="The models can not be fetched just now." retry={() => void models.refetch()} />
+      <Failure sentence="The models can not be fetched just now." retry={() => void models.refetch()} />
     ) : (
       <Loading what="the models" />
     );
@@ -23,14 +23,14 @@ export function AddUnitScreen() {
         A unit new to the yard
       </Words>
       <View className="flex-row flex-wrap gap-2">
-        {CLASSES.map((entry) => (
+        {CLASS_IDS.map((id) => (
           <Choice
-            key={entry.id}
+            key={id}
             className="grow"
-            label={entry.name}
-            on={classId === entry.id}
+            label={CLASS_TAGS[id].name}
+            on={classId === id}
             onPress={() => {
-              setClassId(entry.id);
+              setClassId(id);
               setModelId(null);
             }}
           />
@@ -38,7 +38,7 @@ export function AddUnitScreen() {
       </View>
       <Section title="Its model" count={ofClass.length}>
         {ofClass.length === 0 ? (
-          <Empty says={`No model of a ${classOf(classId).name.toLowerCase()} yet. Add one below.`} />
+          <Empty sentence={`No model of a ${classOf(classId).name.toLowerCase()} yet. Add one below.`} />
         ) : null}
         {ofClass.map((model) => (
           <View key={model.id} className="flex-row gap-2">
@@ -76,7 +76,7 @@ function AddModel({ classId, onAdded }: { readonly classId: ClassId; readonly on
   if (!open) return <Button kind="quiet" label="Another model" onPress={() => setOpen(true)} />;
   return (
     <View className="gap-3 border border-dashed border-line p-3">
-      {add.isError ? <Failure says={sentenceOf(add.error)} kept="What you wrote is still here." /> : null}
+      {add.isError ? <Failure sentence={sentenceOf(add.error)} kept="What you wrote is still here." /> : null}
       <Field label="Make" value={make} onChangeText={setMake} />
       <Field label="Model" value={name} onChangeText={setName} />
       <Button
@@ -114,7 +114,7 @@ function AddUnit({ letters, modelId }: { readonly letters: string; readonly mode
   };
   return (
     <Section title="The unit">
-      {add.isError ? <Failure says={sentenceOf(add.error)} kept="What you wrote is still here." /> : null}
+      {add.isError ? <Failure sentence={sentenceOf(add.error)} kept="What you wrote is still here." /> : null}
       <Field
         label={`Figures of its tag: ${letters}-`}
         value={form.figures}

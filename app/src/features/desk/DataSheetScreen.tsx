@@ -43,7 +43,7 @@ export function DataSheetScreen({ id }: { readonly id: string }) {
   const read = useRead('modelSheet', { params: { id } });
   if (!read.data)
     return read.isError ? (
-      <Failure says={sentenceOf(read.error)} retry={() => void read.refetch()} />
+      <Failure sentence={sentenceOf(read.error)} retry={() => void read.refetch()} />
     ) : (
       <Loading what="the data sheet" />
     );
@@ -80,7 +80,7 @@ function Form({ id, name, sheet }: { readonly id: string; readonly name: string;
       <Words role="heading" aria-level={1} size={22} face="strong">
         {name}: data sheet
       </Words>
-      {change.isError ? <Failure says={sentenceOf(change.error)} kept="What you wrote is still here." /> : null}
+      {change.isError ? <Failure sentence={sentenceOf(change.error)} kept="What you wrote is still here." /> : null}
       <Section title="Its engine">
         {(Object.keys(ENGINE_TRAITS) as EngineTrait[]).map((trait) => (
           <View key={trait} className="gap-1">

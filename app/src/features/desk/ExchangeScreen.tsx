@@ -25,7 +25,7 @@ export function ExchangeScreen() {
       </Section>
       <Section title="Parts">
         <Words size={15}>
-          Columns: number, says, cents, place, count, superseded_by, kit_of. A line with superseded_by is an old number;
+          Columns: number, name, cents, place, count, superseded_by, kit_of. A line with superseded_by is an old number;
           kit_of lists pieces as NUMBER*2 OTHER.
         </Words>
         <Button label="Give out the parts" onPress={() => window.open('/api/export/parts')} />
@@ -74,7 +74,7 @@ function TakeIn({
         onPress={() => file.current?.click()}
       />
       {take.isError ? (
-        <Failure says={sentenceOf(take.error)} kept="Nothing of the file was taken.">
+        <Failure sentence={sentenceOf(take.error)} kept="Nothing of the file was taken.">
           {take.error instanceof Refused ? <WrongColumns error={take.error} /> : null}
         </Failure>
       ) : null}
@@ -102,7 +102,7 @@ function Report({ report }: { readonly report: ImportReport }) {
       <Words face="strong">
         {report.taken} taken, {report.refused} refused.
       </Words>
-      {report.lines.length === 0 ? <Empty says="The file holds no lines." /> : null}
+      {report.lines.length === 0 ? <Empty sentence="The file holds no lines." /> : null}
       {report.lines.slice(0, 200).map((line) => (
         <Words key={line.line} size={15} tone={line.taken ? 'ink' : 'held'}>
           Line {line.line}: {line.what}: {line.taken ? 'taken' : `refused. ${line.why ?? ''}`}

@@ -1,4 +1,4 @@
-import { CLASSES, classOf, type ClassId } from '@hudrik/core/catalogue';
+import { CLASS_IDS, CLASS_TAGS, classOf, type ClassId } from '@hudrik/core/catalogue';
 import type { HireLine } from '@hudrik/core/contracts';
 import { Link } from 'expo-router';
 import { useState } from 'react';
@@ -14,7 +14,7 @@ export function HiresScreen() {
   const { role } = usePerson();
   if (!hires.data)
     return hires.isError ? (
-      <Failure says="The hires can not be fetched just now." retry={() => void hires.refetch()} />
+      <Failure sentence="The hires can not be fetched just now." retry={() => void hires.refetch()} />
     ) : (
       <Loading what="the hires" />
     );
@@ -33,7 +33,7 @@ export function HiresScreen() {
       </Section>
       <Section title="Booked" count={booked.length}>
         {booked.length === 0 ? (
-          <Empty says="Nothing is booked." />
+          <Empty sentence="Nothing is booked." />
         ) : (
           booked.map((hire) => <HireRow key={hire.reference} hire={hire} />)
         )}
@@ -50,7 +50,7 @@ function HireRow({ hire }: { readonly hire: HireLine }) {
   const failed = back.error ?? cancel.error;
   return (
     <Card className="gap-2">
-      {failed ? <Failure says={sentenceOf(failed)} /> : null}
+      {failed ? <Failure sentence={sentenceOf(failed)} /> : null}
       <View className="flex-row items-center gap-3">
         {hire.tag ? (
           <Link href={`/u/${hire.tag}`} className="w-[92px] font-stencil text-22 text-ink underline">
@@ -99,7 +99,7 @@ const toInstant = (text: string): string =>
 function BookHire() {
   const add = useChange('addHire');
   const [open, setOpen] = useState(false);
-  const [classId, setClassId] = useState<ClassId>(CLASSES[0].id);
+  const [classId, setClassId] = useState<ClassId>(CLASS_IDS[0]);
   const [form, setForm] = useState({ reference: '', tag: '', fromAt: '', toAt: '' });
   const set = (name: keyof typeof form) => (text: string) => setForm((before) => ({ ...before, [name]: text }));
   const send = async () => {
@@ -118,10 +118,10 @@ function BookHire() {
   if (!open) return <Button label="Book a hire" onPress={() => setOpen(true)} />;
   return (
     <Section title="Book a hire">
-      {add.isError ? <Failure says={sentenceOf(add.error)} kept="What you wrote is still here." /> : null}
+      {add.isError ? <Failure sentence={sentenceOf(add.error)} kept="What you wrote is still here." /> : null}
       <View className="flex-row flex-wrap gap-2">
-        {CLASSES.map((entry) => (
-          <Choice key={entry.id} label={entry.name} on={classId === entry.id} onPress={() => setClassId(entry.id)} />
+        {CLASS_IDS.map((id) => (
+          <Choice key={id} label={CLASS_TAGS[id].name} on={classId === id} onPress={() => setClassId(id)} />
         ))}
       </View>
       <Field label="Reference" value={form.reference} onChangeText={set('reference')} />

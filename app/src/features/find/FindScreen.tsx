@@ -16,23 +16,23 @@ import { Seen } from './Seen';
 import { ConfirmSheet, StepsSheet, TableSheet, ToolsSheet } from './sheets';
 import { StepCard } from './StepCard';
 import { Suspects } from './Suspects';
-import { useBench } from './useBench';
+import { useWorkplace } from './useWorkplace';
 import { useDiagnosis } from './useDiagnosis';
 import { useFinding, type FindingHandle } from './useFinding';
 
 /** Finding the fault of a unit, or of an engine by itself. */
 export function FindScreen({ tag }: { readonly tag: string | null }) {
   const handle = useFinding(tag);
-  if (handle.held === null)
+  if (handle.finding === null)
     return handle.error ? (
       <Page>
-        <Failure says={sentenceOf(handle.error)} kept="What was seen is kept." retry={handle.retry} />
+        <Failure sentence={sentenceOf(handle.error)} kept="What was seen is kept." retry={handle.retry} />
       </Page>
     ) : (
       <Loading what="what was seen" />
     );
-  if (handle.held.closedAt !== null) return <Closed handle={handle} tag={tag} />;
-  return <Finding key={handle.held.id} handle={handle} tag={tag} />;
+  if (handle.finding.closedAt !== null) return <Closed handle={handle} tag={tag} />;
+  return <Finding key={handle.finding.id} handle={handle} tag={tag} />;
 }
 
 function Closed({ handle, tag }: { readonly handle: FindingHandle; readonly tag: string | null }) {
@@ -41,7 +41,7 @@ function Closed({ handle, tag }: { readonly handle: FindingHandle; readonly tag:
       <Words role="heading" aria-level={1} size={22} face="strong">
         {tag ? `${tag}: found` : 'Found'}
       </Words>
-      {(handle.held?.causes ?? []).map((id) => (
+      {(handle.finding?.causes ?? []).map((id) => (
         <Words key={id} size={22} role="status">
           {sayFault(id)}
         </Words>
@@ -55,13 +55,13 @@ function Closed({ handle, tag }: { readonly handle: FindingHandle; readonly tag:
 }
 
 /** What the server would not take, and the way on. */
-function NotTaken({ handle: { held, goOnInNew } }: { readonly handle: FindingHandle }) {
+function NotTaken({ handle: { finding: held, goOnInNew } }: { readonly handle: FindingHandle }) {
   const unsent = held?.entries.filter((entry) => !entry.sent).length ?? 0;
   if (!held?.refused || unsent === 0) return null;
   return (
     <View className="gap-2">
       <Failure
-        says={
+        sentence={
           held.refused === 'finding-closed'
             ? 'Somebody closed this finding meanwhile.'
             : 'The server would not take what was seen last.'
@@ -76,10 +76,10 @@ function NotTaken({ handle: { held, goOnInNew } }: { readonly handle: FindingHan
 type Open = 'steps' | 'table' | 'tools' | 'machine' | null;
 
 function Finding({ handle, tag }: { readonly handle: FindingHandle; readonly tag: string | null }) {
-  const held = handle.held as NonNullable<FindingHandle['held']>;
+  const held = handle.finding as NonNullable<FindingHandle['finding']>;
   const { role } = usePerson();
   const wide = useIsWide();
-  const [bench, setBench] = useBench();
+  const [bench, setBench] = useWorkplace();
   const [picked, setPicked] = useState<Pick<Step, 'kind' | 'id'> | null>(null);
   const [school, setSchool] = useState<string | null>(null);
   const [open, setOpen] = useState<Open>(null);
@@ -96,7 +96,7 @@ function Finding({ handle, tag }: { readonly handle: FindingHandle; readonly tag
   if (answer === null)
     return failed ? (
       <Page>
-        <Failure says="The sum could not be done." kept={failed} />
+        <Failure sentence="The sum could not be done." kept={failed} />
       </Page>
     ) : (
       <Loading what="the suspects" />
@@ -139,7 +139,7 @@ function Finding({ handle, tag }: { readonly handle: FindingHandle; readonly tag
       onTable={() => setOpen('table')}
     />
   ) : (
-    <Empty says="No step is left that would tell more." />
+    <Empty sentence="No step is left that would tell more." />
   );
   const suspects = (
     <Suspects
@@ -149,7 +149,7 @@ function Finding({ handle, tag }: { readonly handle: FindingHandle; readonly tag
       onConfirm={setConfirming}
     />
   );
-  const warnings = answer.warnings.length > 0 ? <Warnings says={answer.warnings.map(sayWarningHere)} /> : null;
+  const warnings = answer.warnings.length > 0 ? <Warnings sentences={answer.warnings.map(sayWarningHere)} /> : null;
   const seen = (
     <Seen
       counting={standing.counting}
@@ -263,10 +263,10 @@ function Head({
   );
 }
 
-function Warnings({ says }: { readonly says: readonly string[] }) {
+function Warnings({ sentences }: { readonly sentences: readonly string[] }) {
   return (
     <View className="gap-2 border-l-[6px] border-prep bg-paper p-3" role="note">
-      {says.map((line) => (
+      {sentences.map((line) => (
         <Words key={line} size={15}>
           {line}
         </Words>
@@ -330,15 +330,19 @@ function More({
     if (!chosen) return;
     const read = fromCase(await chosen.text(), name);
     if (read.ok) held.begin({ machine: read.machine, entries: read.entries });
-    setRefused(read.ok ? null : read.says);
+    setRefused(read.ok ? null : read.sentence);
   };
   return (
     <View className="gap-2">
-      {refused ? <Failure says={refused} kept="Nothing of the file was taken." /> : null}
+      {refused ? <Failure sentence={refused} kept="Nothing of the file was taken." /> : null}
       <View className="flex-row flex-wrap gap-2">
         <Button className="grow" label="Engine and past" onPress={onMachine} />
         <Button className="grow" label="Tools at hand" onPress={onTools} />
-        <Button className="grow" label="Give out the case" onPress={() => giveOut(toCase(held.held as never), tag)} />
+        <Button
+          className="grow"
+          label="Give out the case"
+          onPress={() => giveOut(toCase(held.finding as never), tag)}
+        />
         {tag === null ? <Button className="grow" label="Take in a case" onPress={() => file.current?.click()} /> : null}
         {tag === null ? <Button className="grow" kind="quiet" label="Begin anew" onPress={() => held.begin()} /> : null}
       </View>

@@ -16,7 +16,7 @@ export function LearnedScreen() {
   const [asking, setAsking] = useState(false);
   if (!learned.data)
     return learned.isError ? (
-      <Failure says={sentenceOf(learned.error)} retry={() => void learned.refetch()} />
+      <Failure sentence={sentenceOf(learned.error)} retry={() => void learned.refetch()} />
     ) : (
       <Loading what="what the yard has learnt" />
     );
@@ -32,7 +32,7 @@ export function LearnedScreen() {
         Only causes confirmed on a job that was proven count. The built-in odds are worth {PRIOR_WORTH} cases of each
         class and engine family.
       </Words>
-      {lessons.length === 0 ? <Empty says="Nothing yet: the built-in odds stand." /> : null}
+      {lessons.length === 0 ? <Empty sentence="Nothing yet: the built-in odds stand." /> : null}
       {lessons.map((lesson) => (
         <Card key={`${lesson.classId} ${lesson.family}`} className="gap-2">
           <Words face="strong">
@@ -58,7 +58,7 @@ export function LearnedScreen() {
       ) : null}
       {asking ? (
         <Sheet title="Go back to the built-in odds" open onClose={() => setAsking(false)}>
-          {forget.isError ? <Failure says={sentenceOf(forget.error)} /> : null}
+          {forget.isError ? <Failure sentence={sentenceOf(forget.error)} /> : null}
           <Words>What was proven stays in the history. It no longer counts for the odds.</Words>
           <Button
             kind="stop"

@@ -1,10 +1,18 @@
-import { CLASSES, ENGINE_TRAITS, FUEL_BLENDS, KEPT, STORED, type EngineTrait } from '@hudrik/core/catalogue';
+import {
+  CLASS_IDS,
+  CLASS_TAGS,
+  ENGINE_TRAITS,
+  FUEL_BLENDS,
+  KEPT,
+  STORED,
+  type EngineTrait,
+} from '@hudrik/core/catalogue';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { Button, Choice, Field, Section, Sheet, Words } from '@/design';
-import type { Held } from './entries';
+import type { LocalFinding } from './entries';
 
-type Facts = Held['machine'];
+type Facts = LocalFinding['machine'];
 
 interface Props {
   readonly machine: Facts;
@@ -71,12 +79,12 @@ export function MachineSheet({ machine, fixedClass, onKeep, onClose }: Props) {
               on={facts.classId === undefined}
               onPress={() => setFacts({ ...facts, classId: undefined })}
             />
-            {CLASSES.map((entry) => (
+            {CLASS_IDS.map((id) => (
               <Choice
-                key={entry.id}
-                label={entry.name}
-                on={facts.classId === entry.id}
-                onPress={() => setFacts({ ...facts, classId: entry.id })}
+                key={id}
+                label={CLASS_TAGS[id].name}
+                on={facts.classId === id}
+                onPress={() => setFacts({ ...facts, classId: id })}
               />
             ))}
           </View>

@@ -119,7 +119,7 @@ export function ReadingEntry({ observation, machine, altitudeM, limits, onReadin
       {doubt ? (
         <View className="flex-row flex-wrap items-center gap-2" role="alert">
           <Words tone="held" className="min-w-0 flex-1">
-            {doubt.says}
+            {doubt.sentence}
           </Words>
           <Button label={`It was ${doubt.meant}`} onPress={() => setUnit(doubt.meant)} />
         </View>
@@ -143,13 +143,13 @@ const numberIn = (text: string | undefined): number | null =>
 function doubtOf(
   kind: ReadingKind,
   reading: { readonly unit: string; readonly value?: number | null },
-): { readonly says: string; readonly meant: string } | null {
+): { readonly sentence: string; readonly meant: string } | null {
   const value = reading.value ?? 0;
   if (kind === 'compression' && reading.unit === 'kPa' && value > 0 && value < 250)
-    return { says: 'That is very little in kPa. Was it psi?', meant: 'psi' };
+    return { sentence: 'That is very little in kPa. Was it psi?', meant: 'psi' };
   if (kind === 'compression' && reading.unit === 'psi' && value > 350)
-    return { says: 'That is very much in psi. Was it kPa?', meant: 'kPa' };
-  if (reading.unit === 'in' && value > 0.2) return { says: 'That is very wide in inches. Was it mm?', meant: 'mm' };
+    return { sentence: 'That is very much in psi. Was it kPa?', meant: 'kPa' };
+  if (reading.unit === 'in' && value > 0.2) return { sentence: 'That is very wide in inches. Was it mm?', meant: 'mm' };
   return null;
 }
 

@@ -21,7 +21,7 @@ export function Seen({
   return (
     <Section title="Seen so far" count={counting.length}>
       {counting.length === 0 ? (
-        <Empty says="Nothing yet. Begin with what the hirer told, or with the next check." />
+        <Empty sentence="Nothing yet. Begin with what the hirer told, or with the next check." />
       ) : null}
       <View role="list">
         {shown.map((entry) => (

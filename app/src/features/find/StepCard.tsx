@@ -87,7 +87,7 @@ function CheckCard({
   return (
     <Card className="gap-3">
       <Head words={observation.words} step={step} why={sayWhyStep(step, rows ? shown : null)} onTable={onTable} />
-      {observation.caution ? <Caution says={CAUTIONS[observation.caution as CautionId]} /> : null}
+      {observation.caution ? <Caution text={CAUTIONS[observation.caution as CautionId]} /> : null}
       <Words>{observation.how}</Words>
       {opening ? <Words size={15}>{opening}</Words> : null}
       {tools.length > 0 ? (
@@ -186,11 +186,11 @@ function RepairCard({ step, shown, probability, confirms, onRepaired, onConfirm,
   return (
     <Card className="gap-3">
       <Head
-        words={fault.repair.says}
+        words={fault.repair.title}
         step={step}
         why={`${sayFault(step.id)}: ${sayPercent(probability)}. ${sayWhyStep(step, shown)}`}
       />
-      {fault.caution ? <Caution says={CAUTIONS[fault.caution as CautionId]} /> : null}
+      {fault.caution ? <Caution text={CAUTIONS[fault.caution as CautionId]} /> : null}
       {fault.repair.partsCents > 0 ? <Words size={15}>Parts about {sayMoney(fault.repair.partsCents)}.</Words> : null}
       {confirms ? (
         <Button kind="main" tall label="Confirm: it is this" onPress={onConfirm} />

@@ -96,7 +96,7 @@ function Why({ suspect, evidence, since, sets, confirms, onConfirm, onClose }: W
       <Words size={22} face="strong">
         {sayPercent(suspect.probability)}
       </Words>
-      {fault?.caution ? <Caution says={CAUTIONS[fault.caution as CautionId]} /> : null}
+      {fault?.caution ? <Caution text={CAUTIONS[fault.caution as CautionId]} /> : null}
       {evidence.length === 0 ? (
         <Words>
           Nothing seen {since} speaks for it or against it
@@ -123,7 +123,7 @@ function Why({ suspect, evidence, since, sets, confirms, onConfirm, onClose }: W
       ))}
       {fault ? (
         <Words size={15}>
-          To put right: {fault.repair.says.toLowerCase()}. {sayMinutes(fault.repair.minutes)}
+          To put right: {fault.repair.title.toLowerCase()}. {sayMinutes(fault.repair.minutes)}
           {fault.repair.partsCents > 0 ? `, parts about ${sayMoney(fault.repair.partsCents)}` : ''}. Odds and minutes
           are judgement; the yard’s proven causes teach them.
         </Words>

@@ -1,5 +1,5 @@
 import { fromCase, toCase } from './caseFiles';
-import type { Held } from './entries';
+import type { LocalFinding } from './entries';
 
 jest.mock('@react-native-async-storage/async-storage', () =>
   jest.requireActual<object>('@react-native-async-storage/async-storage/jest/async-storage-mock'),
@@ -19,13 +19,13 @@ const taken = (text: string) => fromCase(text, 'Ivo');
 
 test('a case file becomes a finding, readings banded and kept, and a case file again', () => {
   const read = taken(JSON.stringify(CASE));
-  if (!read.ok) throw new Error(read.says);
+  if (!read.ok) throw new Error(read.sentence);
   expect(read.entries.map((entry) => [entry.observation, entry.outcomes])).toEqual([
     ['starting', ['hard']],
     ['compression', ['worn']],
     ['leak-place', ['breather', 'exhaust']],
   ]);
-  const held: Held = {
+  const held: LocalFinding = {
     id: 'f',
     tag: null,
     machine: read.machine,
@@ -45,7 +45,7 @@ test.each([
   ['{"class":"snowblowe"}', 'Unknown class “snowblowe”. The nearest known one is “snowblower”.'],
   ['{"observations":{"battery":{"value":"x","unit":"V"}}}', '“battery” can not be read: a number from 0 is wanted.'],
   ['{"observations":{"choke":{"value":1}}}', '“choke” can not be read: it is an outcome, not a reading.'],
-])('%s is refused by name', (text, says) => {
+])('%s is refused by name', (text, sentence) => {
   const read = taken(text);
-  expect(read.ok ? 'taken' : read.says).toContain(says);
+  expect(read.ok ? 'taken' : read.sentence).toContain(sentence);
 });

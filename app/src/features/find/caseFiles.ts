@@ -2,11 +2,11 @@ import { CLASS_IDS, FAULT_KNOWLEDGE, READING_LIMITS } from '@hudrik/core/catalog
 import { asList, readCase, sayCaseProblem, writeCase } from '@hudrik/core/diagnosis';
 import { bandReading } from '@hudrik/core/readings';
 import { newId } from '@/api';
-import { standingOf, type Entry, type Held } from './entries';
+import { standingOf, type Entry, type LocalFinding } from './entries';
 import { observationOf } from './say';
 
 /** The finding as a case file, with the readings as they were entered. */
-export function toCase(held: Held): string {
+export function toCase(held: LocalFinding): string {
   const { chapters, counting } = standingOf(held.entries);
   const readings = Object.fromEntries(
     counting.flatMap((entry) => (entry.observation && entry.reading ? [[entry.observation, entry.reading]] : [])),
@@ -19,15 +19,15 @@ export function fromCase(
   text: string,
   by: string,
 ):
-  | { readonly ok: true; readonly machine: Held['machine']; readonly entries: Entry[] }
-  | { readonly ok: false; readonly says: string } {
+  | { readonly ok: true; readonly machine: LocalFinding['machine']; readonly entries: Entry[] }
+  | { readonly ok: false; readonly sentence: string } {
   const result = readCase(text, CLASS_IDS, FAULT_KNOWLEDGE, (id, reading, engine) => {
     const kind = observationOf(id).reading;
     return kind
       ? bandReading(kind, reading, READING_LIMITS, { engine })
       : { ok: false, why: 'it is an outcome, not a reading' };
   });
-  if (!result.ok) return { ok: false, says: sayCaseProblem(result.problem) };
+  if (!result.ok) return { ok: false, sentence: sayCaseProblem(result.problem) };
   const { machine, seen, readings } = result.case;
   const at = new Date().toISOString();
   const entries = Object.entries(seen).map(([observation, outcome]): Entry => ({
@@ -41,5 +41,5 @@ export function fromCase(
     by,
     sent: false,
   }));
-  return { ok: true, machine: machine as Held['machine'], entries };
+  return { ok: true, machine: machine as LocalFinding['machine'], entries };
 }

@@ -10,7 +10,7 @@ export interface Entry extends NewEntry {
 }
 
 /** A finding as the device holds it. What is kept here is never less than what the server has. */
-export interface Held {
+export interface LocalFinding {
   readonly id: string;
   readonly tag: string | null;
   readonly machine: FindingRecord['machine'];
@@ -84,7 +84,11 @@ function setUpsDone(counting: readonly Entry[]): string[] {
 }
 
 /** The server's record, with what this device has not sent yet behind it: entries, and the machine where it was said anew here. */
-export function merge(record: FindingRecord, mine: readonly Entry[], saidAnew: Held['machine'] | null = null): Held {
+export function merge(
+  record: FindingRecord,
+  mine: readonly Entry[],
+  saidAnew: LocalFinding['machine'] | null = null,
+): LocalFinding {
   const theirs = new Set(record.entries.map((entry) => entry.id));
   return {
     id: record.id,

@@ -2,4 +2,4 @@ export { FindScreen } from './FindScreen';
 export { LearnedScreen } from './LearnedScreen';
 export { ReadingEntry } from './ReadingEntry';
 export { sayFault, sayOutcome } from './say';
-export { useBench } from './useBench';
+export { useWorkplace as useBench } from './useWorkplace';

@@ -1,21 +1,23 @@
 import {
   CONSEQUENCES_OF_FAULTS,
+  entryOf,
   FAULT_KNOWLEDGE,
   FAULTS,
   NOTHING_WRONG,
   OBSERVATIONS,
   SET_UPS,
-  type FaultId,
-  type ObservationId,
+  type AnyObservation,
 } from '@hudrik/core/catalogue';
 import { sayWarning, type Step, type Warning } from '@hudrik/core/diagnosis';
 import type { Answer, OutcomeRow } from '@/workers/lookInto';
 
 export const sayFault = (id: string): string =>
-  id === NOTHING_WRONG ? 'Nothing wrong with it' : (FAULTS[id as FaultId]?.says ?? id);
-export const observationOf = (id: string) => OBSERVATIONS[id as ObservationId];
+  id === NOTHING_WRONG ? 'Nothing wrong with it' : (entryOf(FAULTS, id)?.name ?? id);
+/** The observation of an id; for one that a later edition no longer has, just its id. */
+export const observationOf = (id: string): AnyObservation =>
+  entryOf<AnyObservation>(OBSERVATIONS, id) ?? { words: id, kind: 'look', minutes: 0, how: '', outcomes: {} };
 export const sayOutcome = (observation: string, outcome: string): string =>
-  observationOf(observation)?.outcomes[outcome]?.[0] ?? outcome;
+  observationOf(observation).outcomes[outcome]?.[0] ?? outcome;
 export const saySeen = (observation: string, outcomes: readonly string[]): string =>
   outcomes.map((outcome) => sayOutcome(observation, outcome).toLowerCase()).join(' and ');
 export const sayPercent = (p: number): string =>

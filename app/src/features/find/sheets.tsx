@@ -157,7 +157,7 @@ export function ConfirmSheet({ first, suspects, toJob, onConfirm, onClose }: Con
   };
   return (
     <Sheet title="What was wrong" open onClose={onClose}>
-      {failed ? <Failure says={sentenceOf(failed)} kept="What was seen is kept." /> : null}
+      {failed ? <Failure sentence={sentenceOf(failed)} kept="What was seen is kept." /> : null}
       <Words size={15}>
         {toJob
           ? 'Its job then says what is to be done. The yard learns from it when that job is proven, not before.'

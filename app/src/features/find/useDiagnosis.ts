@@ -3,7 +3,7 @@ import { useEffect, useMemo, useRef, useState } from 'react';
 import { useRead } from '@/api';
 import { ask, askForSchools } from '@/workers/diagnosis';
 import type { Answer, Question } from '@/workers/lookInto';
-import { standingOf, type Held } from './entries';
+import { standingOf, type LocalFinding } from './entries';
 
 export interface Thought {
   readonly answer: Answer | null;
@@ -15,7 +15,7 @@ export interface Thought {
 
 /** What the worker makes of a finding: anew at each change, the schools a moment later. */
 export function useDiagnosis(
-  held: Held,
+  held: LocalFinding,
   toolsAtHand: readonly string[] | null,
   pick: Question['pick'],
   order: Question['order'],
@@ -46,7 +46,7 @@ export function useDiagnosis(
 }
 
 /** What proven causes of this class and engine family have taught. Without a connection, what was known last. */
-function useLearned(held: Held): Learned | null {
+function useLearned(held: LocalFinding): Learned | null {
   const learned = useRead('learned');
   return useMemo(() => {
     const lesson = learned.data?.lessons.find(

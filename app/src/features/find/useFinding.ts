@@ -2,26 +2,26 @@ import type { NewEntry } from '@hudrik/core/contracts';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { call, isUnreachable, kv, newId, queryClient, Refused } from '@/api';
 import { usePerson } from '@/features/session';
-import { merge, type Entry, type Held } from './entries';
+import { merge, type Entry, type LocalFinding } from './entries';
 
 const keyOf = (tag: string | null): string => `hudrik-finding-${tag ?? 'by-itself'}`;
-const NO_MACHINE: Held['machine'] = { engine: {}, past: {} };
+const NO_MACHINE: LocalFinding['machine'] = { engine: {}, past: {} };
 const RETRY_MS = 15_000;
 
 export interface FindingHandle {
-  readonly held: Held | null;
+  readonly finding: LocalFinding | null;
   readonly error: Error | null;
   readonly retry: () => void;
   readonly add: (entry: Omit<NewEntry, 'id'>) => void;
-  readonly setMachine: (machine: Held['machine']) => void;
+  readonly setMachine: (machine: LocalFinding['machine']) => void;
   readonly confirm: (causes: readonly string[], note: string) => Promise<void>;
   /** What the server would not take here goes into a finding of its own. */
   readonly goOnInNew: () => void;
   /** Begins anew: the old one stays on record. */
-  readonly begin: (fresh?: Partial<Pick<Held, 'machine' | 'entries'>>) => void;
+  readonly begin: (fresh?: Partial<Pick<LocalFinding, 'machine' | 'entries'>>) => void;
 }
 
-const start = (tag: string | null, fresh: Partial<Pick<Held, 'machine' | 'entries'>> = {}): Held => ({
+const start = (tag: string | null, fresh: Partial<Pick<LocalFinding, 'machine' | 'entries'>> = {}): LocalFinding => ({
   id: newId(),
   tag,
   machine: NO_MACHINE,
@@ -38,12 +38,12 @@ const start = (tag: string | null, fresh: Partial<Pick<Held, 'machine' | 'entrie
 /** One finding, on the device first: each entry is kept here before it is sent, and sent until the server has it. */
 export function useFinding(tag: string | null): FindingHandle {
   const person = usePerson();
-  const [held, setHeld] = useState<Held | null>(null);
+  const [held, setHeld] = useState<LocalFinding | null>(null);
   const [error, setError] = useState<Error | null>(null);
   const [tries, setTries] = useState(0);
-  const now = useRef<Held | null>(null);
+  const now = useRef<LocalFinding | null>(null);
   const keep = useCallback(
-    (next: Held) => {
+    (next: LocalFinding) => {
       now.current = next;
       setHeld(next);
       void kv.setItem(keyOf(tag), JSON.stringify(next));
@@ -66,7 +66,7 @@ export function useFinding(tag: string | null): FindingHandle {
     };
   }, [tag, tries, keep, sync]);
   const change = useCallback(
-    (make: (before: Held) => Held) => {
+    (make: (before: LocalFinding) => LocalFinding) => {
       if (now.current === null) return;
       keep(make(now.current));
       void sync();
@@ -85,7 +85,7 @@ export function useFinding(tag: string | null): FindingHandle {
     [change, person.name],
   );
   const setMachine = useCallback(
-    (machine: Held['machine']) => {
+    (machine: LocalFinding['machine']) => {
       change((before) => ({ ...before, machine, machineUnsent: true }));
     },
     [change],
@@ -105,7 +105,7 @@ export function useFinding(tag: string | null): FindingHandle {
     [keep, sync],
   );
   const begin = useCallback(
-    (fresh?: Partial<Pick<Held, 'machine' | 'entries'>>) => {
+    (fresh?: Partial<Pick<LocalFinding, 'machine' | 'entries'>>) => {
       keep(start(tag, fresh));
       void sync();
     },
@@ -119,13 +119,13 @@ export function useFinding(tag: string | null): FindingHandle {
     setError(null);
     setTries((count) => count + 1);
   }, []);
-  return { held, error, retry, add, setMachine, confirm, begin, goOnInNew };
+  return { finding: held, error, retry, add, setMachine, confirm, begin, goOnInNew };
 }
 
 /** What is on the device, and what the server has of it. Without a connection, the device's is enough. */
-async function load(tag: string | null): Promise<Held> {
+async function load(tag: string | null): Promise<LocalFinding> {
   const text = await kv.getItem(keyOf(tag));
-  const kept = text ? (JSON.parse(text) as Held) : null;
+  const kept = text ? (JSON.parse(text) as LocalFinding) : null;
   if (tag === null) return kept ?? start(null);
   try {
     const { finding } = await call('unitFinding', { params: { tag } });
@@ -148,7 +148,7 @@ async function load(tag: string | null): Promise<Held> {
 }
 
 /** Sends what the server has not, in order, one at a time; and tries again. */
-function useSync(now: React.RefObject<Held | null>, keep: (next: Held) => void): () => Promise<void> {
+function useSync(now: React.RefObject<LocalFinding | null>, keep: (next: LocalFinding) => void): () => Promise<void> {
   const busy = useRef<Promise<void> | null>(null);
   const sync = useCallback((): Promise<void> => {
     busy.current ??= sendAll(now, keep)
@@ -174,7 +174,7 @@ function useSync(now: React.RefObject<Held | null>, keep: (next: Held) => void):
   return sync;
 }
 
-async function sendAll(now: React.RefObject<Held | null>, keep: (next: Held) => void): Promise<void> {
+async function sendAll(now: React.RefObject<LocalFinding | null>, keep: (next: LocalFinding) => void): Promise<void> {
   const standing = now.current;
   if (
     standing === null ||
@@ -199,7 +199,7 @@ async function sendAll(now: React.RefObject<Held | null>, keep: (next: Held) => 
     const next = now.current?.entries.find((entry) => !entry.sent);
     if (next === undefined || now.current === null) return;
     await call('addEntry', { params: { id: now.current.id }, body: bodyOf(next) as never });
-    const after: Held = now.current;
+    const after: LocalFinding = now.current;
     keep({
       ...after,
       entries: after.entries.map((entry) => (entry.id === next.id ? { ...entry, sent: true } : entry)),
@@ -210,8 +210,9 @@ async function sendAll(now: React.RefObject<Held | null>, keep: (next: Held) => 
 /** Asked again, it would be refused again. */
 const isFinal = ({ problem: { status } }: Refused): boolean =>
   status >= 400 && status < 500 && status !== 401 && status !== 429;
-const saidAnew = (held: Held | null): Held['machine'] | null => (held?.machineUnsent ? held.machine : null);
-const refusedIfUnsent = (held: Held): Held => ({
+const saidAnew = (held: LocalFinding | null): LocalFinding['machine'] | null =>
+  held?.machineUnsent ? held.machine : null;
+const refusedIfUnsent = (held: LocalFinding): LocalFinding => ({
   ...held,
   refused: held.entries.some((entry) => !entry.sent) ? 'finding-closed' : null,
 });

@@ -13,7 +13,7 @@ export function CalculatorScreen({ id }: { readonly id: string }) {
   if (calculator === undefined) {
     return (
       <Page>
-        <Empty says="There is no such sum.">
+        <Empty sentence="There is no such sum.">
           <Button label="All numbers" onPress={() => router.replace('/numbers')} />
         </Empty>
       </Page>
@@ -70,7 +70,7 @@ function Sum({ calculator }: { readonly calculator: Calculator }) {
         </View>
         <Words face="strong">
           {first
-            ? `${first.label}. ${first.says ?? ''}`
+            ? `${first.label}. ${first.sentence ?? ''}`
             : complete
               ? 'These values make no sense together.'
               : 'Figures are wanted in every line.'}

@@ -31,7 +31,7 @@ export function NumbersScreen() {
         Numbers
       </Words>
       <Field label="Find a sum" value={find} onChangeText={setFind} />
-      {listed.length === 0 ? <Empty says={`No sum answers to “${find}”.`} /> : null}
+      {listed.length === 0 ? <Empty sentence={`No sum answers to “${find}”.`} /> : null}
       {listed.map((entry) => (
         <Pressable
           key={entry.name}

@@ -6,12 +6,12 @@ import { PartsScreen } from './PartsScreen';
 const REPLIES: Replies = {
   'GET /api/parts': {
     parts: [
-      part('TV-4102', { says: 'Plug', onHand: 1, reorderAt: 2 }),
+      part('TV-4102', { name: 'Plug', onHand: 1, reorderAt: 2 }),
       part('TV-9000', {
-        says: 'Service kit',
+        name: 'Service kit',
         kind: 'kit',
         cents: 1750,
-        pieces: [{ number: 'TV-4102', says: 'Plug', count: 2, cents: 560 }],
+        pieces: [{ number: 'TV-4102', name: 'Plug', count: 2, cents: 560 }],
         formerly: ['TV-8999'],
       }),
     ],
@@ -22,7 +22,7 @@ const REPLIES: Replies = {
     parts: [
       {
         id: 'x',
-        says: 'Carburettor',
+        name: 'Carburettor',
         number: null,
         state: 'cleaned',
         origin: 'GE-07',
@@ -81,7 +81,7 @@ describe('the shelf', () => {
     type('Price', '1,5');
     await press('Keep it');
     await waitFor(() =>
-      expect(server.sent[0]?.body).toEqual({ number: 'TV-5', says: 'Clamp', cents: 150, place: '', count: 0 }),
+      expect(server.sent[0]?.body).toEqual({ number: 'TV-5', name: 'Clamp', cents: 150, place: '', count: 0 }),
     );
     expect(await screen.findByText(/That is already there/)).toBeTruthy();
   });

@@ -37,11 +37,11 @@ export function PartsScreen() {
           face="strong"
         >{`${parts.data.today.asked} is ${parts.data.today.number} today${parts.data.today.through.length > 1 ? `, by way of ${parts.data.today.through.slice(1).join(', ')}` : ''}.`}</Words>
       ) : null}
-      {parts.isError ? <Failure says={sentenceOf(parts.error)} retry={() => void parts.refetch()} /> : null}
+      {parts.isError ? <Failure sentence={sentenceOf(parts.error)} retry={() => void parts.refetch()} /> : null}
       {parts.isPending ? <Loading what="the shelf" /> : null}
       {parts.data?.parts.length === 0 ? (
         <Empty
-          says={
+          sentence={
             find
               ? `No part is called “${find}”, today or before.`
               : 'No parts yet. Take in a list under Lists, or add one.'
@@ -62,7 +62,7 @@ export function PartsScreen() {
             The supplier does not answer just now.
           </Words>
         ) : null}
-        {standing.length === 0 ? <Empty says="Nothing is on order." /> : null}
+        {standing.length === 0 ? <Empty sentence="Nothing is on order." /> : null}
         {standing.map((order) => (
           <Order key={order.id} order={order} signs={signs} works={role !== 'counter'} />
         ))}
@@ -102,7 +102,7 @@ function PartRow({ part, onOpen }: { readonly part: Part; readonly onOpen: () =>
         {free}
       </Words>
       <View className="min-w-0 flex-1">
-        <Words face="strong">{part.says}</Words>
+        <Words face="strong">{part.name}</Words>
         <Words
           size={13}
           tone="ink-soft"
@@ -128,7 +128,7 @@ function PartSheet({
   const right = /^\d{1,4}$/.test(text);
   const choice = part.kind === 'kit' ? kitOrPieces(part.cents, part.pieces) : null;
   return (
-    <Sheet title={`${part.number}: ${part.says}`} open onClose={onClose}>
+    <Sheet title={`${part.number}: ${part.name}`} open onClose={onClose}>
       {part.formerly.length > 0 ? <Words size={15}>{`Earlier numbers: ${part.formerly.join(', ')}.`}</Words> : null}
       <Words
         size={15}
@@ -137,7 +137,7 @@ function PartSheet({
         <Words
           key={piece.number}
           size={15}
-        >{`${piece.count} × ${piece.number} ${piece.says}, ${sayMoney(piece.cents)} each`}</Words>
+        >{`${piece.count} × ${piece.number} ${piece.name}, ${sayMoney(piece.cents)} each`}</Words>
       ))}
       {choice ? (
         <Words face="strong">
@@ -148,7 +148,7 @@ function PartSheet({
       ) : null}
       {signs ? (
         <>
-          {count.isError ? <Failure says={sentenceOf(count.error)} /> : null}
+          {count.isError ? <Failure sentence={sentenceOf(count.error)} /> : null}
           <Field
             label="Counted on the shelf"
             value={text}
@@ -176,19 +176,19 @@ function PartSheet({
 
 function AddSheet({ onClose }: { readonly onClose: () => void }) {
   const add = useChange('addPart');
-  const [texts, setTexts] = useState({ number: '', says: '', price: '', place: '', count: '0' });
+  const [texts, setTexts] = useState({ number: '', name: '', price: '', place: '', count: '0' });
   const set = (name: keyof typeof texts) => (text: string) => setTexts((before) => ({ ...before, [name]: text }));
   const cents = /^\d+([.,]\d{1,2})?$/.test(texts.price)
     ? Math.round(Number(texts.price.replace(',', '.')) * 100)
     : null;
   const right =
-    texts.number.trim().length >= 2 && texts.says.trim() !== '' && cents !== null && /^\d{1,4}$/.test(texts.count);
+    texts.number.trim().length >= 2 && texts.name.trim() !== '' && cents !== null && /^\d{1,4}$/.test(texts.count);
   const keep = () =>
     add.mutate(
       {
         body: {
           number: texts.number.trim().toUpperCase(),
-          says: texts.says.trim(),
+          name: texts.name.trim(),
           cents: cents ?? 0,
           place: texts.place.trim(),
           count: Number(texts.count),
@@ -198,9 +198,9 @@ function AddSheet({ onClose }: { readonly onClose: () => void }) {
     );
   return (
     <Sheet title="A part" open onClose={onClose}>
-      {add.isError ? <Failure says={sentenceOf(add.error)} kept="What you typed is still here." /> : null}
+      {add.isError ? <Failure sentence={sentenceOf(add.error)} kept="What you typed is still here." /> : null}
       <Field label="Number" value={texts.number} onChangeText={set('number')} autoCapitalize="characters" />
-      <Field label="What it is" value={texts.says} onChangeText={set('says')} />
+      <Field label="What it is" value={texts.name} onChangeText={set('name')} />
       <Field
         label="Price"
         value={texts.price}
@@ -227,7 +227,7 @@ function Order({
   const send = useChange('sendOrder');
   const receive = useChange('receiveOrder');
   const failed = send.error ?? receive.error;
-  const says =
+  const sentence =
     order.state === 'placed'
       ? `${order.supplierRef}, ${order.late ? 'late, now expected' : 'expected'} ${sayTime(order.expectedAt ?? '')}`
       : order.state === 'failed'
@@ -235,14 +235,14 @@ function Order({
         : 'Kept, not sent yet';
   return (
     <View className="gap-2 border border-card-edge bg-card p-3">
-      {failed ? <Failure says={sentenceOf(failed)} kept="The order is kept." /> : null}
+      {failed ? <Failure sentence={sentenceOf(failed)} kept="The order is kept." /> : null}
       <Words face="strong" tone={order.late || order.problem ? 'held' : 'ink'}>
-        {says}
+        {sentence}
       </Words>
       {order.problem ? <Words size={15}>{sayOrderProblem(order.problem)}</Words> : null}
       {order.lines.map((line) => (
         <View key={line.id} className="flex-row items-baseline gap-2">
-          <Words size={15} className="min-w-0 flex-1">{`${line.count} × ${line.number} ${line.says}`}</Words>
+          <Words size={15} className="min-w-0 flex-1">{`${line.count} × ${line.number} ${line.name}`}</Words>
           <Link href={`/j/${line.jobId}`} className="font-stencil text-15 text-ink underline">
             {line.tag}
           </Link>
@@ -288,11 +288,11 @@ function Exchange({ parts, works }: { readonly parts: readonly ExchangePart[]; r
   return (
     <Section title="Exchange parts" count={parts.length}>
       {parts.length === 0 ? (
-        <Empty says="What is taken off, cleaned and proven is stock: keep it from a card’s ledger." />
+        <Empty sentence="What is taken off, cleaned and proven is stock: keep it from a card’s ledger." />
       ) : null}
       {parts.map((part) => (
         <View key={part.id} className="gap-2 border-b border-line py-2">
-          <Words face="strong">{part.says}</Words>
+          <Words face="strong">{part.name}</Words>
           <Words
             size={13}
             tone="ink-soft"
@@ -305,7 +305,7 @@ function Exchange({ parts, works }: { readonly parts: readonly ExchangePart[]; r
                   className="grow"
                   kind={state === 'scrapped' ? 'quiet' : 'plain'}
                   label={EXCHANGE_WORD[state]}
-                  aria-label={`${part.says}: ${EXCHANGE_WORD[state]}`}
+                  aria-label={`${part.name}: ${EXCHANGE_WORD[state]}`}
                   onPress={() => change.mutate({ params: { id: part.id }, body: { state } })}
                 />
               ))}

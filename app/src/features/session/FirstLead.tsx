@@ -22,7 +22,7 @@ export function FirstLead({ code }: { readonly code: string }) {
     >
       <Heading level={1}>The first lead</Heading>
       <Words>This link works once. Whoever is made here adds the others.</Words>
-      {first.isError ? <Failure says={sentenceOf(first.error)} /> : null}
+      {first.isError ? <Failure sentence={sentenceOf(first.error)} /> : null}
       <Field label="Name" value={name} onChangeText={setName} />
       <Field label="PIN or password" value={pin} onChangeText={setPin} secureTextEntry />
       <Button

@@ -13,7 +13,7 @@ const door = (more: object = {}) => ({
 describe('signing in', () => {
   test('a name, then its PIN; a wrong one is said', async () => {
     const server = show(<SignIn />, {
-      'GET /api/door': door(),
+      'GET /api/sign-in-options': door(),
       'POST /api/session': refusal(401, 'wrong-pin', {}, 'That name and PIN do not go together.'),
     });
     await press(/^Ivo Tarnwell/);
@@ -29,7 +29,9 @@ describe('signing in', () => {
 
   test('the demo’s people come in by one tap', async () => {
     const server = show(<SignIn />, {
-      'GET /api/door': door({ people: [{ id: 2, name: 'Ivo Tarnwell', role: 'technician', demoPin: '1207' }] }),
+      'GET /api/sign-in-options': door({
+        people: [{ id: 2, name: 'Ivo Tarnwell', role: 'technician', demoPin: '1207' }],
+      }),
       'POST /api/session': { id: 2 },
     });
     await press(/^Ivo Tarnwell/);
@@ -37,12 +39,12 @@ describe('signing in', () => {
   });
 
   test('an empty yard says how its first lead is made', async () => {
-    show(<SignIn />, { 'GET /api/door': door({ people: [], wantsFirstLead: true }) });
+    show(<SignIn />, { 'GET /api/sign-in-options': door({ people: [], wantsFirstLead: true }) });
     expect(await screen.findByText(/^Nobody is here yet\./)).toBeTruthy();
   });
 
   test('a server that is away says what is kept', async () => {
-    show(<SignIn />, { 'GET /api/door': refusal(503, 'store-away') });
+    show(<SignIn />, { 'GET /api/sign-in-options': refusal(503, 'store-away') });
     expect(await screen.findByText('What you entered on this device is kept.')).toBeTruthy();
   });
 });

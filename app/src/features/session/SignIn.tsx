@@ -13,7 +13,7 @@ const ROLE_WORD = {
 
 /** Tap a name, give the PIN. The demo fills the PIN in by itself. */
 export function SignIn() {
-  const door = useRead('door');
+  const door = useRead('signInOptions');
   const signIn = useChange('signIn');
   const [chosen, setChosen] = useState<Door['people'][number] | null>(null);
   const enter = async (personId: number, pin: string) => {
@@ -23,7 +23,7 @@ export function SignIn() {
   if (door.isError)
     return (
       <Failure
-        says="The yard’s server can not be reached just now."
+        sentence="The yard’s server can not be reached just now."
         kept="What you entered on this device is kept."
         retry={() => void door.refetch()}
       />
@@ -41,9 +41,9 @@ export function SignIn() {
         </Words>
         <Words tone="ink-soft">{door.data.yard}. Who is on shift?</Words>
       </View>
-      {signIn.isError ? <Failure says={sentenceOf(signIn.error)} /> : null}
+      {signIn.isError ? <Failure sentence={sentenceOf(signIn.error)} /> : null}
       {door.data.wantsFirstLead ? (
-        <Empty says="Nobody is here yet. Open the one-time link that the start command printed, to make the first lead." />
+        <Empty sentence="Nobody is here yet. Open the one-time link that the start command printed, to make the first lead." />
       ) : null}
       {chosen ? (
         <PinEntry

@@ -34,7 +34,7 @@ export function SessionGate({ children }: { readonly children: React.ReactNode }
   if (me.isError)
     return (
       <Failure
-        says="The yard’s server can not be reached just now."
+        sentence="The yard’s server can not be reached just now."
         kept="What you entered on this device is kept."
         retry={() => void me.refetch()}
       />

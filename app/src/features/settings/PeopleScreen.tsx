@@ -7,7 +7,8 @@ import { Button, Card, Choice, Failure, Field, Loading, Page, Section, Words } f
 /** Who works here. Leads add people. */
 export function PeopleScreen() {
   const people = useRead('people');
-  if (!people.data) return people.isError ? <Failure says={sentenceOf(people.error)} /> : <Loading what="the people" />;
+  if (!people.data)
+    return people.isError ? <Failure sentence={sentenceOf(people.error)} /> : <Loading what="the people" />;
   return (
     <Page>
       <Words role="heading" aria-level={1} size={22} face="strong">
@@ -51,7 +52,7 @@ function ChangePerson({ person }: { readonly person: Listed }) {
     change.mutate({ params: { id: String(person.id) }, body });
   return (
     <>
-      {change.isError ? <Failure says={sentenceOf(change.error)} /> : null}
+      {change.isError ? <Failure sentence={sentenceOf(change.error)} /> : null}
       <View className="flex-row flex-wrap gap-2">
         {ROLES.map((entry) => (
           <Choice
@@ -98,7 +99,7 @@ function AddPerson() {
   };
   return (
     <Section title="Add a person">
-      {add.isError ? <Failure says={sentenceOf(add.error)} kept="What you wrote is still here." /> : null}
+      {add.isError ? <Failure sentence={sentenceOf(add.error)} kept="What you wrote is still here." /> : null}
       <Field label="Name" value={name} onChangeText={setName} />
       <View className="flex-row flex-wrap gap-2">
         {ROLES.map((entry) => (

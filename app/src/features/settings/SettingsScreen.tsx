@@ -28,7 +28,7 @@ export function SettingsScreen() {
       <Words role="heading" aria-level={1} size={22} face="strong">
         Yours
       </Words>
-      {change.isError ? <Failure says={sentenceOf(change.error)} /> : null}
+      {change.isError ? <Failure sentence={sentenceOf(change.error)} /> : null}
       <Section title="Units of measure">
         <View className="flex-row gap-2">
           {choice('units', 'inch', 'inch, psi, lbf·ft')}

@@ -59,7 +59,7 @@ function ActionOf({ line }: { readonly line: ShiftLine }) {
   if (line.code === 'oil-service-due') {
     const raise = () =>
       addJob.mutate({
-        body: { tag: line.tag ?? '', kind: 'service', says: 'Oil service', minutes: 25, blocks: 'none' },
+        body: { tag: line.tag ?? '', kind: 'service', title: 'Oil service', minutes: 25, blocks: 'none' },
       });
     return (
       <Button

@@ -41,9 +41,9 @@ describe('the shift', () => {
       { goingOut: 5, goingOutNotFit: 2, minutesBetween: 190 },
       '5 go out in the next two days; 2 of them are not fit. 3 h 10 of work stands between.',
     ],
-  ])('%j begins with a sentence about the day', async (more, says) => {
+  ])('%j begins with a sentence about the day', async (more, sentence) => {
     show(<ShiftScreen />, reply(more));
-    expect(await screen.findByText(says)).toBeTruthy();
+    expect(await screen.findByText(sentence)).toBeTruthy();
   });
 
   test('a quiet day has five headings and says so under each', async () => {

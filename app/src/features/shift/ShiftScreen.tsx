@@ -25,7 +25,7 @@ export function ShiftScreen() {
   if (!shift.data)
     return shift.isError ? (
       <Failure
-        says="The shift can not be fetched just now."
+        sentence="The shift can not be fetched just now."
         kept="Anything you entered is kept on this device."
         retry={() => void shift.refetch()}
       />
@@ -63,7 +63,7 @@ function ShiftSection({
   return (
     <Section title={title} count={lines.length}>
       {lines.length === 0 ? (
-        <Empty says={none} />
+        <Empty sentence={none} />
       ) : (
         lines.map((line) => <ShiftRow key={`${line.code} ${line.tag} ${line.reference} ${line.jobId}`} line={line} />)
       )}

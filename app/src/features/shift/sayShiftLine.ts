@@ -32,7 +32,7 @@ const SAY: Readonly<Record<string, (line: ShiftLine) => { what: string; why: str
     why: `Since ${sayTime(text(facts, 'since'))}.${because.length > 1 ? ` And ${because.length - 1} more.` : ''}`,
   }),
   'on-bench': ({ facts, because }) => ({
-    what: text(facts, 'says'),
+    what: text(facts, 'title'),
     why: [facts['by'] ? `With ${text(facts, 'by')}.` : '', because[0] ?? ''].join(' ').trim(),
   }),
   'oil-service-due': ({ facts }) => ({

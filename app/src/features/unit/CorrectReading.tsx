@@ -58,7 +58,7 @@ function Form({
   };
   return (
     <Sheet title="Correct the reading" open onClose={onClose}>
-      {correct.isError ? <Failure says={sentenceOf(correct.error)} kept="What you wrote is still here." /> : null}
+      {correct.isError ? <Failure sentence={sentenceOf(correct.error)} kept="What you wrote is still here." /> : null}
       <Words>The meter was entered as {was}. The old entry stays in the history; the new one counts.</Words>
       <Field
         label="What the meter showed"

@@ -18,11 +18,11 @@ export function History({ tag }: { readonly tag: string }) {
   });
   if (history.isPending) return <Loading what="the history" />;
   if (history.isError)
-    return <Failure says="The history can not be fetched just now." retry={() => void history.refetch()} />;
+    return <Failure sentence="The history can not be fetched just now." retry={() => void history.refetch()} />;
   const records = history.data.pages.flatMap((page) => page.records);
   return (
     <View>
-      {records.length === 0 ? <Empty says="Nothing happened to it yet." /> : null}
+      {records.length === 0 ? <Empty sentence="Nothing happened to it yet." /> : null}
       <View role={records.length === 0 ? undefined : 'list'}>
         {records.map((record) => (
           <Entry

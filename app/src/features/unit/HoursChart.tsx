@@ -9,7 +9,7 @@ import { Empty, useInk, Words } from '@/design';
 export function HoursChart({ readings }: { readonly readings: UnitPage['readings'] }) {
   const ink = useInk();
   const [width, setWidth] = useState(0);
-  if (readings.length < 3) return <Empty says="Too few readings for a curve yet." />;
+  if (readings.length < 3) return <Empty sentence="Too few readings for a curve yet." />;
   const least = Math.floor((readings[0]?.trueHours ?? 0) / 50) * 50;
   const most = Math.ceil((readings.at(-1)?.trueHours ?? 0) / 50) * 50;
   const text = { color: ink('ink'), fontFamily: 'BarlowCondensed_600SemiBold', fontSize: 14 };

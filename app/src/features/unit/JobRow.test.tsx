@@ -31,7 +31,7 @@ describe('a job as a line', () => {
   });
 
   test('a prep ends with a look; a refusal keeps what was written', async () => {
-    const server = show(<JobRow job={jobLine({ kind: 'prep', says: 'Clean it' })} />, {
+    const server = show(<JobRow job={jobLine({ kind: 'prep', title: 'Clean it' })} />, {
       'POST /api/jobs/7/done': refusal(412, 'changed-meanwhile', {}, 'Somebody changed this meanwhile.'),
     });
     await press('Sign off: Clean it');

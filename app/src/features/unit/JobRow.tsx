@@ -30,7 +30,7 @@ export function JobRow({ job, title }: { readonly job: JobLine; readonly title?:
       <View className="flex-row items-start gap-3">
         {job.blocks === 'none' ? null : <ReadinessMark of={job.blocks === 'hold' ? 'held' : 'prep'} size={22} />}
         <View className="min-w-0 flex-1">
-          <Words face="strong">{job.says}</Words>
+          <Words face="strong">{job.title}</Words>
           <Words size={15} tone="ink-soft">
             {KIND_WORD[job.kind]} · {sayMinutes(job.minutes)} ·{' '}
             {`${STATE_WORD[job.state].toLowerCase()}${job.startedBy ? ` with ${job.startedBy}` : ''}`}
@@ -42,14 +42,14 @@ export function JobRow({ job, title }: { readonly job: JobLine; readonly title?:
           ))}
         </View>
       </View>
-      {job.caution && job.caution in CAUTIONS ? <Caution says={CAUTIONS[job.caution as CautionId]} /> : null}
+      {job.caution && job.caution in CAUTIONS ? <Caution text={CAUTIONS[job.caution as CautionId]} /> : null}
       {role === 'counter' ? null : (
         <View className="flex-row flex-wrap gap-2">
           {job.state === 'waiting' ? (
             <Button
               className="grow"
               label="Start"
-              aria-label={`Start: ${job.says}`}
+              aria-label={`Start: ${job.title}`}
               onPress={() => start.mutate({ params: { id: job.id } })}
             />
           ) : null}
@@ -57,19 +57,19 @@ export function JobRow({ job, title }: { readonly job: JobLine; readonly title?:
             className="grow"
             kind={LOOK_ENDS_IT.includes(job.kind) ? 'plain' : 'main'}
             label="Card"
-            aria-label={`Card: ${job.says}`}
+            aria-label={`Card: ${job.title}`}
             onPress={() => router.navigate(`/j/${job.id}`)}
           />
           {signs && LOOK_ENDS_IT.includes(job.kind) ? (
             <Button
               className="grow"
               label="Sign off"
-              aria-label={`Sign off: ${job.says}`}
+              aria-label={`Sign off: ${job.title}`}
               onPress={() => setSheet('done')}
             />
           ) : null}
           {signs ? (
-            <Button kind="quiet" label="Drop" aria-label={`Drop: ${job.says}`} onPress={() => setSheet('drop')} />
+            <Button kind="quiet" label="Drop" aria-label={`Drop: ${job.title}`} onPress={() => setSheet('drop')} />
           ) : null}
         </View>
       )}
@@ -88,8 +88,8 @@ function SignOff({ job, onClose }: { readonly job: JobLine; readonly onClose: ()
     onClose();
   };
   return (
-    <Sheet title={`Sign off: ${job.says}`} open onClose={onClose}>
-      {finish.isError ? <Failure says={sentenceOf(finish.error)} kept="What you wrote is still here." /> : null}
+    <Sheet title={`Sign off: ${job.title}`} open onClose={onClose}>
+      {finish.isError ? <Failure sentence={sentenceOf(finish.error)} kept="What you wrote is still here." /> : null}
       <Words>You looked, and it is done.</Words>
       <Field label="Note (what was done)" value={note} onChangeText={setNote} multiline />
       <Button
@@ -111,8 +111,8 @@ function Drop({ job, onClose }: { readonly job: JobLine; readonly onClose: () =>
     onClose();
   };
   return (
-    <Sheet title={`Drop: ${job.says}`} open onClose={onClose}>
-      {drop.isError ? <Failure says={sentenceOf(drop.error)} /> : null}
+    <Sheet title={`Drop: ${job.title}`} open onClose={onClose}>
+      {drop.isError ? <Failure sentence={sentenceOf(drop.error)} /> : null}
       <Words>A dropped job no longer holds the unit. Say why: the reason stays in the history.</Words>
       <Field label="Why" value={why} onChangeText={setWhy} multiline />
       <Button

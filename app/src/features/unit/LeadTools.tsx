@@ -16,7 +16,7 @@ export function LeadTools({ page }: { readonly page: UnitPage }) {
   const laidUp = unit.verdict.readiness === 'laid-up';
   return (
     <Section title="More">
-      {change.isError ? <Failure says={sentenceOf(change.error)} /> : null}
+      {change.isError ? <Failure sentence={sentenceOf(change.error)} /> : null}
       <View className="flex-row flex-wrap gap-2">
         <Button label="Write a note" onPress={() => setSheet('note')} />
         <Button label="Print its label" onPress={() => router.navigate(`/u/${unit.tag}/label`)} />
@@ -81,7 +81,7 @@ function WriteSheet({ title, label, button, operation, tag, onClose, bodyOf }: W
   };
   return (
     <Sheet title={title} open onClose={onClose}>
-      {change.isError ? <Failure says={sentenceOf(change.error)} kept="What you wrote is still here." /> : null}
+      {change.isError ? <Failure sentence={sentenceOf(change.error)} kept="What you wrote is still here." /> : null}
       <Field label={label} value={text} onChangeText={setText} multiline />
       <Button
         kind="main"

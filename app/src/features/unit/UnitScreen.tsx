@@ -19,10 +19,10 @@ const HoursChart = lazy(() => import('./HoursChart').then(({ HoursChart: compone
 export function UnitScreen({ tag }: { readonly tag: string }) {
   const page = useRead('unit', { params: { tag } });
   const wide = useIsWide();
-  if (page.error instanceof Refused) return <NoSuchUnit says={sentenceOf(page.error)} />;
+  if (page.error instanceof Refused) return <NoSuchUnit sentence={sentenceOf(page.error)} />;
   if (!page.data)
     return page.isError ? (
-      <Failure says={`${tag} can not be fetched just now.`} retry={() => void page.refetch()} />
+      <Failure sentence={`${tag} can not be fetched just now.`} retry={() => void page.refetch()} />
     ) : (
       <Loading what={tag} />
     );
@@ -67,10 +67,10 @@ export function UnitScreen({ tag }: { readonly tag: string }) {
   );
 }
 
-function NoSuchUnit({ says }: { readonly says: string }) {
+function NoSuchUnit({ sentence }: { readonly sentence: string }) {
   return (
     <View className="p-4">
-      <Empty says={says}>
+      <Empty sentence={sentence}>
         <Button label="To the yard" onPress={() => router.replace('/yard')} />
       </Empty>
     </View>

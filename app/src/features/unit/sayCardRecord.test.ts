@@ -48,13 +48,13 @@ describe('what happened on a card, in words', () => {
 
 test('a proof by the card: minutes and readings', () => {
   const { lines } = say('job-done', {
-    says: 'New jet',
+    title: 'New jet',
     note: 'Runs',
     proof: {
       minutesRun: 21,
       load: 'load-bank',
       tested: 'loaded',
-      readings: [{ says: 'Hertz, no load', value: 62.1, unit: 'Hz' }],
+      readings: [{ title: 'Hertz, no load', value: 62.1, unit: 'Hz' }],
     },
   });
   expect(lines).toEqual(['Proved: 21 min under load.', 'Hertz, no load: 62.1 Hz', 'Runs']);

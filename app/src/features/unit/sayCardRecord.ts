@@ -21,8 +21,8 @@ const result = (facts: Facts): string =>
 
 /** What happened on a job's card and with its parts, in words. */
 export const SAY_CARD: Readonly<Record<string, (facts: Facts) => Said>> = {
-  'card-step-added': (facts) => ({ title: `Step added: ${text(facts, 'says')}`, lines: [] }),
-  'card-step-changed': (facts) => ({ title: `Step changed: ${text(facts, 'says')}`, lines: [] }),
+  'card-step-added': (facts) => ({ title: `Step added: ${text(facts, 'title')}`, lines: [] }),
+  'card-step-changed': (facts) => ({ title: `Step changed: ${text(facts, 'title')}`, lines: [] }),
   'card-step-done': (facts) => ({ title: `Done: ${text(facts, 'step') || 'a step'}`, lines: [] }),
   'card-step-undone': (facts) => ({ title: `Open again: ${text(facts, 'step') || 'a step'}`, lines: [] }),
   'card-step-dropped': (facts) => ({

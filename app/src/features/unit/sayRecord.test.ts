@@ -10,7 +10,7 @@ describe('records of the history in words', () => {
       hoursRun: 4.5,
       fuelEighths: 4,
       reasons: ['A socket is broken or burnt.'],
-      readings: [{ check: 'battery', says: 'Battery at rest', value: 12.6, unit: 'V' }],
+      readings: [{ check: 'battery', title: 'Battery at rest', value: 12.6, unit: 'V' }],
       hurried: ['Engine'],
       remarks: 'Loud',
     });
@@ -31,20 +31,20 @@ describe('records of the history in words', () => {
     expect(say('finding-opened', {}).title).toBe('Began to find the fault');
     expect(
       say('finding-seen', {
-        says: 'Compression by gauge',
+        title: 'Compression by gauge',
         outcomes: ['Strong'],
         reading: { value: 118, unit: 'psi', method: 'pull' },
       }),
     ).toEqual({ title: 'Compression by gauge: strong', lines: ['118 psi, by pull'] });
     expect(
       say('finding-seen', {
-        says: 'Leak-down',
+        title: 'Leak-down',
         outcomes: ['Failed'],
         reading: { supply: 80, cylinder: 30, unit: 'psi' },
       }).lines,
     ).toEqual(['80 / 30 psi']);
-    expect(say('finding-taken-back', { says: 'Oil level' }).title).toBe('Taken back: oil level');
-    expect(say('finding-could-not-tell', { says: 'Oil level' }).title).toBe('Oil level: could not tell');
+    expect(say('finding-taken-back', { title: 'Oil level' }).title).toBe('Taken back: oil level');
+    expect(say('finding-could-not-tell', { title: 'Oil level' }).title).toBe('Oil level: could not tell');
     expect(say('finding-repaired', { fault: 'plug-fouled' }).title).toBe(
       'Put right, and the trouble was still there: plug fouled',
     );
@@ -59,7 +59,7 @@ describe('records of the history in words', () => {
       lines: ['Misread'],
     });
     expect(
-      say('job-done', { says: 'New plug', proof: { minutesUnderLoad: 20, load: 'Heater' }, note: '' }).lines,
+      say('job-done', { title: 'New plug', proof: { minutesUnderLoad: 20, load: 'Heater' }, note: '' }).lines,
     ).toEqual(['Proved: 20 min under load. Heater.']);
     expect(say('unit-changed', { gone: { why: 'Crankcase cracked' } }).title).toBe('Gone: Crankcase cracked');
     expect(say('unit-changed', { laidUp: true }).title).toBe('Laid up');

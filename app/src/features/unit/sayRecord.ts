@@ -28,9 +28,9 @@ const SAY: Readonly<Record<string, (facts: Facts) => Said>> = {
           ]
         : []),
       ...list(facts, 'reasons'),
-      ...((facts['readings'] as { check: string; says?: string; value: number; unit: string }[] | undefined) ?? []).map(
-        (reading) => `${reading.says ?? reading.check}: ${reading.value} ${reading.unit}`,
-      ),
+      ...(
+        (facts['readings'] as { check: string; title?: string; value: number; unit: string }[] | undefined) ?? []
+      ).map((reading) => `${reading.title ?? reading.check}: ${reading.value} ${reading.unit}`),
       ...(list(facts, 'hurried').length > 0
         ? [`Passed faster than it can be looked at: ${list(facts, 'hurried').join(', ')}.`]
         : []),
@@ -50,13 +50,13 @@ const SAY: Readonly<Record<string, (facts: Facts) => Said>> = {
   }),
   'hire-back': (facts) => ({ title: `Back on the yard from ${text(facts, 'reference')}`, lines: [] }),
   'hire-cancelled': (facts) => ({ title: `Hire ${text(facts, 'reference')} cancelled`, lines: [] }),
-  'job-raised': (facts) => ({ title: `Job raised: ${text(facts, 'says')}`, lines: [] }),
-  'job-started': (facts) => ({ title: `Taken to the bench: ${text(facts, 'says')}`, lines: [] }),
+  'job-raised': (facts) => ({ title: `Job raised: ${text(facts, 'title')}`, lines: [] }),
+  'job-started': (facts) => ({ title: `Taken to the bench: ${text(facts, 'title')}`, lines: [] }),
   'job-done': (facts) => ({
-    title: `Done: ${text(facts, 'says')}`,
+    title: `Done: ${text(facts, 'title')}`,
     lines: [...sayProof(facts['proof']), ...(facts['note'] ? [text(facts, 'note')] : [])],
   }),
-  'job-dropped': (facts) => ({ title: `Dropped: ${text(facts, 'says')}`, lines: [text(facts, 'why')] }),
+  'job-dropped': (facts) => ({ title: `Dropped: ${text(facts, 'title')}`, lines: [text(facts, 'why')] }),
   'reading-corrected': (facts) => ({
     title: `Reading corrected: ${text(facts, 'from')} to ${text(facts, 'reading')}`,
     lines: [text(facts, 'why')],
@@ -65,11 +65,11 @@ const SAY: Readonly<Record<string, (facts: Facts) => Said>> = {
   'unit-changed': (facts) => ({ title: sayChange(facts), lines: [] }),
   'finding-opened': () => ({ title: 'Began to find the fault', lines: [] }),
   'finding-seen': (facts) => ({
-    title: `${text(facts, 'says')}: ${list(facts, 'outcomes').join(' and ').toLowerCase()}`,
+    title: `${text(facts, 'title')}: ${list(facts, 'outcomes').join(' and ').toLowerCase()}`,
     lines: sayReading(facts['reading']),
   }),
-  'finding-could-not-tell': (facts) => ({ title: `${text(facts, 'says')}: could not tell`, lines: [] }),
-  'finding-taken-back': (facts) => ({ title: `Taken back: ${text(facts, 'says').toLowerCase()}`, lines: [] }),
+  'finding-could-not-tell': (facts) => ({ title: `${text(facts, 'title')}: could not tell`, lines: [] }),
+  'finding-taken-back': (facts) => ({ title: `Taken back: ${text(facts, 'title').toLowerCase()}`, lines: [] }),
   'finding-repaired': (facts) => ({
     title: `Put right, and the trouble was still there: ${text(facts, 'fault').replaceAll('-', ' ')}`,
     lines: [],
@@ -94,14 +94,14 @@ function sayProof(proof: unknown): string[] {
         minutesUnderLoad?: number;
         minutesRun?: number;
         load: string | null;
-        readings?: { says: string; value: number; unit: string }[];
+        readings?: { title: string; value: number; unit: string }[];
       }
     | null
     | undefined;
   if (!run) return [];
   return [
     `Proved: ${run.minutesRun ?? run.minutesUnderLoad} min under load${run.minutesUnderLoad === undefined || !run.load ? '' : `. ${run.load}`}.`,
-    ...(run.readings ?? []).map((reading) => `${reading.says}: ${reading.value} ${reading.unit}`),
+    ...(run.readings ?? []).map((reading) => `${reading.title}: ${reading.value} ${reading.unit}`),
   ];
 }
 

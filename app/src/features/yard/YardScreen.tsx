@@ -57,11 +57,11 @@ export function YardScreen() {
         />
       </View>
       {units.isError && !units.data ? (
-        <Failure says="The yard can not be fetched just now." retry={() => void units.refetch()} />
+        <Failure sentence="The yard can not be fetched just now." retry={() => void units.refetch()} />
       ) : null}
       {units.isPending ? <Loading what="the yard" /> : null}
       {units.data && list.length === 0 ? (
-        <Empty says={find ? `No unit on this yard answers to “${find}”.` : 'No unit is like that.'}>
+        <Empty sentence={find ? `No unit on this yard answers to “${find}”.` : 'No unit is like that.'}>
           <Button
             label="Show all"
             onPress={() => {

@@ -1,5 +1,7 @@
+import type { CautionId } from '../shapes';
+
 /** What can hurt where the hand is about to go. Each defers to those who know the machine or hold the licence. */
-export const CAUTIONS = {
+export const CAUTIONS: Readonly<Record<CautionId, string>> = {
   'fuel-vapour':
     'Fuel vapour sinks and lights. No flame, no spark, engine cool, tap shut. The maker’s manual and local fire code come first.',
   'carbon-monoxide': 'Exhaust kills indoors. Run it in the open, away from doors and windows.',
@@ -14,6 +16,4 @@ export const CAUTIONS = {
   'hot-parts': 'Muffler and head burn long after the engine stops.',
   battery: 'Negative off first, on last. A spanner from positive to frame is a dead short.',
   'do-not-start': 'Do not start or crank it: thinned oil does not hold, and liquid in the cylinder bends rods.',
-} as const;
-
-export type CautionId = keyof typeof CAUTIONS;
+};

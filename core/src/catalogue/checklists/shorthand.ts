@@ -12,7 +12,7 @@ export function exception(
   id: string,
   words: string,
   consequence: Consequence,
-  says: string,
+  sentence: string,
   job: string,
   rest: Rest = {},
 ): Exception {
@@ -26,9 +26,9 @@ export function exception(
     id,
     words,
     consequence,
-    says,
+    sentence,
     ...(shows ? { shows } : {}),
-    ...(job === '' ? {} : { raises: { kind, work, says: job, minutes } }),
+    ...(job === '' ? {} : { raises: { kind, work, title: job, minutes } }),
   };
 }
 

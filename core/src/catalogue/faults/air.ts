@@ -1,17 +1,17 @@
-import type { Applies, Fault } from '../shapes';
+import type { Applies, FaultEntries } from '../shapes';
 
 const CARB: Applies = { fuel: ['petrol'], carburettor: ['float', 'diaphragm', 'suction'] };
 
 /** Air in, exhaust out, throttle and governor. */
 export const AIR_FAULTS = {
   'nest-in-airway': {
-    says: 'A nest in the airway',
+    name: 'A nest in the airway',
     lane: 'air',
     family: 'air-path',
     perThousand: 3,
-    rank: 60,
+    rank: 620,
     strains: { damp: 0.8 },
-    repair: { says: 'Clear filter box, throat and cowl', minutes: 15, partsCents: 900 },
+    repair: { title: 'Clear filter box, throat and cowl', minutes: 15, partsCents: 900 },
     shows: {
       'air-filter': { nest: 0.94 },
       starting: { hard: 0.4, 'will-not-fire': 0.25 },
@@ -21,13 +21,13 @@ export const AIR_FAULTS = {
     },
   },
   'air-filter-blocked': {
-    says: 'Air filter blocked',
+    name: 'Air filter blocked',
     lane: 'air',
     family: 'air-path',
     perThousand: 20,
-    rank: 61,
+    rank: 640,
     strains: { overdue: 0.8 },
-    repair: { says: 'New air filter', minutes: 3, partsCents: 900 },
+    repair: { title: 'New air filter', minutes: 3, partsCents: 900 },
     shows: {
       'air-filter': { blocked: 0.76, 'oil-soaked': 0.18 },
       smoke: { black: 0.55 },
@@ -40,14 +40,14 @@ export const AIR_FAULTS = {
     },
   },
   'choke-stuck': {
-    says: 'Choke sticks',
+    name: 'Choke sticks',
     lane: 'air',
     family: 'choke',
     when: CARB,
     perThousand: 8,
-    rank: 62,
+    rank: 650,
     strains: { gum: 0.4, damp: 0.3 },
-    repair: { says: 'Free the choke', minutes: 8, partsCents: 0 },
+    repair: { title: 'Free the choke', minutes: 8, partsCents: 0 },
     shows: {
       'choke-plate': { sticks: 0.94 },
       starting: { hard: 0.5, 'will-not-fire': 0.15, 'fires-then-dies': 0.08 },
@@ -59,14 +59,14 @@ export const AIR_FAULTS = {
     },
   },
   'choke-misassembled': {
-    says: 'Choke link put in backwards',
+    name: 'Choke link put in backwards',
     lane: 'air',
     family: 'choke',
     when: CARB,
     perThousand: 2,
-    rank: 63,
+    rank: 660,
     strains: { opened: 1.8 },
-    repair: { says: 'Put the choke link in right', minutes: 10, partsCents: 0 },
+    repair: { title: 'Put the choke link in right', minutes: 10, partsCents: 0 },
     shows: {
       'choke-plate': { 'works-backwards': 0.95 },
       starting: { hard: 0.42, 'will-not-fire': 0.35 },
@@ -77,13 +77,13 @@ export const AIR_FAULTS = {
     },
   },
   'intake-leak': {
-    says: 'Air leaks into the intake',
+    name: 'Air leaks into the intake',
     lane: 'air',
     family: 'air-leak',
     perThousand: 8,
-    rank: 64,
+    rank: 670,
     strains: { opened: 0.8, age: 0.4 },
-    repair: { says: 'Seal the intake', minutes: 14, partsCents: 900, setUps: ['carb-off'] },
+    repair: { title: 'Seal the intake', minutes: 14, partsCents: 900, setUps: ['carb-off'] },
     shows: {
       'intake-spray': { 'speed-changes': 0.88 },
       idle: { hunts: 0.46, 'will-not-idle': 0.15, 'too-fast': 0.1, rough: 0.12 },
@@ -96,13 +96,13 @@ export const AIR_FAULTS = {
     },
   },
   'air-cleaner-by-passed': {
-    says: 'Air goes past the cleaner',
+    name: 'Air goes past the cleaner',
     lane: 'air',
     family: 'air-path',
     perThousand: 3,
-    rank: 65,
+    rank: 680,
     strains: { opened: 0.9 },
-    repair: { says: 'Build the air cleaner up right', minutes: 8, partsCents: 600 },
+    repair: { title: 'Build the air cleaner up right', minutes: 8, partsCents: 600 },
     shows: {
       'air-filter': { 'by-passed': 0.94 },
       'bore-camera': { 'scored-or-rust': 0.3 },
@@ -111,14 +111,14 @@ export const AIR_FAULTS = {
     },
   },
   'governor-spring': {
-    says: 'Governor spring stretched or in the wrong hole',
+    name: 'Governor spring stretched or in the wrong hole',
     lane: 'air',
     family: 'governor',
     when: { throttle: ['mechanical'] },
     perThousand: 8,
-    rank: 66,
+    rank: 690,
     strains: { opened: 1.2, age: 0.3 },
-    repair: { says: 'Right spring, right hole, set the speed', minutes: 14, partsCents: 500 },
+    repair: { title: 'Right spring, right hole, set the speed', minutes: 14, partsCents: 500 },
     shows: {
       linkage: { 'wrong-hole-or-spring': 0.92 },
       idle: { hunts: 0.5, 'too-fast': 0.2 },
@@ -129,13 +129,13 @@ export const AIR_FAULTS = {
     },
   },
   'linkage-binds': {
-    says: 'Throttle linkage binds',
+    name: 'Throttle linkage binds',
     lane: 'air',
     family: 'governor',
     perThousand: 6,
-    rank: 67,
+    rank: 700,
     strains: { damp: 0.4, opened: 0.5 },
-    repair: { says: 'Free and oil the links', minutes: 8, partsCents: 0 },
+    repair: { title: 'Free and oil the links', minutes: 8, partsCents: 0 },
     shows: {
       linkage: { binds: 0.93 },
       idle: { 'too-fast': 0.3, hunts: 0.25 },
@@ -146,13 +146,13 @@ export const AIR_FAULTS = {
     },
   },
   'muffler-blocked': {
-    says: 'Muffler blocked',
+    name: 'Muffler blocked',
     lane: 'air',
     family: 'air-path',
     perThousand: 4,
-    rank: 68,
+    rank: 710,
     strains: { damp: 0.4, age: 0.2 },
-    repair: { says: 'Clear or replace the muffler', minutes: 14, partsCents: 2500 },
+    repair: { title: 'Clear or replace the muffler', minutes: 14, partsCents: 2500 },
     caution: 'hot-parts',
     shows: {
       muffler: { blocked: 0.94 },
@@ -164,13 +164,13 @@ export const AIR_FAULTS = {
     },
   },
   'idle-misset': {
-    says: 'Idle stop set wrong',
+    name: 'Idle stop set wrong',
     lane: 'air',
     family: 'adjustment',
     perThousand: 6,
-    rank: 69,
+    rank: 720,
     strains: { opened: 0.9 },
-    repair: { says: 'Set the idle stop', minutes: 4, partsCents: 0 },
+    repair: { title: 'Set the idle stop', minutes: 4, partsCents: 0 },
     shows: {
       idle: { 'too-fast': 0.42, 'will-not-idle': 0.48 },
       speed: { high: 0.12, low: 0.1 },
@@ -178,4 +178,4 @@ export const AIR_FAULTS = {
       tines: { 'turn-in-neutral': 0.05 },
     },
   },
-} as const satisfies Readonly<Record<string, Fault>>;
+} as const satisfies FaultEntries;

@@ -1,4 +1,4 @@
-import type { Fault } from '../shapes';
+import type { Fault, FaultId, Shown } from '../shapes';
 import { AIR_FAULTS } from './air';
 import { DRIVEN_FAULTS } from './driven';
 import { ENGINE_FAULTS } from './engine';
@@ -9,12 +9,16 @@ import { SPARK_FAULTS } from './spark';
  * What can be wrong. Ids are fixed and never reused. Odds, strengths, minutes and prices are judgement, to be taught by the yard's own
  * proven causes; which reading speaks for which fault is common practice.
  */
-const ENTRIES = { ...FUEL_FAULTS, ...AIR_FAULTS, ...SPARK_FAULTS, ...ENGINE_FAULTS, ...DRIVEN_FAULTS } as const;
-
-export type FaultId = keyof typeof ENTRIES;
+const ENTRIES: Readonly<Record<FaultId, Fault>> = {
+  ...FUEL_FAULTS,
+  ...AIR_FAULTS,
+  ...SPARK_FAULTS,
+  ...ENGINE_FAULTS,
+  ...DRIVEN_FAULTS,
+};
 
 /** An engine that does not pull is felt at the machine too: of what bogs or dies under load, so much shows there so (judgement). */
-const FELT_AT_WORK: readonly { readonly observation: string; readonly outcome: string; readonly share: number }[] = [
+const FELT_AT_WORK: readonly (Shown & { readonly share: number })[] = [
   { observation: 'output', outcome: 'drops-on-load', share: 0.6 },
   { observation: 'auger', outcome: 'stalls', share: 0.2 },
   { observation: 'throw', outcome: 'short', share: 0.12 },
@@ -35,13 +39,12 @@ function feltAtWork(fault: Fault): Fault {
 export const FAULTS = Object.fromEntries(
   Object.entries(ENTRIES).map(([id, fault]) => [id, feltAtWork(fault)]),
 ) as Readonly<Record<FaultId, Fault>>;
-export const FAULT_IDS = Object.keys(ENTRIES) as readonly FaultId[];
 export const isFaultId = (text: string): text is FaultId => Object.hasOwn(ENTRIES, text);
 
 /** Told with their cause, never by themselves. */
 export const CONSEQUENCES_OF_FAULTS = {
-  'oil-diluted': { says: 'Fuel in the oil', caution: 'do-not-start' },
-  'hydraulic-lock': { says: 'Liquid in the cylinder', caution: 'do-not-start' },
+  'oil-diluted': { name: 'Fuel in the oil', caution: 'do-not-start' },
+  'hydraulic-lock': { name: 'Liquid in the cylinder', caution: 'do-not-start' },
 } as const;
 
 /** Nothing wrong with the machine: the empty set, reported under this id. */

@@ -1,17 +1,23 @@
 import { FIND_FAULT } from '../checklists/findFault';
 import type { DerivedFinding } from '../shapes';
 
-const shown = (observation: string, outcome: string) => ({ shown: { observation, outcome } }) as const;
-
 /** Findings that no single check shows: two looks put together, or a look and the unit's own figures. */
 export const DERIVED_FINDINGS: readonly DerivedFinding[] = [
   {
     id: 'fuel-in-oil',
-    when: [shown('oil-level', 'over-full'), shown('oil-look', 'smells-of-fuel')],
+    when: [
+      { shown: { observation: 'oil-level', outcome: 'over-full' } },
+      { shown: { observation: 'oil-look', outcome: 'smells-of-fuel' } },
+    ],
     consequence: 'hold',
-    says: 'Fuel in the oil. Do not start it: the float needle lets by.',
+    sentence: 'Fuel in the oil. Do not start it: the float needle lets by.',
     caution: 'do-not-start',
-    raises: { kind: 'repair', work: 'fuel-in-oil', says: 'Drain the oil, float needle and seat, new oil', minutes: 60 },
+    raises: {
+      kind: 'repair',
+      work: 'fuel-in-oil',
+      title: 'Drain the oil, float needle and seat, new oil',
+      minutes: 60,
+    },
     replaces: [
       { observation: 'oil-level', outcome: 'over-full' },
       { observation: 'oil-look', outcome: 'smells-of-fuel' },
@@ -19,32 +25,41 @@ export const DERIVED_FINDINGS: readonly DerivedFinding[] = [
   },
   {
     id: 'flooded-engine-stops-springy',
-    when: [shown('oil-level', 'over-full'), shown('recoil-feel', 'springy-stop')],
+    when: [
+      { shown: { observation: 'oil-level', outcome: 'over-full' } },
+      { shown: { observation: 'recoil-feel', outcome: 'springy-stop' } },
+    ],
     consequence: 'hold',
-    says: 'Over-full oil and a springy stop: liquid in the cylinder. Do not pull it through.',
+    sentence: 'Over-full oil and a springy stop: liquid in the cylinder. Do not pull it through.',
     caution: 'do-not-start',
     raises: {
       kind: 'repair',
       work: 'hydraulic-lock',
-      says: 'Plug out, clear the cylinder, float needle, new oil',
+      title: 'Plug out, clear the cylinder, float needle, new oil',
       minutes: 75,
     },
     replaces: [{ observation: 'recoil-feel', outcome: 'springy-stop' }],
   },
   {
     id: 'starved-by-old-fuel',
-    when: [shown('choke', 'needs-choke'), shown('fuel-look', 'stale')],
+    when: [
+      { shown: { observation: 'choke', outcome: 'needs-choke' } },
+      { shown: { observation: 'fuel-look', outcome: 'stale' } },
+    ],
     consequence: 'hold',
-    says: 'Runs only on choke on stale fuel: fresh fuel and a clean bowl come first.',
+    sentence: 'Runs only on choke on stale fuel: fresh fuel and a clean bowl come first.',
     raises: FIND_FAULT,
     replaces: [{ observation: 'choke', outcome: 'needs-choke' }],
   },
   {
     id: 'water-through-fuel',
-    when: [shown('fuel-look', 'water'), shown('runs-for', 'under-2-min')],
+    when: [
+      { shown: { observation: 'fuel-look', outcome: 'water' } },
+      { shown: { observation: 'runs-for', outcome: 'under-2-min' } },
+    ],
     consequence: 'hold',
-    says: 'Water in the fuel and it dies within minutes: drain tank, hose and bowl.',
-    raises: { kind: 'repair', work: 'drain-fuel', says: 'Drain tank, hose and bowl; fresh fuel', minutes: 35 },
+    sentence: 'Water in the fuel and it dies within minutes: drain tank, hose and bowl.',
+    raises: { kind: 'repair', work: 'drain-fuel', title: 'Drain tank, hose and bowl; fresh fuel', minutes: 35 },
     replaces: [
       { observation: 'fuel-look', outcome: 'water' },
       { observation: 'runs-for', outcome: 'under-2-min' },
@@ -54,8 +69,8 @@ export const DERIVED_FINDINGS: readonly DerivedFinding[] = [
     id: 'oil-service-overdue',
     when: [{ fact: 'hoursToOilService', below: 0 }],
     consequence: 'fix-before-hire',
-    says: 'The oil service is {hoursToOilService} h overdue.',
-    raises: { kind: 'service', work: 'oil-service', says: 'Oil service', minutes: 25 },
+    sentence: 'The oil service is {hoursToOilService} h overdue.',
+    raises: { kind: 'service', work: 'oil-service', title: 'Oil service', minutes: 25 },
   },
   {
     id: 'oil-service-runs-out-on-hire',
@@ -64,47 +79,57 @@ export const DERIVED_FINDINGS: readonly DerivedFinding[] = [
       { fact: 'hoursToOilServiceAfterNextHire', below: 0 },
     ],
     consequence: 'fix-before-hire',
-    says: 'The oil service would run out during the next booked hire.',
-    raises: { kind: 'service', work: 'oil-service', says: 'Oil service', minutes: 25 },
+    sentence: 'The oil service would run out during the next booked hire.',
+    raises: { kind: 'service', work: 'oil-service', title: 'Oil service', minutes: 25 },
   },
   {
     id: 'fuel-short',
     when: [{ fact: 'fuelEighthsShort', atLeast: 2 }],
     consequence: 'bill',
-    says: 'Came back {fuelEighthsShort} eighths of a tank under what went out.',
+    sentence: 'Came back {fuelEighthsShort} eighths of a tank under what went out.',
   },
   {
     id: 'tap-found-open',
     when: [{ fact: 'tapFoundOpen', atLeast: 1 }],
     consequence: 'note',
-    says: 'The fuel tap was open on the way back; it is shut now.',
+    sentence: 'The fuel tap was open on the way back; it is shut now.',
   },
   {
     id: 'over-full-with-tap-open',
-    when: [shown('oil-level', 'over-full'), { fact: 'tapFoundOpen', atLeast: 1 }],
+    when: [{ shown: { observation: 'oil-level', outcome: 'over-full' } }, { fact: 'tapFoundOpen', atLeast: 1 }],
     consequence: 'hold',
-    says: 'Over-full oil, and the tap was left open: take it for fuel in the oil until proved otherwise.',
+    sentence: 'Over-full oil, and the tap was left open: take it for fuel in the oil until proved otherwise.',
     caution: 'do-not-start',
-    raises: { kind: 'repair', work: 'fuel-in-oil', says: 'Drain the oil, float needle and seat, new oil', minutes: 60 },
+    raises: {
+      kind: 'repair',
+      work: 'fuel-in-oil',
+      title: 'Drain the oil, float needle and seat, new oil',
+      minutes: 60,
+    },
     replaces: [{ observation: 'oil-level', outcome: 'over-full' }],
   },
   {
     id: 'hours-unusual',
     when: [{ fact: 'hoursOverrideOneIn', atLeast: 1 }],
     consequence: 'note',
-    says: 'The hours were kept as typed though they are unusual for this unit (1 in {hoursOverrideOneIn}).',
+    sentence: 'The hours were kept as typed though they are unusual for this unit (1 in {hoursOverrideOneIn}).',
   },
   {
     id: 'apprentice-looked',
     when: [{ fact: 'byApprentice', atLeast: 1 }],
     consequence: 'fix-before-hire',
-    says: 'An apprentice did this check-in: a technician signs it off.',
-    raises: { kind: 'prep', work: 'sign-off', says: 'Look over the apprentice’s check-in and sign it off', minutes: 5 },
+    sentence: 'An apprentice did this check-in: a technician signs it off.',
+    raises: {
+      kind: 'prep',
+      work: 'sign-off',
+      title: 'Look over the apprentice’s check-in and sign it off',
+      minutes: 5,
+    },
   },
   {
     id: 'walk-round-hurried',
     when: [{ fact: 'stationsHurried', atLeast: 2 }],
     consequence: 'note',
-    says: '{stationsHurried} stations were passed faster than they can be looked at.',
+    sentence: '{stationsHurried} stations were passed faster than they can be looked at.',
   },
 ];

@@ -1,4 +1,4 @@
-import type { Applies, Observation } from '../shapes';
+import type { Applies, ObservationEntries } from '../shapes';
 
 const PW: Applies = { classes: ['pressure-washer'] };
 const GE: Applies = { classes: ['generator'] };
@@ -477,4 +477,4 @@ export const DRIVEN = {
     how: 'Contacts: colour and spring.',
     outcomes: { good: ['Good', 0.97, 'Well.'], burnt: ['Burnt', 0.004, 'Dress or replace.'] },
   },
-} as const satisfies Readonly<Record<string, Observation>>;
+} as const satisfies ObservationEntries;

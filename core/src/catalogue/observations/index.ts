@@ -1,4 +1,4 @@
-import type { Observation, SameFact, SetUp, Tool } from '../shapes';
+import type { Observation, ObservationId, SameFact, SetUp, SetUpId, Tool, ToolId } from '../shapes';
 import { DRIVEN } from './driven';
 import { LOOKS } from './looks';
 import { OPENED } from './opened';
@@ -9,15 +9,17 @@ import { WITH_TOOLS } from './withTools';
  * The fault-finding vocabulary: what can be told, seen or measured, and the outcomes it may have.
  * The first outcome is the healthy one. Ids are fixed and never reused. The healthy shares are judgement.
  */
-const ENTRIES = { ...TOLD, ...LOOKS, ...WITH_TOOLS, ...OPENED, ...DRIVEN } as const;
-
-export type ObservationId = keyof typeof ENTRIES;
-export const OBSERVATIONS: Readonly<Record<ObservationId, Observation>> = ENTRIES;
-export const OBSERVATION_IDS = Object.keys(ENTRIES) as readonly ObservationId[];
-export const isObservationId = (text: string): text is ObservationId => Object.hasOwn(ENTRIES, text);
+export const OBSERVATIONS: { readonly [O in ObservationId]: Observation<O> } = {
+  ...TOLD,
+  ...LOOKS,
+  ...WITH_TOOLS,
+  ...OPENED,
+  ...DRIVEN,
+};
+export const isObservationId = (text: string): text is ObservationId => Object.hasOwn(OBSERVATIONS, text);
 
 /** What must be off before a hand gets there, with its minutes (judgement). */
-export const SET_UPS = {
+export const SET_UPS: Readonly<Record<SetUpId, SetUp>> = {
   'plug-out': { words: 'Plug out', minutes: 3 },
   'hose-off': { words: 'Fuel hose off the carburettor', minutes: 3 },
   'bowl-off': { words: 'Bowl off', minutes: 5 },
@@ -28,10 +30,10 @@ export const SET_UPS = {
   'head-off': { words: 'Head off', minutes: 35 },
   'belt-cover-off': { words: 'Belt cover off', minutes: 5 },
   'end-cover-off': { words: 'End cover off', minutes: 8 },
-} as const satisfies Readonly<Record<string, SetUp>>;
+};
 
 /** Tools that a check may need. Which are at hand is a setting. */
-export const TOOLS = {
+export const TOOLS: Readonly<Record<ToolId, Tool>> = {
   'compression-gauge': { words: 'Compression gauge' },
   'leak-down-set': { words: 'Leak-down set and air line' },
   'gap-tester': { words: 'Adjustable spark-gap tester' },
@@ -44,8 +46,7 @@ export const TOOLS = {
   'bore-camera': { words: 'Bore camera' },
   'hydraulic-gauge': { words: 'Hydraulic gauge' },
   bucket: { words: 'Bucket and watch' },
-} as const satisfies Readonly<Record<string, Tool>>;
-export type ToolId = keyof typeof TOOLS;
+};
 
 /** Two tellings of one fact count once. */
 export const SAME_FACTS: readonly SameFact[] = [

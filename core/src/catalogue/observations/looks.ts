@@ -1,4 +1,4 @@
-import type { Observation } from '../shapes';
+import type { ObservationEntries } from '../shapes';
 
 /** Easy looks: a minute, no tool. */
 export const LOOKS = {
@@ -166,4 +166,4 @@ export const LOOKS = {
     how: 'Cold, by hand and then the spanner: does it turn?',
     outcomes: { tight: ['Tight', 0.985, 'Well.'], loose: ['Loose', 0.002, 'It leaks what it should hold.'] },
   },
-} as const satisfies Readonly<Record<string, Observation>>;
+} as const satisfies ObservationEntries;

@@ -1,4 +1,4 @@
-import type { Applies, Observation } from '../shapes';
+import type { Applies, ObservationEntries } from '../shapes';
 
 const FLOAT: Applies = { carburettor: ['float'], fuel: ['petrol'] };
 const CARB: Applies = { carburettor: ['float', 'diaphragm', 'suction'], fuel: ['petrol'] };
@@ -277,4 +277,4 @@ export const OPENED = {
       hole: ['A hole', 0.01, 'Worn out.'],
     },
   },
-} as const satisfies Readonly<Record<string, Observation>>;
+} as const satisfies ObservationEntries;

@@ -1,4 +1,4 @@
-import type { Observation } from '../shapes';
+import type { ObservationEntries } from '../shapes';
 
 /** Told by the hirer, or seen and felt by trying it. Hirers are now and then wrong: the healthy shares say so. */
 export const TOLD = {
@@ -197,4 +197,4 @@ export const TOLD = {
       'unknown-hand': ['A stranger was in it', 0.04, 'Somebody’s earlier repair is a suspect.'],
     },
   },
-} as const satisfies Readonly<Record<string, Observation>>;
+} as const satisfies ObservationEntries;

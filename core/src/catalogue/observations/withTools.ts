@@ -1,4 +1,4 @@
-import type { Observation } from '../shapes';
+import type { ObservationEntries } from '../shapes';
 
 const SPARK_HOW = 'Hold it away from the open plug hole: it blows a fuel mist.';
 
@@ -306,4 +306,4 @@ export const WITH_TOOLS = {
     how: 'Crank and smell at the throat.',
     outcomes: { present: ['There', 0.97, 'Gas gets this far.'], none: ['None', 0.009, 'Regulator, hose or bottle.'] },
   },
-} as const satisfies Readonly<Record<string, Observation>>;
+} as const satisfies ObservationEntries;

@@ -1,4 +1,5 @@
 import type { Dimension, UnitOf } from '../../units';
+import type { CautionId, Shown } from './ids';
 import type { Source } from './source';
 
 /** What a finding means for the next hire, worst first. */
@@ -13,15 +14,9 @@ export interface RaisedWork {
   readonly kind: JobKind;
   readonly work: string;
   /** What the job is for, as a line on the bench list. */
-  readonly says: string;
+  readonly title: string;
   /** Hands-on minutes to expect. */
   readonly minutes: number;
-}
-
-/** Something seen or told, in the fault-finding vocabulary. */
-export interface Shown {
-  readonly observation: string;
-  readonly outcome: string;
 }
 
 /** One way in which a check is not OK. */
@@ -31,11 +26,11 @@ export interface Exception {
   readonly words: string;
   readonly consequence: Consequence;
   /** The reason as a person would say it. */
-  readonly says: string;
+  readonly sentence: string;
   readonly raises?: RaisedWork;
   readonly shows?: Shown;
   /** What can hurt now that this was found; without one, a finding that holds carries the check's own caution. */
-  readonly caution?: string;
+  readonly caution?: CautionId;
 }
 
 /** A limit a reading is held against. */
@@ -64,7 +59,7 @@ export interface Check {
   readonly measured?: Measured;
   /** What a look that gives a plain OK shows in the fault-finding vocabulary. */
   readonly showsWhenOk?: Shown;
-  readonly caution?: string;
+  readonly caution?: CautionId;
   readonly photo?: 'wanted';
   /** Fewer seconds than this and nobody looked. */
   readonly leastSeconds: number;

@@ -1,3 +1,5 @@
+import type { ClassId } from './ids';
+
 /** What an engine may be, as far as it matters to a fault. The first of each is taken when nothing is said and it must be one. */
 export const ENGINE_TRAITS = {
   ignition: ['coil', 'points'],
@@ -16,7 +18,7 @@ export type Engine = { readonly [T in EngineTrait]?: (typeof ENGINE_TRAITS)[T][n
 
 /** Holds when the machine is one of these classes and the engine has one of these traits. What is left out does not matter. */
 export type Applies = { readonly [T in EngineTrait]?: readonly (typeof ENGINE_TRAITS)[T][number][] } & {
-  readonly classes?: readonly string[];
+  readonly classes?: readonly ClassId[];
 };
 
 /** How long and how it stood, and what is known of its past. Everything may be left out. */

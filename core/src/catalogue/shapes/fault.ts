@@ -1,11 +1,13 @@
 import type { Applies, Strain } from './engine';
+import type { CautionId, ClassId, FaultId, ObservationId, SetUpId, Shows } from './ids';
 
 /** The lanes of fault finding: an engine needs the first five; then the machine that it drives. */
 export const LANES = ['compression', 'spark', 'timing', 'fuel', 'air', 'machine'] as const;
 export type Lane = (typeof LANES)[number];
 
-export interface Fault {
-  readonly says: string;
+/** What the sums ask of a fault: they know no id. */
+export interface AnyFault {
+  readonly name: string;
   readonly lane: Lane;
   /** Comebacks are counted by family: the same trouble, whatever part was named. */
   readonly family: string;
@@ -13,15 +15,15 @@ export interface Fault {
   /** Of a thousand machines that come to fault finding, how many have it, nothing else being known (judgement). */
   readonly perThousand: number;
   /** By class, where it is not the same. */
-  readonly perThousandOf?: Readonly<Record<string, number>>;
+  readonly perThousandOf?: Readonly<Record<string, number | undefined>>;
   /** What raises (or lowers) its odds: added to the log odds per unit of strain (judgement). */
   readonly strains?: Readonly<Partial<Record<Strain, number>>>;
   /** How often it shows how, by observation: the parts of an observation add up to how often it speaks at all (judgement). */
-  readonly shows: Readonly<Record<string, Readonly<Record<string, number>>>>;
+  readonly shows: Readonly<Record<string, Readonly<Record<string, number | undefined>> | undefined>>;
   /** Lower masks higher: where several could speak to one observation, the lowest rank is heard. */
   readonly rank: number;
   readonly repair: {
-    readonly says: string;
+    readonly title: string;
     readonly minutes: number;
     readonly partsCents: number;
     readonly setUps?: readonly string[];
@@ -31,9 +33,20 @@ export interface Fault {
   readonly caution?: string;
 }
 
+/** A fault of the catalogue: what it names exists. */
+export interface Fault extends AnyFault {
+  readonly perThousandOf?: Readonly<Partial<Record<ClassId, number>>>;
+  readonly shows: Shows;
+  readonly repair: Omit<AnyFault['repair'], 'setUps'> & { readonly setUps?: readonly SetUpId[] };
+  readonly caution?: CautionId;
+}
+
 /** A fixed order of checks that a school of the trade keeps to. */
 export interface School {
   readonly id: string;
   readonly words: string;
-  readonly order: readonly string[];
+  readonly order: readonly ObservationId[];
 }
+
+/** Faults by their ids. */
+export type FaultEntries = Readonly<Partial<Record<FaultId, Fault>>>;

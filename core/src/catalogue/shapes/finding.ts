@@ -1,4 +1,5 @@
-import type { Consequence, RaisedWork, Shown } from './check';
+import type { Consequence, RaisedWork } from './check';
+import type { CautionId, Shown } from './ids';
 
 /** Numbers about the unit that derived findings may ask for. */
 export const FACTS = [
@@ -24,9 +25,9 @@ export interface DerivedFinding {
   readonly when: readonly [Condition, ...Condition[]];
   readonly consequence: Consequence;
   /** May hold {factName}, filled in with the number, without its sign. */
-  readonly says: string;
+  readonly sentence: string;
   readonly raises?: RaisedWork;
-  readonly caution?: string;
+  readonly caution?: CautionId;
   /** This finding says it better: reasons that show these are left out beside it. */
   readonly replaces?: readonly Shown[];
 }
@@ -42,6 +43,6 @@ export interface Complaint {
   readonly words: string;
   readonly shows: Shown;
   readonly consequence: Consequence;
-  readonly says: string;
+  readonly sentence: string;
   readonly raises?: RaisedWork;
 }

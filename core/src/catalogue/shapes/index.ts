@@ -1,16 +1,49 @@
 export { CONSEQUENCES, JOB_KINDS } from './check';
-export type { Check, Consequence, Exception, JobKind, Limit, Measured, RaisedWork, Shown, Station } from './check';
+export type { Check, Consequence, Exception, JobKind, Limit, Measured, RaisedWork, Station } from './check';
+export type { ClassFolder, ClassMoney, Drawing } from './classFolder';
 export { COMPLAINT_GROUPS, FACTS } from './finding';
 export type { Complaint, ComplaintGroup, Condition, DerivedFinding, FactName } from './finding';
+export type {
+  CautionId,
+  ClassId,
+  ClockId,
+  FaultId,
+  ObservationId,
+  OutcomeOf,
+  SetUpId,
+  Shown,
+  Shows,
+  TeardownId,
+  ToolId,
+} from './ids';
 export type { Accessory, MachineClass, ServiceInterval } from './machineClass';
+export type { LiveEffect, SimulatedUnit } from './simulation';
 export { COMMON_PRACTICE, JUDGEMENT, published } from './source';
 export type { Source } from './source';
 export type { UseRate } from './useRate';
 export { ENGINE_TRAITS, FUEL_BLENDS, KEPT, STORED, STRAINS, TRUTHS } from './engine';
 export type { Applies, Engine, EngineTrait, Past, Strain, Truth } from './engine';
 export { LANES } from './fault';
-export type { Fault, Lane, School } from './fault';
+export type { AnyFault, Fault, FaultEntries, Lane, School } from './fault';
 export { READING_KINDS } from './observation';
-export type { Observation, OutcomeEntry, ReadingKind, SameFact, SetUp, Tool } from './observation';
+export type {
+  AnyObservation,
+  Observation,
+  ObservationEntries,
+  OutcomeEntry,
+  ReadingKind,
+  SameFact,
+  SetUp,
+  Tool,
+} from './observation';
 export type { Misleading, Standstill, TellsPast } from './warning';
-export type { ClockKind, ProofLook, ProofPlan, ProofReading, StepTemplate, Teardown, UsualThing } from './bench';
+export type {
+  ClockKind,
+  ProofLook,
+  ProofPlan,
+  ProofReading,
+  StepTemplate,
+  Teardown,
+  UsualThing,
+  WorkReset,
+} from './workshop';

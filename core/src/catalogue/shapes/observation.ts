@@ -1,4 +1,5 @@
 import type { Applies, Truth } from './engine';
+import type { CautionId, ObservationId, OutcomeOf, SetUpId, ToolId } from './ids';
 
 /** A reading is banded into an outcome by the rule of this name. */
 export const READING_KINDS = [
@@ -17,7 +18,8 @@ export type ReadingKind = (typeof READING_KINDS)[number];
 /** Words on the button, how often a machine without a fault that speaks to it shows this (judgement), and what it means. */
 export type OutcomeEntry = readonly [words: string, healthy: number, means: string];
 
-export interface Observation {
+/** What the sums ask of an observation: they know no id. */
+export interface AnyObservation {
   readonly words: string;
   /** Told or seen running, an easy look, with a tool, or opened up. */
   readonly kind: 'told' | 'look' | 'tool' | 'opened';
@@ -40,6 +42,15 @@ export interface Observation {
   readonly several?: boolean;
 }
 
+/** An observation of the catalogue: what it names exists. */
+export interface Observation<O extends ObservationId = ObservationId> extends AnyObservation {
+  readonly setUps?: readonly SetUpId[];
+  readonly tools?: readonly ToolId[];
+  readonly caution?: CautionId;
+  readonly outcomes: Readonly<Record<OutcomeOf<O>, OutcomeEntry>>;
+  readonly innocent?: readonly { readonly while: Truth; readonly outcome: OutcomeOf<O>; readonly share: number }[];
+}
+
 /** Something that has to be off or out before a hand gets there. */
 export interface SetUp {
   readonly words: string;
@@ -52,7 +63,10 @@ export interface Tool {
 
 /** Two tellings of one fact: while the first is given, these outcomes of the second say nothing new. */
 export interface SameFact {
-  readonly first: string;
-  readonly second: string;
+  readonly first: ObservationId;
+  readonly second: ObservationId;
   readonly outcomes: readonly string[];
 }
+
+/** Observations by their ids; each with the outcomes that its id has. */
+export type ObservationEntries = { readonly [O in ObservationId]?: Observation<O> };

@@ -7,19 +7,21 @@ const WILL_NOT_FIRE = { observation: 'starting', outcomes: ['will-not-fire'] } a
 export const MISLEADING: readonly Misleading[] = [
   {
     code: 'open-air-spark',
-    says: 'A spark in the open proves little: under pressure the same plug can fail. Prove the coil over a set gap, the plug under pressure or by a known good one.',
+    sentence:
+      'A spark in the open proves little: under pressure the same plug can fail. Prove the coil over a set gap, the plug under pressure or by a known good one.',
     seen: [[{ observation: 'spark-open-plug', outcomes: ['blue'] }]],
     unless: SPARK_PROOFS,
   },
   {
     code: 'lamp-only',
-    says: 'A lamp in the lead shows some spark, not enough spark.',
+    sentence: 'A lamp in the lead shows some spark, not enough spark.',
     seen: [[{ observation: 'spark-inline', outcomes: ['steady'] }]],
     unless: SPARK_PROOFS,
   },
   {
     code: 'gauge-with-release',
-    says: 'A compression release makes the reading look low, by hand and by thumb. Spin it past the release with a drill, or do a leak-down, before the engine is blamed.',
+    sentence:
+      'A compression release makes the reading look low, by hand and by thumb. Spin it past the release with a drill, or do a leak-down, before the engine is blamed.',
     seen: [
       [
         { observation: 'compression', outcomes: ['worn', 'failed'] },
@@ -31,19 +33,19 @@ export const MISLEADING: readonly Misleading[] = [
   },
   {
     code: 'clean-plug',
-    says: 'A clean plug on a dead engine is no proof of spark.',
+    sentence: 'A clean plug on a dead engine is no proof of spark.',
     seen: [[{ observation: 'plug-look', outcomes: ['tan', 'dry-clean'] }], [WILL_NOT_FIRE]],
     unless: SPARK_PROOFS,
   },
   {
     code: 'new-plug',
-    says: 'A new plug has no colour yet: its face tells nothing.',
+    sentence: 'A new plug has no colour yet: its face tells nothing.',
     seen: [[{ observation: 'plug-look' }]],
     past: { plugIsNew: true },
   },
   {
     code: 'wet-after-choke',
-    says: 'After cranking on full choke a plug is wet whatever the fault.',
+    sentence: 'After cranking on full choke a plug is wet whatever the fault.',
     seen: [
       [{ observation: 'plug-look', outcomes: ['wet-fuel'] }],
       [
@@ -55,23 +57,23 @@ export const MISLEADING: readonly Misleading[] = [
   },
   {
     code: 'just-cleaned',
-    says: 'A carburettor that somebody just cleaned is not proven: look at passages, gaskets and links again.',
+    sentence: 'A carburettor that somebody just cleaned is not proven: look at passages, gaskets and links again.',
     seen: [[{ observation: 'last-repair', outcomes: ['carburettor'] }]],
   },
   {
     code: 'comes-and-goes',
-    says: 'A complaint that comes and goes needs a longer proof, not a shorter one.',
+    sentence: 'A complaint that comes and goes needs a longer proof, not a shorter one.',
     seen: [[{ observation: 'intermittent', outcomes: ['comes-and-goes'] }]],
   },
   {
     code: 'oiled-cylinder',
-    says: 'Oil was put into the cylinder: smoke and compression are no proof until it has burnt off.',
+    sentence: 'Oil was put into the cylinder: smoke and compression are no proof until it has burnt off.',
     seen: [[{ observation: 'smoke', outcomes: ['blue', 'white'] }, { observation: 'compression' }]],
     past: { cylinderOiled: true },
   },
   {
     code: 'additive',
-    says: 'There is an additive in the fuel: white smoke may be that.',
+    sentence: 'There is an additive in the fuel: white smoke may be that.',
     seen: [[{ observation: 'smoke', outcomes: ['white'] }]],
     past: { additiveInFuel: true },
   },

@@ -1,0 +1,152 @@
+import { COMMON_PRACTICE, type Station } from '../../shapes';
+import { CLEAN, ENGINE_CHECKS, FUEL_CHECKS, KILL_SWITCH, TAG_AND_LABELS } from '../../checklists/engine';
+import { exception, ordinary, safety } from '../../checklists/shorthand';
+
+export const STATIONS: readonly [Station, ...Station[]] = [
+  { id: 'engine', name: 'Engine', where: 'Dipstick side, cover off the air box', checks: ENGINE_CHECKS },
+  { id: 'fuel', name: 'Fuel and exhaust', where: 'Tank, hose, bowl, then the muffler side', checks: FUEL_CHECKS },
+  {
+    id: 'panel',
+    name: 'Panel',
+    where: 'Facing the sockets, engine stopped',
+    checks: [
+      safety(
+        'sockets',
+        'Sockets whole, none burnt or loose',
+        [
+          exception('damaged', 'Broken or burnt', 'hold', 'A socket is broken or burnt.', 'New socket', {
+            minutes: 30,
+          }),
+        ],
+        { caution: 'electric-shock', photo: 'wanted' },
+      ),
+      safety(
+        'earth',
+        'Earth terminal there and tight',
+        [
+          exception(
+            'missing',
+            'Missing or loose',
+            'hold',
+            'The earth terminal is missing or loose.',
+            'Earth terminal',
+            { minutes: 15 },
+          ),
+        ],
+        { caution: 'electric-shock' },
+      ),
+      ordinary(
+        'breakers',
+        'Breakers set, click both ways',
+        [
+          exception(
+            'tripped',
+            'Tripped',
+            'fix-before-hire',
+            'A breaker came back tripped.',
+            'Set the breaker and run on load',
+            { shows: { observation: 'breaker', outcome: 'tripped' } },
+          ),
+          exception('will-not-set', 'Will not set', 'hold', 'A breaker will not set.', 'New breaker'),
+        ],
+        { showsWhenOk: { observation: 'breaker', outcome: 'set' } },
+      ),
+    ],
+  },
+  {
+    id: 'running',
+    name: 'Running',
+    where: 'In the open, meter in a socket, no load',
+    checks: [
+      KILL_SWITCH,
+      ordinary(
+        'hertz',
+        'Frequency right at no load',
+        [
+          exception('low', 'Low', 'fix-before-hire', 'Frequency is low at no load.', 'Set the governed speed', {
+            shows: { observation: 'speed', outcome: 'low' },
+          }),
+          exception('high', 'High', 'hold', 'Frequency is high: the engine over-speeds.', 'Governor and speed', {
+            shows: { observation: 'speed', outcome: 'high' },
+          }),
+        ],
+        {
+          caution: 'carbon-monoxide',
+          leastSeconds: 5,
+          showsWhenOk: { observation: 'speed', outcome: 'right' },
+          measured: {
+            dimension: 'frequency',
+            unit: 'Hz',
+            limit: { kind: 'within', min: 59.5, max: 62.5, source: COMMON_PRACTICE },
+            low: 'low',
+            high: 'high',
+            scale: [55, 66],
+          },
+        },
+      ),
+      ordinary(
+        'volts',
+        'Volts right at a 120 V socket',
+        [
+          exception('low', 'Low or none', 'hold', 'Volts are low.', 'Find the fault', {
+            work: 'find-fault',
+            shows: { observation: 'output', outcome: 'low' },
+          }),
+          exception('high', 'High', 'hold', 'Volts are high: it can burn what is plugged in.', 'Find the fault', {
+            work: 'find-fault',
+            shows: { observation: 'output', outcome: 'high' },
+          }),
+        ],
+        {
+          caution: 'electric-shock',
+          leastSeconds: 5,
+          showsWhenOk: { observation: 'output', outcome: 'right' },
+          measured: {
+            dimension: 'voltage',
+            unit: 'V',
+            limit: { kind: 'within', min: 114, max: 126, source: COMMON_PRACTICE },
+            low: 'low',
+            high: 'high',
+            scale: [95, 140],
+          },
+        },
+      ),
+    ],
+  },
+  {
+    id: 'frame',
+    name: 'Frame and battery',
+    where: 'Step back, then the battery side',
+    checks: [
+      ordinary(
+        'battery',
+        'Battery terminals tight and clean (where fitted)',
+        [
+          exception(
+            'loose',
+            'Loose or furred',
+            'fix-before-hire',
+            'The battery terminals are loose.',
+            'Clean and tighten the terminals',
+            { shows: { observation: 'battery', outcome: 'loose-terminals' } },
+          ),
+          exception('weak', 'Weak', 'fix-before-hire', 'The battery is weak.', 'Charge and test the battery', {
+            shows: { observation: 'battery', outcome: 'weak' },
+          }),
+        ],
+        { caution: 'battery', showsWhenOk: { observation: 'battery', outcome: 'good' } },
+      ),
+      ordinary('frame', 'Frame, feet, wheels and handles sound', [
+        exception(
+          'damaged',
+          'Damaged',
+          'fix-before-hire',
+          'The frame, a foot or a wheel is damaged.',
+          'Frame, feet or wheels',
+        ),
+      ]),
+      CLEAN,
+      TAG_AND_LABELS,
+    ],
+  },
+];

@@ -1,0 +1,10 @@
+import type { SimulatedUnit } from '../../shapes';
+
+/** A sound unit of this class as the simulated load bank shows it (judgement). */
+export const SIMULATION: SimulatedUnit = {
+  rpm: 3600,
+  channels: {
+    pressure: { none: 28, full: 205, power: 0.5, by: 'pressure', digits: 1 },
+    cycle: { none: 12.4, full: 14, power: -1, by: 'cycle', digits: 1 },
+  },
+};

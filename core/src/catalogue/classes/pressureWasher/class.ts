@@ -1,0 +1,22 @@
+import { ENGINE_COMPLAINTS } from '../../complaints';
+import { STATIONS } from './checklist';
+import { COMMON_PRACTICE, JUDGEMENT, type MachineClass } from '../../shapes';
+
+export const CLASS = {
+  id: 'pressure-washer',
+  name: 'Pressure washer',
+  plural: 'Pressure washers',
+  letters: 'PW',
+  fuelTap: true,
+  stations: STATIONS,
+  kit: [
+    { id: 'gun', name: 'Gun', count: 1, priceCents: 4800 },
+    { id: 'lance', name: 'Lance', count: 1, priceCents: 3200 },
+    { id: 'hose', name: 'High-pressure hose', count: 1, priceCents: 8900 },
+    { id: 'nozzle', name: 'Nozzles', count: 4, priceCents: 900 },
+    { id: 'clearing-pin', name: 'Nozzle pin', count: 1, priceCents: 300 },
+  ],
+  complaints: [...ENGINE_COMPLAINTS, 'no-pressure', 'low-pressure', 'pulses'],
+  use: { shape: 6, rate: 2, source: JUDGEMENT },
+  oilService: { hours: 50, source: COMMON_PRACTICE },
+} as const satisfies MachineClass;

@@ -1,0 +1,45 @@
+import { EXHAUST } from '../../workshop/proofs';
+import { COMMON_PRACTICE, type ProofPlan } from '../../shapes';
+
+/** How a unit of this class is proven. */
+export const PROOF: ProofPlan = {
+  minutes: 15,
+  cautions: [...EXHAUST, 'moving-parts'],
+  loads: [
+    { id: 'snow', name: 'Throwing snow' },
+    { id: 'auger', name: 'Auger and impeller turning, no snow to be had' },
+  ],
+  readings: [
+    {
+      id: 'dead-man',
+      name: 'Auger stands after the lever is let go',
+      dimension: 'time',
+      unit: 's',
+      most: 5,
+      scale: [0, 10],
+      source: COMMON_PRACTICE,
+    },
+    {
+      id: 'speed',
+      name: 'Engine speed, auger in',
+      dimension: 'speed',
+      unit: 'r/min',
+      least: 3200,
+      most: 3700,
+      scale: [1200, 4400],
+      source: COMMON_PRACTICE,
+      live: 'rpm',
+      atLoad: 1,
+      low: { observation: 'speed', outcome: 'low' },
+    },
+  ],
+  looks: [
+    {
+      id: 'auger',
+      name: 'Auger and impeller both turn; shear bolts of the right grade',
+      caution: 'moving-parts',
+      fails: { observation: 'auger', outcome: 'does-not-turn' },
+    },
+    { id: 'throw', name: 'Throws, and the chute turns and tips', caution: 'moving-parts' },
+  ],
+};

@@ -1,0 +1,34 @@
+import { EXHAUST } from '../../workshop/proofs';
+import { COMMON_PRACTICE, type ProofPlan } from '../../shapes';
+
+/** How a unit of this class is proven. */
+export const PROOF: ProofPlan = {
+  minutes: 15,
+  cautions: [...EXHAUST, 'moving-parts'],
+  loads: [{ id: 'soil', name: 'Tines in soil' }],
+  readings: [
+    {
+      id: 'speed',
+      name: 'Engine speed, no load',
+      dimension: 'speed',
+      unit: 'r/min',
+      least: 3000,
+      most: 3700,
+      scale: [1200, 4400],
+      source: COMMON_PRACTICE,
+      live: 'rpm',
+      atLoad: 0,
+      high: { observation: 'speed', outcome: 'high' },
+      low: { observation: 'speed', outcome: 'low' },
+    },
+  ],
+  looks: [
+    {
+      id: 'neutral',
+      name: 'Tines stand still in neutral, at idle and at full',
+      caution: 'moving-parts',
+      fails: { observation: 'tines', outcome: 'turn-in-neutral' },
+    },
+    { id: 'reverse', name: 'Reverse drives, and lets go', caution: 'moving-parts' },
+  ],
+};

@@ -1,0 +1,137 @@
+import { COMMON_PRACTICE, type Station } from '../../shapes';
+import { CLEAN, ENGINE_CHECKS, FUEL_CHECKS, KILL_SWITCH, TAG_AND_LABELS } from '../../checklists/engine';
+import { exception, ordinary, safety } from '../../checklists/shorthand';
+
+export const STATIONS: readonly [Station, ...Station[]] = [
+  { id: 'engine', name: 'Engine', where: 'Dipstick side, cover off the air box', checks: ENGINE_CHECKS },
+  { id: 'fuel', name: 'Fuel and exhaust', where: 'Tank, hose, bowl, then the muffler side', checks: FUEL_CHECKS },
+  {
+    id: 'leads',
+    name: 'Leads',
+    where: 'Leads laid out, engine stopped',
+    checks: [
+      safety(
+        'weld-leads',
+        'Leads: no bare copper, plugs tight',
+        [exception('damaged', 'Bare or burnt', 'hold', 'A welding lead is bare or burnt.', 'Welding lead')],
+        { caution: 'electric-shock', photo: 'wanted', leastSeconds: 5 },
+      ),
+      safety(
+        'holder',
+        'Electrode holder insulated all round',
+        [
+          exception('damaged', 'Cracked or bare', 'hold', 'The electrode holder is cracked.', 'New electrode holder', {
+            minutes: 15,
+          }),
+        ],
+        { caution: 'electric-shock' },
+      ),
+      ordinary(
+        'clamp',
+        'Ground clamp bites, spring strong',
+        [
+          exception('weak', 'Weak', 'fix-before-hire', 'The ground clamp does not bite.', 'New ground clamp', {
+            shows: { observation: 'leads-clamp', outcome: 'high-drop' },
+          }),
+        ],
+        { showsWhenOk: { observation: 'leads-clamp', outcome: 'good' } },
+      ),
+    ],
+  },
+  {
+    id: 'panel',
+    name: 'Panel and output',
+    where: 'Facing the panel, in the open, engine running for the reading',
+    checks: [
+      safety(
+        'sockets',
+        'Sockets whole, none burnt or loose',
+        [
+          exception('damaged', 'Broken or burnt', 'hold', 'A socket is broken or burnt.', 'New socket', {
+            minutes: 30,
+          }),
+        ],
+        { caution: 'electric-shock' },
+      ),
+      KILL_SWITCH,
+      ordinary('duty-plate', 'Duty-rating plate readable', [
+        exception(
+          'unreadable',
+          'Not readable',
+          'fix-before-hire',
+          'The duty-rating plate can not be read.',
+          'New duty-rating plate',
+          { minutes: 10 },
+        ),
+      ]),
+      ordinary(
+        'open-circuit',
+        'Open-circuit volts right',
+        [
+          exception('low', 'Low or none', 'hold', 'Open-circuit volts are low.', 'Find the fault', {
+            work: 'find-fault',
+            shows: { observation: 'arc', outcome: 'weak' },
+          }),
+          exception('high', 'High', 'hold', 'Open-circuit volts are too high.', 'Find the fault', {
+            work: 'find-fault',
+          }),
+        ],
+        {
+          caution: 'electric-shock',
+          leastSeconds: 5,
+          measured: {
+            dimension: 'voltage',
+            unit: 'V',
+            limit: { kind: 'within', min: 60, max: 80, source: COMMON_PRACTICE },
+            low: 'low',
+            high: 'high',
+            scale: [30, 110],
+          },
+        },
+      ),
+      ordinary(
+        'idle-control',
+        'Idle control drops and picks up',
+        [
+          exception('stuck', 'Stuck', 'fix-before-hire', 'The idle control is stuck.', 'Idle control', {
+            shows: { observation: 'idle-control', outcome: 'stuck' },
+          }),
+        ],
+        { showsWhenOk: { observation: 'idle-control', outcome: 'works' } },
+      ),
+    ],
+  },
+  {
+    id: 'frame',
+    name: 'Frame',
+    where: 'Step back, then round the wheels',
+    checks: [
+      ordinary('frame', 'Frame, wheels and lifting eye sound', [
+        exception(
+          'damaged',
+          'Damaged',
+          'fix-before-hire',
+          'The frame, a wheel or the lifting eye is damaged.',
+          'Frame, wheel or lifting eye',
+        ),
+      ]),
+      ordinary(
+        'battery',
+        'Battery terminals tight and clean',
+        [
+          exception(
+            'loose',
+            'Loose or furred',
+            'fix-before-hire',
+            'The battery terminals are loose.',
+            'Clean and tighten the terminals',
+            { shows: { observation: 'battery', outcome: 'loose-terminals' } },
+          ),
+        ],
+        { caution: 'battery', showsWhenOk: { observation: 'battery', outcome: 'good' } },
+      ),
+      CLEAN,
+      TAG_AND_LABELS,
+    ],
+  },
+];

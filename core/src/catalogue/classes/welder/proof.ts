@@ -1,0 +1,60 @@
+import { EXHAUST } from '../../workshop/proofs';
+import { JUDGEMENT, published, type ProofPlan } from '../../shapes';
+
+/** How a unit of this class is proven. */
+export const PROOF: ProofPlan = {
+  minutes: 15,
+  cautions: [...EXHAUST, 'electric-shock'],
+  loads: [{ id: 'arc', name: 'An arc at two settings, ten minutes by its duty' }],
+  readings: [
+    {
+      id: 'open-circuit',
+      name: 'Open-circuit volts',
+      dimension: 'voltage',
+      unit: 'V',
+      least: 60,
+      most: 90,
+      scale: [30, 113],
+      source: published('IEC 60974-1: at most 113 V d.c. open circuit; the band from 60 to 90 is judgement'),
+      live: 'volts',
+      atLoad: 0,
+      low: { observation: 'arc', outcome: 'weak' },
+    },
+    {
+      id: 'low-setting',
+      name: 'Arc at the low setting, amperes',
+      dimension: 'current',
+      unit: 'A',
+      least: 60,
+      most: 110,
+      scale: [30, 220],
+      source: JUDGEMENT,
+      live: 'amperes',
+      atLoad: 0.5,
+      low: { observation: 'arc', outcome: 'weak' },
+    },
+    {
+      id: 'high-setting',
+      name: 'Arc at the high setting, amperes',
+      dimension: 'current',
+      unit: 'A',
+      least: 130,
+      most: 200,
+      scale: [30, 220],
+      source: JUDGEMENT,
+      live: 'amperes',
+      atLoad: 1,
+      low: { observation: 'arc', outcome: 'weak' },
+    },
+    {
+      id: 'leads-drop',
+      name: 'Drop along the leads',
+      dimension: 'voltage',
+      unit: 'V',
+      most: 3,
+      scale: [0, 10],
+      source: JUDGEMENT,
+    },
+  ],
+  looks: [{ id: 'clamp', name: 'Clamp bites, leads cool, shade and screen up', caution: 'electric-shock' }],
+};

@@ -1,0 +1,27 @@
+import type { MachineClass } from './machineClass';
+import type { SimulatedUnit } from './simulation';
+import type { ProofPlan } from './workshop';
+
+/** What a hire day of a class brings, what its units are worth, and what another engine costs. */
+export interface ClassMoney {
+  readonly dayCents: number;
+  readonly soundCents: number;
+  readonly scrapCents: number;
+  readonly engineCents: number;
+  readonly swapMinutes: number;
+}
+
+/** A drawing in a square of 48: SVG path data and circles, drawn with one stroke. */
+export interface Drawing {
+  readonly paths: readonly string[];
+  readonly circles: readonly { readonly x: number; readonly y: number; readonly radius: number }[];
+}
+
+/** All that a class of machine brings: one folder, one index line. A part that is missing does not compile. */
+export interface ClassFolder {
+  readonly machineClass: MachineClass;
+  readonly proof: ProofPlan;
+  readonly money: ClassMoney;
+  readonly simulation: SimulatedUnit;
+  readonly drawing: Drawing;
+}

@@ -1,0 +1,86 @@
+import type { ReadingKind } from './observation';
+import type { Dimension, UnitOf } from '../../units';
+import type { CautionId, ClockId, Shown, TeardownId } from './ids';
+import type { Source } from './source';
+
+/** One thing to do, as a template of a job's card has it. The key stays the same when the words change. */
+export interface StepTemplate {
+  readonly key: string;
+  readonly title: string;
+  readonly caution?: CautionId;
+  /** The wait that it starts. */
+  readonly clock?: ClockId;
+  /** What is measured at it. */
+  readonly reading?: ReadingKind;
+  /** The teardown that it begins. */
+  readonly teardown?: TeardownId;
+}
+
+/** A wait with an end: what it is for, how long as a rule, and what one finds at its end. */
+export interface ClockKind {
+  readonly name: string;
+  readonly minutes: number;
+  readonly note: string;
+  /** By id: the words, and whether the work may go on by it. */
+  readonly results: Readonly<Record<string, readonly [words: string, goesOn: boolean]>>;
+  readonly source: Source;
+}
+
+/** A thing that comes off in a common job, in the usual order. */
+export interface UsualThing {
+  readonly key: string;
+  readonly what: string;
+  readonly fasteners?: readonly { readonly count: number; readonly size: string; readonly place: string }[];
+  /** What is worth writing down of it. */
+  readonly asks?: readonly ('orientation' | 'link-hole' | 'stack' | 'turns')[];
+  readonly caution?: CautionId;
+}
+
+export interface Teardown {
+  readonly name: string;
+  readonly things: readonly UsualThing[];
+  readonly note: string;
+}
+
+type DimensionUnit = { [D in Dimension]: { readonly dimension: D; readonly unit: UnitOf<D> } }[Dimension];
+
+/** What a run under load is judged by. Limits and scale are in its unit. */
+export type ProofReading = DimensionUnit & {
+  readonly id: string;
+  readonly name: string;
+  readonly least?: number;
+  readonly most?: number;
+  readonly scale: readonly [number, number];
+  readonly source: Source;
+  /** The channel of a live reading. */
+  readonly live?: string;
+  /** The load step that it belongs to: 0 none, 1 full. */
+  readonly atLoad?: number;
+  /** In the fault-finding vocabulary, what a reading outside shows. */
+  readonly low?: Shown;
+  readonly high?: Shown;
+};
+
+export interface ProofLook {
+  readonly id: string;
+  readonly name: string;
+  readonly caution?: CautionId;
+  readonly fails?: Shown;
+}
+
+/** How a class is proven. */
+export interface ProofPlan {
+  /** Minutes under load as a rule. */
+  readonly minutes: number;
+  /** What counts as load. */
+  readonly loads: readonly { readonly id: string; readonly name: string }[];
+  readonly readings: readonly ProofReading[];
+  readonly looks: readonly ProofLook[];
+  readonly cautions: readonly CautionId[];
+}
+
+/** A counter that a finished job starts anew, and the step that must have been ticked for it. */
+export interface WorkReset {
+  readonly interval: 'oil-service';
+  readonly step: string;
+}

@@ -1,0 +1,13 @@
+export { CLOCKS } from './clocks';
+export { CAME_AFTER, CAME_AND_WENT, EVERY_PROOF } from './proofs';
+export {
+  CLOCK_OF_FAMILY,
+  READING_OF_FAMILY,
+  RESETS_OF_WORK,
+  STEPS_OF_KIND,
+  STEPS_OF_WORK,
+  TEARDOWN_OF_SET_UP,
+} from './steps';
+export { TEARDOWNS } from './teardowns';
+export { LOOK_BEFORE_QUOTE, MONEY, RISKS, STATES_FOUND, type RiskId, type StateFound } from './money';
+export { LIVE_EFFECTS } from './simulation';

@@ -1,0 +1,103 @@
+import type { ClockId, JobKind, SetUpId, StepTemplate, TeardownId, WorkReset } from '../shapes';
+
+/** Steps by the kind of job, where nothing more is known of it. */
+export const STEPS_OF_KIND: Readonly<Record<JobKind, readonly StepTemplate[]>> = {
+  repair: [
+    {
+      key: 'make-safe',
+      title: 'Engine cool, plug lead off, tap shut, pressure and springs at rest',
+      caution: 'moving-parts',
+    },
+  ],
+  service: [
+    { key: 'warm', title: 'Run it warm, stop it, plug lead off', caution: 'hot-parts' },
+    { key: 'oil-out', title: 'Drain the oil; look for metal and fuel in it' },
+    { key: 'oil-in', title: 'New oil of the model’s grade to the mark' },
+    { key: 'air-filter', title: 'Clean or renew the air filter' },
+    { key: 'plug', title: 'Plug: look, gap, or renew', reading: 'plug-gap' },
+    { key: 'grease', title: 'Grease points, cables and fasteners' },
+  ],
+  prep: [
+    { key: 'do', title: 'Do what the job says' },
+    { key: 'look', title: 'Look at it as the hirer will' },
+  ],
+  'lay-up': [
+    { key: 'fuel', title: 'Fuel out, or stabilised and run through', caution: 'fuel-vapour' },
+    { key: 'bowl', title: 'Bowl dry', caution: 'fuel-vapour' },
+    { key: 'cylinder', title: 'A spoon of oil in the cylinder, a few slow pulls, stop on compression' },
+    { key: 'clean', title: 'Clean, dry, moving parts greased' },
+    { key: 'stand', title: 'Battery off and on its charger; cover that breathes', caution: 'battery' },
+  ],
+  'wake-up': [
+    { key: 'look', title: 'Look for nests, rust and hard hoses' },
+    { key: 'oil', title: 'Oil at the mark, and smells of oil' },
+    { key: 'fuel', title: 'Fresh fuel', caution: 'fuel-vapour' },
+    { key: 'turn', title: 'Turn it slowly by hand before the first pull' },
+    { key: 'battery', title: 'Battery: rest volts', reading: 'battery', caution: 'battery' },
+  ],
+};
+
+/** Steps of work that checks raise often. What is not here has its kind's. */
+export const STEPS_OF_WORK: Readonly<Record<string, readonly StepTemplate[]>> = {
+  'drain-fuel': [
+    { key: 'drain', title: 'Tank, hose and bowl drained into a can', caution: 'fuel-vapour' },
+    { key: 'floor', title: 'Look at the tank’s floor and the pick-up' },
+    { key: 'fresh', title: 'Fresh fuel; note how much' },
+  ],
+  'fuel-in-oil': [
+    { key: 'do-not-start', title: 'Do not start it. Oil out', caution: 'do-not-start' },
+    {
+      key: 'needle',
+      title: 'Float needle and seat: look, blow, renew',
+      teardown: 'carburettor-off',
+      caution: 'fuel-vapour',
+    },
+    { key: 'drip', title: 'Drip test before the bowl is trusted', clock: 'drip-test' },
+    { key: 'oil', title: 'New oil to the mark' },
+  ],
+  'hydraulic-lock': [
+    {
+      key: 'plug-out',
+      title: 'Plug out, clear the cylinder by slow pulls, away from any spark',
+      caution: 'fuel-vapour',
+    },
+    { key: 'needle', title: 'Float needle and seat', teardown: 'carburettor-off', caution: 'fuel-vapour' },
+    { key: 'drip', title: 'Drip test', clock: 'drip-test' },
+    { key: 'oil', title: 'New oil to the mark' },
+    { key: 'compression', title: 'Compression, after the lock', reading: 'compression' },
+  ],
+  'clean-tank': [
+    { key: 'out', title: 'Fuel out, tank off, outlet plugged', caution: 'fuel-vapour' },
+    { key: 'soak', title: 'Rust remover in', clock: 'tank-soak' },
+    { key: 'swill', title: 'Wash, then swill with a little fuel and oil the cap ring', caution: 'fuel-vapour' },
+    { key: 'dry', title: 'Dry it open', clock: 'tank-drying' },
+  ],
+};
+
+/** What has to come off, by set-up, with the teardown that goes with it. */
+export const TEARDOWN_OF_SET_UP: Readonly<Partial<Record<SetUpId, TeardownId>>> = {
+  'carb-off': 'carburettor-off',
+  'bowl-off': 'carburettor-off',
+  'flywheel-off': 'flywheel-off',
+  'head-off': 'head-off',
+};
+
+/** What is measured before and after a repair, by the lane of its cause. */
+export const READING_OF_FAMILY: Readonly<Record<string, StepTemplate['reading'] & string>> = {
+  plug: 'plug-gap',
+  coil: 'air-gap',
+  flywheel: 'air-gap',
+  points: 'points-gap',
+  valves: 'valve-lash',
+  'rings-and-bore': 'compression',
+  'head-gasket': 'compression',
+  battery: 'battery',
+};
+
+/** Waits that a repair of a family wants. */
+export const CLOCK_OF_FAMILY: Readonly<Record<string, ClockId>> = { 'float-needle': 'drip-test', battery: 'charge' };
+
+/** By the work of a job: what it starts anew when it is done. A service that is not here starts nothing. */
+export const RESETS_OF_WORK: Readonly<Record<string, WorkReset>> = {
+  'oil-service': { interval: 'oil-service', step: 'oil-in' },
+};

@@ -1,0 +1,230 @@
+import { performance } from 'node:perf_hooks';
+import bayes from 'bayesjs';
+import {
+  CLASS_IDS,
+  FAULT_KNOWLEDGE,
+  FAULTS,
+  OBSERVATIONS,
+  SCHOOLS,
+  type FaultId,
+  type ObservationId,
+} from '@hudrik/core/catalogue';
+import {
+  byAdvice,
+  bySchool,
+  diagnose,
+  drawTrouble,
+  Finding,
+  follow,
+  Track,
+  type Followed,
+  type Knowledge,
+  type Machine,
+  type Random,
+  type Way,
+} from '@hudrik/core/diagnosis';
+
+/** Finding a fault: speed in Node, against a general library in the same run, and how well the advice does on machines drawn from the model. */
+const DRAWS = Number(process.env['HUDRIK_BENCH_DRAWS'] ?? 2000);
+const bench = { setUpsDone: new Set<string>(), toolsAtHand: null };
+
+function seeded(seed: number): Random {
+  let state = seed;
+  return () => {
+    state = (state * 1_664_525 + 1_013_904_223) % 4_294_967_296;
+    return state / 4_294_967_296;
+  };
+}
+
+const quantile = (values: readonly number[], q: number): number =>
+  [...values].sort((a, b) => a - b)[Math.floor(q * (values.length - 1))] ?? 0;
+const machines: readonly Machine[] = [undefined, ...CLASS_IDS].flatMap(
+  (classId) =>
+    [
+      { classId, engine: {}, past: {} },
+      { classId, engine: {}, past: { daysStood: 240, stored: 'fuel-left', fuelBlend: 'E10', kept: 'shed' } },
+    ] as Machine[],
+);
+
+speed();
+againstLibrary();
+advice();
+
+/** One new reading to posterior, next steps and reasons, over the whole knowledge base, from two readings to fifteen. */
+function speed(): void {
+  const random = seeded(3);
+  const times: number[] = [];
+  for (const machine of machines.slice(0, 8)) {
+    const { finding } = drawTrouble(FAULT_KNOWLEDGE, machine, random);
+    const track = new Track(finding, finding.sets(1500), []);
+    const seen: Record<string, string | readonly string[]> = { ...finding.seen };
+    for (let n = 0; n < 12; n++) {
+      const [next] = track.open();
+      if (next === undefined) break;
+      const outcome = next.outcomes[random() < 0.8 ? 0 : next.outcomes.length - 1] as string;
+      seen[next.id] = outcome;
+      track.look(next, outcome);
+      const began = performance.now();
+      diagnose(new Finding(FAULT_KNOWLEDGE, machine, [{ seen: { ...seen } }]), bench);
+      times.push(performance.now() - began);
+    }
+  }
+  const steady = times.slice(12);
+  const { model } = new Finding(FAULT_KNOWLEDGE, machines[4] as Machine, []);
+  console.log(
+    `new reading to suspects, next steps and reasons, ${Object.keys(FAULTS).length} faults and ${Object.keys(OBSERVATIONS).length} observations known, ${model.faultIds.length} faults of this class, sets of up to three: median ${quantile(steady, 0.5).toFixed(0)} ms, p95 ${quantile(steady, 0.95).toFixed(0)} ms (${steady.length} readings, Node)`,
+  );
+}
+
+/** The largest two-outcome network that the library still does in reasonable time: the same faults and observations on both sides. */
+function againstLibrary(): void {
+  const faults: readonly FaultId[] = [
+    'stale-fuel',
+    'main-jet-blocked',
+    'pilot-jet-blocked',
+    'plug-fouled',
+    'rings-worn',
+    'air-filter-blocked',
+  ];
+  const looks: readonly ObservationId[] = ['starting', 'choke', 'idle', 'under-load', 'plug-look'];
+  const speaks = (fault: FaultId, look: ObservationId): number =>
+    Math.min(
+      Object.values(FAULTS[fault].shows[look] ?? {}).reduce((sum, part) => sum + part, 0),
+      0.98,
+    );
+  const healthy = (look: ObservationId): number => {
+    const shares = Object.values(OBSERVATIONS[look].outcomes).map((entry) => entry[1]);
+    return (shares[0] as number) / shares.reduce((sum, share) => sum + share, 0);
+  };
+  const oddsOf = (fault: FaultId): number => FAULTS[fault].perThousand / (1000 - FAULTS[fault].perThousand);
+  const two: Knowledge = {
+    ...FAULT_KNOWLEDGE,
+    faults: Object.fromEntries(
+      faults.map((id) => [
+        id,
+        {
+          ...FAULTS[id],
+          when: {},
+          strains: {},
+          shows: Object.fromEntries(looks.map((look) => [look, { bad: speaks(id, look) }])),
+        },
+      ]),
+    ),
+    observations: Object.fromEntries(
+      looks.map((id) => [
+        id,
+        {
+          ...OBSERVATIONS[id],
+          innocent: [],
+          outcomes: { good: ['', healthy(id), ''], bad: ['', 1 - healthy(id), ''] },
+        },
+      ]),
+    ) as never,
+  };
+  const names = faults.map(String);
+  const nodes = Object.fromEntries([
+    ...faults.map((id) => [
+      id,
+      { id, states: ['T', 'F'], parents: [], cpt: { T: oddsOf(id) / (1 + oddsOf(id)), F: 1 / (1 + oddsOf(id)) } },
+    ]),
+    ...looks.map((look) => [
+      look,
+      {
+        id: look,
+        states: ['T', 'F'],
+        parents: names,
+        cpt: Array.from({ length: 2 ** faults.length }, (_, mask) => {
+          const good = faults.reduce((p, id, f) => ((mask >> f) & 1 ? p * (1 - speaks(id, look)) : p), healthy(look));
+          return {
+            when: Object.fromEntries(names.map((id, f) => [id, (mask >> f) & 1 ? 'T' : 'F'])),
+            then: { T: 1 - good, F: good },
+          };
+        }),
+      },
+    ]),
+  ]) as never;
+  const given = Object.fromEntries(looks.map((look, at) => [look, at % 3 === 2 ? 'F' : 'T']));
+  const seen = Object.fromEntries(looks.map((look, at) => [look, at % 3 === 2 ? 'good' : 'bad']));
+  const ours: number[] = [];
+  for (let n = 0; n < 60; n++) {
+    const began = performance.now();
+    new Finding(two, { engine: {}, past: {} }, [{ seen }]).belief.marginals();
+    ours.push(performance.now() - began);
+  }
+  const began = performance.now();
+  for (const id of names) bayes.infer(nodes, { [id]: 'T' }, given);
+  const theirs = performance.now() - began;
+  console.log(
+    `the same two-outcome network (${faults.length} faults, ${looks.length} observations, all suspects): ${quantile(ours.slice(10), 0.5).toFixed(2)} ms here, ${theirs.toFixed(0)} ms in bayesjs: ${Math.round(theirs / quantile(ours.slice(10), 0.5))} times`,
+  );
+}
+
+interface Tally {
+  readonly minutes: number;
+  readonly cured: number;
+  readonly confirmed: number;
+}
+
+/** Follows the advice, and each school, to the end on the same machines. */
+function advice(): void {
+  const random = seeded(20);
+  const began = performance.now();
+  const ways: Readonly<Record<string, Way>> = {
+    advice: byAdvice(),
+    ...Object.fromEntries(SCHOOLS.map((school) => [school.id, bySchool(school)])),
+  };
+  const tallies = new Map<string, Tally>();
+  const calibration = { given: 0, true: 0, sum: 0 };
+  for (let n = 0; n < DRAWS; n++) {
+    const { finding, trouble } = drawTrouble(FAULT_KNOWLEDGE, machines[n % machines.length] as Machine, random);
+    const sets = finding.sets(1500);
+    for (const [name, way] of Object.entries(ways)) {
+      const track = new Track(finding, sets, []);
+      const watched: Way =
+        name === 'advice'
+          ? (state) => {
+              calibrate(state, trouble.faults, calibration);
+              return way(state);
+            }
+          : way;
+      const ended = follow(track, trouble, watched, random);
+      const before = tallies.get(name) ?? { minutes: 0, cured: 0, confirmed: 0 };
+      tallies.set(name, {
+        minutes: before.minutes + ended.minutes / DRAWS,
+        cured: before.cured + Number(ended.cured) / DRAWS,
+        confirmed: before.confirmed + Number(areConfirmed(track, ended, trouble.complaints.flat())) / DRAWS,
+      });
+    }
+  }
+  const mean = (name: string): number => tallies.get(name)?.minutes ?? 0;
+  const best = Math.min(...SCHOOLS.map((school) => mean(school.id)));
+  console.log(`${DRAWS} machines drawn, followed to the end in ${Math.round((performance.now() - began) / 1000)} s:`);
+  for (const [name, tally] of tallies)
+    console.log(
+      `  ${name.padEnd(20)} ${tally.minutes.toFixed(1).padStart(7)} min  cured ${(tally.cured * 100).toFixed(1)} %  all causes among the confirmed ${(tally.confirmed * 100).toFixed(1)} %`,
+    );
+  console.log(`  the advice takes ${((1 - mean('advice') / best) * 100).toFixed(0)} % less than the best fixed school`);
+  console.log(
+    `  calibration: of ${calibration.given} suspects given 0.7 to 0.9 (mean ${(calibration.sum / calibration.given).toFixed(2)}), ${((calibration.true / calibration.given) * 100).toFixed(0)} % were true`,
+  );
+}
+
+/** Every fault that spoke to a complaint is confirmed, or one that the same repair puts right. */
+function areConfirmed(track: Track, ended: Followed, causes: readonly number[]): boolean {
+  const repairOf = (id: string): string => FAULTS[id as FaultId].repair.title;
+  const done = new Set(ended.confirmed.map(repairOf));
+  return ended.cured && causes.every((fault) => done.has(repairOf(track.model.faultIds[fault] as string)));
+}
+
+function calibrate(track: Track, truth: readonly number[], into: { given: number; true: number; sum: number }): void {
+  if (track.repaired.length > 0) return;
+  track
+    .marginals()
+    .subarray(0, track.model.faultIds.length)
+    .forEach((p, fault) => {
+      if (p < 0.7 || p > 0.9) return;
+      into.given++;
+      into.sum += p;
+      into.true += Number(truth.includes(fault));
+    });
+}
