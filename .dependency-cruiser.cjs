@@ -1,4 +1,5 @@
-const FORMULAS = '^core/src/(hours|verdict|readiness|diagnosis|readings|torque|card|teardown|proof|money|parts)/';
+const FORMULAS =
+  '^core/src/(hours|verdict|readiness|diagnosis|readings|torque|card|teardown|proof|money|parts|states)/';
 
 /** Arrows point down only. Type-only imports count. */
 module.exports = {
@@ -21,6 +22,18 @@ module.exports = {
       severity: 'error',
       from: { path: FORMULAS, pathNot: '\\.test\\.ts$' },
       to: { path: '^core/src/(catalogue/(?!shapes/)|contracts/)' },
+    },
+    {
+      name: 'log-and-fields-know-no-contract',
+      severity: 'error',
+      from: { path: '^core/src/(log|fields|states|figures)/' },
+      to: { path: '^core/src/contracts/' },
+    },
+    {
+      name: 'the-log-is-written-in-one-place',
+      severity: 'error',
+      from: { path: '^server/src/', pathNot: '^server/src/log/' },
+      to: { path: '^server/src/log/(append|refreshReadiness)' },
     },
     {
       name: 'core-knows-no-outside',

@@ -1,18 +1,15 @@
 import { createHash, randomUUID } from 'node:crypto';
-import { expect, test, type Locator, type Page } from '@playwright/test';
-import { asLead, freshUnit, signIn } from './yard';
-
-const post = async (page: Page, path: string, data: object) => {
-  const answer = await page.request.post(path, { data });
-  expect([path, answer.ok()]).toEqual([path, true]);
-  return (await answer.json()) as { id: string; jobId: string };
-};
+import { expect, test, type Locator, type Page } from './test';
+import type { WorkerServer } from './server';
+import { asLead, enter, freshUnit, signIn } from './yard';
 
 /** A held generator with a confirmed cause. Out: its tag and its job. */
-async function heldWithCause(page: Page): Promise<{ tag: string; jobId: string }> {
-  const tag = await freshUnit('generator');
-  const { id } = await post(page, '/api/findings', { id: randomUUID(), tag, machine: { engine: {}, past: {} } });
-  const { jobId } = await post(page, `/api/findings/${id}/causes`, { causes: ['main-jet-blocked'], note: '' });
+async function heldWithCause(page: Page, server: WorkerServer): Promise<{ tag: string; jobId: string }> {
+  const tag = await freshUnit(server, 'generator');
+  const machine = { engine: {}, past: {} };
+  const { id } = await enter(page.request, { tag }, 'finding-opened', { machine });
+  const causes = { causes: ['main-jet-blocked'], note: '' };
+  const { jobId } = await enter(page.request, { findingId: id }, 'causes-confirmed', causes);
   return { tag, jobId };
 }
 
@@ -66,20 +63,21 @@ const button = (page: Page, name: string | RegExp) =>
 
 test('from a cause to a unit that is fit again: taken apart, a part late, put back, proven on the load bank, all of it told', async ({
   page,
+  server,
 }) => {
   test.setTimeout(300_000);
   await signIn(page, 'Ivo Tarnwell');
-  const { tag, jobId } = await heldWithCause(page);
+  const { tag, jobId } = await heldWithCause(page, server);
   await page.goto(`/u/${tag}`);
   await expect(page.getByText(/^Held: /).first()).toBeVisible();
   await button(page, /^Card: /)
     .first()
     .click();
-  await button(page, /^Take it to the bench/).click();
+  await button(page, /^Start work on it/).click();
   await expect(page.getByRole('checkbox', { name: 'Clear the main jet' })).toBeVisible();
 
   // Six things off, the first with a photo that is marked.
-  await button(page, 'A usual job').click();
+  await button(page, 'A known teardown').click();
   await page.getByRole('dialog').getByRole('button', { name: 'Carburettor off' }).click();
   await button(page, `Off: ${THINGS[0]}`).click();
   await page
@@ -92,26 +90,26 @@ test('from a cause to a unit that is fit again: taken apart, a part late, put ba
   await drag(page, canvas, [0.7, 0.3], [0.7, 0.3]);
   await page.getByRole('dialog').getByRole('button', { name: 'Circle' }).click();
   await drag(page, canvas, [0.5, 0.5], [0.6, 0.5]);
-  await button(page, 'Take the last back').click();
-  await button(page, 'Keep the marks').click();
+  await button(page, 'Undo the last mark').click();
+  await button(page, 'Save the marks').click();
   for (const thing of THINGS.slice(1)) await button(page, `Off: ${thing}`).click();
   await button(page, 'How it sat').click();
   await button(page, 'A whole turn more').click();
   await button(page, 'A quarter turn more').click();
-  await page.getByRole('dialog').getByRole('button', { name: 'Keep', exact: true }).click();
+  await page.getByRole('dialog').getByRole('button', { name: 'Save', exact: true }).click();
   await expect(page.getByText('1¼ turns out from lightly seated')).toBeVisible();
   await page.reload();
   await expect(button(page, 'Put back: 6 to go')).toBeVisible();
   const kept = (await (await page.request.get(`/api/jobs/${jobId}/card`)).json()) as {
     entries: { kind: string; facts: { marks?: unknown[] } }[];
   };
-  expect(kept.entries.findLast((entry) => entry.kind === 'marked')?.facts.marks).toHaveLength(2);
+  expect(kept.entries.findLast((entry) => entry.kind === 'photo-marked')?.facts.marks).toHaveLength(2);
 
   // A part by an old number: today's is ordered, late, and arrives; the card sleeps meanwhile.
   await button(page, 'Ask for a part').click();
-  await page.getByLabel('Number, today’s or any earlier').fill('TV-2040');
-  await button(page, 'What the supplier says').click();
-  await expect(page.getByText(/Carburettor, complete: \$54\.00, in 4 days/)).toBeVisible();
+  await page.getByLabel('Part number, today’s or any earlier one').fill('TV-2040');
+  await button(page, 'Ask the supplier').click();
+  await expect(page.getByText(/Carburettor, complete: \$54\.00, delivered in 4 days/)).toBeVisible();
   await button(page, 'Ask for it').click();
   await page.route('**/api/orders', async (route) =>
     route.continue(
@@ -128,7 +126,7 @@ test('from a cause to a unit that is fit again: taken apart, a part late, put ba
   await page.goto('/parts');
   const order = page.getByText('1 × TV-2040', { exact: false }).locator('xpath=ancestor::*[.//*[@role="button"]][1]');
   await expect(async () => {
-    await order.getByRole('button', { name: 'How does it stand?' }).click();
+    await order.getByRole('button', { name: 'Ask the supplier now' }).click();
     await expect(order.getByText(/late, now expected/)).toBeVisible({ timeout: 1500 });
   }).toPass({ timeout: 60_000, intervals: [1500] });
   await order.getByRole('button', { name: 'It has arrived' }).click();
@@ -154,12 +152,9 @@ test('from a cause to a unit that is fit again: taken apart, a part late, put ba
   }
   await expect(page.getByRole('status').filter({ hasText: THINGS[0] as string })).toBeVisible();
   await button(page, 'To the card').click();
-  await expect(button(page, 'To the proof: things are off')).toBeDisabled();
-  expect(
-    (
-      await page.request.post(`/api/jobs/${jobId}/entries`, { data: { id: randomUUID(), kind: 'to-proof', facts: {} } })
-    ).status(),
-  ).toBe(409);
+  await expect(button(page, 'Prove it: parts are still off')).toBeDisabled();
+  const tooSoon = { id: randomUUID(), jobId, kind: 'to-proof', facts: {} };
+  expect((await page.request.post('/api/log', { data: tooSoon })).status()).toBe(409);
   await button(page, 'Put back: 1 to go').click();
   await button(page, 'It is back on').click();
   await expect(page.getByText('Nothing is left over.')).toBeVisible();
@@ -168,7 +163,7 @@ test('from a cause to a unit that is fit again: taken apart, a part late, put ba
     if ((await step.getAttribute('aria-checked')) === 'false') await step.click();
 
   // The proof, on the simulated load bank.
-  await button(page, 'To the proof').click();
+  await button(page, 'Prove it').click();
   await expect(page.getByRole('heading', { level: 1 })).toHaveText(/First look for leaks/);
   await button(page, 'Fuel on: dry').click();
   await button(page, 'Exhaust clear').click();
@@ -182,14 +177,10 @@ test('from a cause to a unit that is fit again: taken apart, a part late, put ba
       ).entries.some((entry) => entry.kind === 'proof-load'),
     )
     .toBe(true);
-  await post(page, `/api/jobs/${jobId}/entries`, {
-    id: randomUUID(),
-    at: new Date(Date.now() - 21 * 60_000).toISOString(),
-    kind: 'run-started',
-    facts: {},
-  });
+  const at = new Date(Date.now() - 21 * 60_000).toISOString();
+  await enter(page.request, { jobId, at }, 'run-started', {});
   await page.reload();
-  await expect(page.getByRole('heading', { level: 1 })).toHaveText(/The time is run/);
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText(/The time is complete/);
   for (const load of ['0 %', '50 %', '100 %']) {
     await page.getByRole('group', { name: 'Load step' }).getByRole('button', { name: load, exact: true }).click();
     await expect(page.getByText(/r\/min$/).first()).toBeVisible();
@@ -200,7 +191,7 @@ test('from a cause to a unit that is fit again: taken apart, a part late, put ba
   await expect(page.getByText(/within G[123] of ISO 8528-5/)).toBeVisible();
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('It has passed. Sign it.');
   await page.getByLabel(/^What was done/).fill('New carburettor');
-  await button(page, 'Passed: sign it').click();
+  await button(page, 'Passed: sign').click();
   await expect(page.getByText(`${tag}: proven.`)).toBeVisible();
   await button(page, `See ${tag}`).click();
   await expect(page.getByText('Fit for hire.').first()).toBeVisible();
@@ -210,26 +201,35 @@ test('from a cause to a unit that is fit again: taken apart, a part late, put ba
   for (let cursor: string | null = ''; cursor !== null;) {
     const { records, next } = (await (
       await page.request.get(`/api/units/${tag}/history?limit=100${cursor ? `&cursor=${cursor}` : ''}`)
-    ).json()) as { records: { kind: string; facts: { what?: string } }[]; next: string | null };
-    told.unshift(...records.map((record) => `${record.kind} ${record.facts.what ?? ''}`.trim()).reverse());
+    ).json()) as {
+      records: { kind: string; facts: { what?: string; action?: string }; outcome: { what?: string } }[];
+      next: string | null;
+    };
+    told.unshift(
+      ...records
+        .map((record) =>
+          `${record.kind} ${record.facts.what ?? record.facts.action ?? record.outcome.what ?? ''}`.trim(),
+        )
+        .reverse(),
+    );
     cursor = next;
   }
   const story = [
-    'finding-closed',
-    'job-started',
-    'card-taken-off Fuel hose',
+    'causes-confirmed',
+    'hands-on',
+    'taken-off Fuel hose',
     'part-ordered',
-    'card-waits',
+    'paused',
     'part-late',
     'part-arrived',
-    'card-woken',
-    'part-used',
-    'card-reading',
-    'card-put-back Fuel hose',
-    'card-to-proof',
-    'card-proof-reading',
-    'card-proved',
-    'job-done',
+    'resumed',
+    'part-line-changed use',
+    'reading',
+    'put-back Fuel hose',
+    'to-proof',
+    'proof-reading',
+    'proved',
+    'job-finished',
   ];
   expect(story.map((kind) => told.indexOf(kind))).toEqual(
     story.map((kind) => told.indexOf(kind)).sort((a, b) => a - b),
@@ -237,9 +237,9 @@ test('from a cause to a unit that is fit again: taken apart, a part late, put ba
   expect(story.filter((kind) => !told.includes(kind))).toEqual([]);
 });
 
-test('a clock stands on every screen, outlives a reload, and its result is asked for', async ({ page }) => {
+test('a clock stands on every screen, outlives a reload, and its result is asked for', async ({ page, server }) => {
   await signIn(page, 'Maren Askild');
-  const { jobId } = await heldWithCause(page);
+  const { jobId } = await heldWithCause(page, server);
   await page.goto(`/j/${jobId}`);
   await button(page, 'Start a clock').click();
   await page.getByRole('dialog').getByRole('button', { name: 'Carburettor bath' }).click();
@@ -270,17 +270,18 @@ test('a clock stands on every screen, outlives a reload, and its result is asked
 test('without a connection the card goes on; what waits is sent after, what somebody else did first is said', async ({
   page,
   context,
+  server,
 }) => {
   await signIn(page, 'Ivo Tarnwell');
-  const { jobId } = await heldWithCause(page);
+  const { jobId } = await heldWithCause(page, server);
   await page.goto(`/j/${jobId}`);
-  await button(page, /^Take it to the bench/).click();
+  await button(page, /^Start work on it/).click();
   // The steps are laid by the server and push what is below them down.
   await expect(page.getByRole('checkbox').first()).toBeVisible();
-  await button(page, 'A usual job').click();
+  await button(page, 'A known teardown').click();
   await page.getByRole('dialog').getByRole('button', { name: 'Carburettor off' }).click();
   await button(page, 'Off: Fuel hose').click();
-  await expect(page.getByText(/wait on this device/)).toHaveCount(0);
+  await expect(page.getByText(/not sent yet/)).toHaveCount(0);
   const { entries } = (await (await page.request.get(`/api/jobs/${jobId}/card`)).json()) as {
     entries: { kind: string; facts: { thingId?: string } }[];
   };
@@ -289,19 +290,13 @@ test('without a connection the card goes on; what waits is sent after, what some
   await context.setOffline(true);
   await button(page, 'It is back on').click();
   await expect(page.getByText('Nothing is left over.')).toBeVisible();
-  await expect(page.getByText('One entry waits on this device.')).toBeVisible();
-  const lead = await asLead();
-  expect(
-    (
-      await lead.post(`/api/jobs/${jobId}/entries`, {
-        data: { id: randomUUID(), kind: 'struck', facts: { thingId, why: 'Stays off: new one wanted' } },
-      })
-    ).status(),
-  ).toBe(201);
+  await expect(page.getByText('One entry is not sent yet.')).toBeVisible();
+  const lead = await asLead(server.url);
+  await enter(lead, { jobId }, 'struck-off', { thingId, why: 'Stays off: new one wanted' });
   await lead.dispose();
   await context.setOffline(false);
-  await expect(page.getByText('Not taken: a thing put back.')).toBeVisible({ timeout: 20_000 });
-  await expect(page.getByText('Fuel hose: stays as it is already. Somebody was here meanwhile.')).toBeVisible();
-  await button(page, 'Seen, put it away').click();
-  await expect(page.getByText('Not taken: a thing put back.')).toHaveCount(0);
+  await expect(page.getByText('Not taken: Back on: Fuel hose.')).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByText('Fuel hose: stays as it is already. Somebody changed it meanwhile.')).toBeVisible();
+  await button(page, 'Dismiss').click();
+  await expect(page.getByText('Not taken: Back on: Fuel hose.')).toHaveCount(0);
 });

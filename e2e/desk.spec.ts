@@ -1,15 +1,12 @@
-import { expect, test } from '@playwright/test';
-import { signIn, unitLike } from './yard';
+import { expect, test } from './test';
+import { freshUnit, signIn, unitWithJob } from './yard';
 
-test('the counter sees no and why for a held unit, and yes for a fit one', async ({ page }, { project }) => {
+test('the counter sees no and why for a held unit, and yes for a fit one', async ({ page, server }) => {
   await signIn(page, 'Lise Borrowby');
-  const answer = (await (await page.request.get('/api/units?readiness=held')).json()) as {
-    units: { tag: string; verdict: { because: string[] } }[];
-  };
-  const held = answer.units.find((unit) => unit.verdict.because.length > 0);
-  await page.goto(`/u/${held?.tag}/check-out`);
-  await expect(page.getByText(`No. Held: ${held?.verdict.because[0]}`)).toBeVisible();
-  const { tag } = await unitLike(page.request, 'welder', 'fit', project.name === 'wide' ? -1 : 0);
+  const held = await unitWithJob(server, 'welder', { kind: 'repair', title: 'New brushes' });
+  await page.goto(`/u/${held.tag}/check-out`);
+  await expect(page.getByText('No. Held: New brushes')).toBeVisible();
+  const tag = await freshUnit(server, 'welder');
   await page.goto(`/u/${tag}/check-out`);
   for (const look of ['Oil at the mark', 'No leaks', 'Guards and stops work', 'Hirer shown how it stops'])
     await page.getByRole('button', { name: look, exact: true }).click();
@@ -17,10 +14,9 @@ test('the counter sees no and why for a held unit, and yes for a fit one', async
   await expect(page.getByText(/^Out on W-/)).toBeVisible();
 });
 
-test('a lead waives prep with a reason; a technician can not', { tag: '@phone' }, async ({ page }) => {
+test('a lead waives prep with a reason; a technician cannot', { tag: '@phone' }, async ({ page, server }) => {
   await signIn(page, 'Ivo Tarnwell');
-  const units = (await (await page.request.get('/api/units?readiness=prep')).json()) as { units: { tag: string }[] };
-  const tag = units.units[0]?.tag ?? '';
+  const { tag } = await unitWithJob(server, 'tiller', { kind: 'prep', title: 'Wash it' });
   await page.goto(`/u/${tag}/check-out`);
   await expect(page.getByText('Do the prep first, or ask a lead to waive it.')).toBeVisible();
   await page.context().clearCookies();
@@ -32,16 +28,10 @@ test('a lead waives prep with a reason; a technician can not', { tag: '@phone' }
   await expect(page.getByText(/^Out on /)).toBeVisible();
 });
 
-test('a prep job is signed off and the unit is fit', { tag: '@phone' }, async ({ page }) => {
-  await signIn(page, 'Ivo Tarnwell', '/bench');
-  const jobs = (await (await page.request.get('/api/jobs')).json()) as {
-    jobs: { tag: string; kind: string; blocks: string; title: string }[];
-  };
-  const job = jobs.jobs.find(
-    (entry) => entry.kind === 'prep' && jobs.jobs.filter((other) => other.tag === entry.tag).length === 1,
-  );
-  await page.goto(`/u/${job?.tag}`);
-  await page.getByRole('button', { name: `Sign off: ${job?.title}` }).click();
+test('a prep job is signed off and the unit is fit', { tag: '@phone' }, async ({ page, server }) => {
+  const { tag } = await unitWithJob(server, 'tiller', { kind: 'prep', title: 'Wash it' });
+  await signIn(page, 'Ivo Tarnwell', `/u/${tag}`);
+  await page.getByRole('button', { name: 'Sign off: Wash it' }).click();
   await page.getByRole('dialog').getByRole('button', { name: 'Sign off', exact: true }).click();
   await expect(page.getByText('Fit for hire.')).toBeVisible();
 });
@@ -57,10 +47,11 @@ test(
     await page.getByLabel('Model', { exact: true }).fill('Bead 200');
     await page.getByRole('button', { name: 'Add the model' }).click();
     await page.getByLabel('Figures of its tag: WE-').fill('95');
-    await page.getByLabel('Serial').fill('B-1');
+    await page.getByLabel('Serial number').fill('B-1');
     await page.getByLabel('Where it stands').fill('South 2');
     await page.getByLabel('Hours on the meter').fill('21x');
-    await expect(page.getByText('Figures, with at most one after the point.')).toBeVisible();
+    await page.getByRole('button', { name: 'Put it on the yard' }).click();
+    await expect(page.getByText('Enter figures, with at most one after the point.')).toBeVisible();
     await page.getByLabel('Hours on the meter').fill('21.5');
     await page.getByRole('button', { name: 'Put it on the yard' }).click();
     await expect(page).toHaveURL(/\/u\/WE-95/);
@@ -85,7 +76,7 @@ test('keys go everywhere', { tag: '@wide' }, async ({ page }) => {
   await page.keyboard.press('g');
   await page.keyboard.press('y');
   await expect(page).toHaveURL(/\/yard/);
-  await expect(page.getByRole('link', { name: /^PW-01/ })).toBeVisible();
+  await expect(page.getByRole('link', { name: /^PW-01, / })).toBeVisible();
   await page.keyboard.press('j');
   await page.keyboard.press('Enter');
   await expect(page).toHaveURL(/\/u\/[A-Z]{2}-\d\d/);
@@ -98,11 +89,11 @@ test('lists go in with a report per line', { tag: '@wide' }, async ({ page }) =>
   const csv =
     'tag,make,model,serial,home_bay,hours\r\nGE-90,Tuvellan,Lantern 5,S90,North 1,10\r\nGE-01,Tuvellan,Lantern 5,S1,North 1,10\r\n';
   await page
-    .getByLabel('Take in units: CSV file')
+    .getByLabel('Import units: CSV file')
     .setInputFiles({ name: 'units.csv', mimeType: 'text/csv', buffer: Buffer.from(csv) });
-  await expect(page.getByText('1 taken, 1 refused.')).toBeVisible();
+  await expect(page.getByText('1 imported, 1 refused.')).toBeVisible();
   await page
-    .getByLabel('Take in units: CSV file')
+    .getByLabel('Import units: CSV file')
     .setInputFiles({ name: 'units.csv', mimeType: 'text/csv', buffer: Buffer.from('a,b\r\n1,2\r\n') });
-  await expect(page.getByText('The columns of this file are not the ones needed.')).toBeVisible();
+  await expect(page.getByText('This file does not have the columns that are needed.')).toBeVisible();
 });

@@ -1,5 +1,5 @@
-import { expect, test, type Page } from '@playwright/test';
-import { hoursAfter, signIn, Thumb, unitLike, walkRound } from './yard';
+import { expect, test, type Page } from './test';
+import { freshUnit, hoursAfter, signIn, Thumb, walkRound } from './yard';
 
 /** What a machine with a dead coil answers; to everything else the healthy answer, which stands first. */
 const ANSWERS: Readonly<Record<string, string>> = {
@@ -38,9 +38,9 @@ async function answer(page: Page): Promise<string> {
   const group = page.getByRole('group', { name: 'Answers' });
   const wanted = ANSWERS[name];
   const button = wanted ? group.getByRole('button', { name: wanted, exact: true }) : group.getByRole('button').first();
-  const ticks = (await page.getByRole('button', { name: 'Keep', exact: true }).count()) > 0;
+  const ticks = (await page.getByRole('button', { name: 'Save', exact: true }).count()) > 0;
   await button.click();
-  if (ticks) await page.getByRole('button', { name: 'Keep', exact: true }).click();
+  if (ticks) await page.getByRole('button', { name: 'Save', exact: true }).click();
   await expect.poll(() => count(page)).toBe(before + 1);
   await expect(heading(page)).not.toHaveText(name);
   return name;
@@ -48,9 +48,10 @@ async function answer(page: Page): Promise<string> {
 
 test('from a held return by the advice to a confirmed cause; one reading taken back, a reload in the middle, nothing lost', async ({
   page,
+  server,
 }) => {
   await signIn(page, 'Ivo Tarnwell');
-  const { tag } = await unitLike(page.request, 'welder', 'fit', 1);
+  const tag = await freshUnit(server, 'welder');
   const thumb = new Thumb(page);
   await page.goto(`/u/${tag}/check-in`);
   await page.keyboard.type(await hoursAfter(page, 1.4));
@@ -96,7 +97,7 @@ test('from a held return by the advice to a confirmed cause; one reading taken b
 });
 
 test(
-  'an engine by itself: a reading on its gauge, worked without a connection, sent when it is back',
+  'an engine alone: a reading on its gauge, worked without a connection, sent when it is back',
   { tag: '@phone' },
   async ({ page, context }) => {
     await signIn(page, 'Maren Askild', '/find');
@@ -107,14 +108,14 @@ test(
     await page.getByRole('dialog').getByRole('button', { name: 'Compression by gauge' }).click();
     await page.getByRole('button', { name: 'By drill' }).click();
     await page.getByLabel('Gauge, psi').fill('4x');
-    await expect(page.getByText('Figures, with at most one point.')).toBeVisible();
+    await expect(page.getByText('Enter a number, with at most one point.')).toBeVisible();
     await page.getByLabel('Gauge, psi').fill('42');
     await page.getByRole('button', { name: 'Take it: failed' }).click();
     await expect(page.getByText('Compression by gauge: failed')).toBeVisible();
-    await expect(page.getByText(/on this device/)).toBeVisible();
+    await expect(page.getByText(/not sent yet/)).toBeVisible();
     await expect(page.getByLabel('Compression: suspect')).toBeVisible();
     await context.setOffline(false);
-    await expect(page.getByText(/on this device/)).toHaveCount(0, { timeout: 30_000 });
+    await expect(page.getByText(/not sent yet/)).toHaveCount(0, { timeout: 30_000 });
   },
 );
 
@@ -135,7 +136,7 @@ test('a case goes in and out; a wrong one is refused by name', { tag: '@wide' },
     page.getByText('Where it hisses: muffler and breather').or(page.getByText('Where it hisses: breather and muffler')),
   ).toBeVisible();
   const download = page.waitForEvent('download');
-  await page.getByRole('button', { name: 'Give out the case' }).click();
+  await page.getByRole('button', { name: 'Export case' }).click();
   const stream = await (await download).createReadStream();
   const chunks: Buffer[] = [];
   for await (const chunk of stream) chunks.push(chunk as Buffer);

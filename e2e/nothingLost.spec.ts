@@ -1,5 +1,5 @@
-import { expect, test, type Page } from '@playwright/test';
-import { fuelAndNothingNoticed, hoursAfter, signIn, Thumb, unitLike, walkRound } from './yard';
+import { expect, test, type Page } from './test';
+import { freshUnit, fuelAndNothingNoticed, hoursAfter, signIn, Thumb, walkRound } from './yard';
 
 async function toVerdict(page: Page, tag: string): Promise<Thumb> {
   const thumb = new Thumb(page);
@@ -12,9 +12,9 @@ async function toVerdict(page: Page, tag: string): Promise<Thumb> {
 }
 
 test.describe('nothing is lost', { tag: '@phone' }, () => {
-  test('a reload in the middle goes on where it was', async ({ page }) => {
+  test('a reload in the middle goes on where it was', async ({ page, server }) => {
     await signIn(page, 'Ivo Tarnwell');
-    const { tag } = await unitLike(page.request, 'generator', 'fit', 1);
+    const tag = await freshUnit(server, 'generator');
     const thumb = new Thumb(page);
     await page.goto(`/u/${tag}/check-in`);
     const typed = await hoursAfter(page, 0.6);
@@ -28,25 +28,25 @@ test.describe('nothing is lost', { tag: '@phone' }, () => {
     await expect(page.getByRole('heading', { level: 1 })).toHaveText(typed.replace(/\.0$/, '.0'));
   });
 
-  test('without a connection it is kept, and sent when the connection is back', async ({ page, context }) => {
+  test('without a connection it is kept, and sent when the connection is back', async ({ page, context, server }) => {
     await signIn(page, 'Ivo Tarnwell');
-    const { tag } = await unitLike(page.request, 'log-splitter', 'fit', 1);
+    const tag = await freshUnit(server, 'log-splitter');
     const thumb = await toVerdict(page, tag);
     await context.setOffline(true);
     await thumb.tap('Confirm');
-    await expect(page.getByText(`${tag} is checked in on this device.`)).toBeVisible();
-    await expect(page.getByText('1 check-in kept on this device, waiting to be sent.')).toBeVisible();
+    await expect(page.getByText(`${tag} is checked in and saved on this device.`)).toBeVisible();
+    await expect(page.getByText('One entry saved on this device, not sent yet.')).toBeVisible();
     await context.setOffline(false);
-    await expect(page.getByText('waiting to be sent')).toHaveCount(0, { timeout: 30_000 });
+    await expect(page.getByText('not sent yet')).toHaveCount(0, { timeout: 30_000 });
     const history = (await (await page.request.get(`/api/units/${tag}/history`)).json()) as {
       records: { kind: string }[];
     };
     expect(history.records[0]?.kind).toBe('check-in');
   });
 
-  test('a session that ended in the middle: sign in, and go on', async ({ page, context }) => {
+  test('a session that ended in the middle: sign in, and go on', async ({ page, context, server }) => {
     await signIn(page, 'Ivo Tarnwell');
-    const { tag } = await unitLike(page.request, 'generator', 'fit', 2);
+    const tag = await freshUnit(server, 'generator');
     const thumb = await toVerdict(page, tag);
     await context.clearCookies();
     await thumb.tap('Confirm');
@@ -64,12 +64,12 @@ test.describe('nothing is lost', { tag: '@phone' }, () => {
   test('two people check one unit in: the second sees what the first did, and keeps theirs as a second look', async ({
     page,
     browser,
-    baseURL,
+    server,
   }) => {
     await signIn(page, 'Ivo Tarnwell');
-    const { tag } = await unitLike(page.request, 'pressure-washer', 'fit', 1);
+    const tag = await freshUnit(server, 'pressure-washer');
     const other = await (
-      await browser.newContext({ viewport: { width: 390, height: 844 }, baseURL: baseURL ?? '' })
+      await browser.newContext({ viewport: { width: 390, height: 844 }, baseURL: server.url })
     ).newPage();
     await signIn(other, 'Maren Askild');
     const mine = await toVerdict(page, tag);
@@ -78,7 +78,7 @@ test.describe('nothing is lost', { tag: '@phone' }, () => {
     await expect(other.getByText(`Checked in. ${tag}`)).toBeVisible();
     await mine.tap('Confirm');
     await expect(page.getByRole('alert').filter({ hasText: `Maren Askild checked ${tag} in` })).toBeVisible();
-    await mine.tap('Keep mine too, as a second look');
+    await mine.tap('Keep mine as a second look');
     await expect(page.getByText(`Checked in. ${tag}`)).toBeVisible();
     await other.context().close();
   });

@@ -1,16 +1,16 @@
 import { defineConfig } from '@playwright/test';
 
-/** The built app on the real server with the demo's yard, in Debian's Chromium, on the phone and on the wide screen. */
+/** The built app on the real server, in Debian's Chromium, on the phone and on the wide screen. */
 export default defineConfig({
   testDir: '.',
   testMatch: '*.spec.ts',
   outputDir: 'results',
-  workers: 1,
+  workers: 2,
+  fullyParallel: true,
   timeout: 120_000,
   expect: { timeout: 20_000 },
   reporter: 'list',
   use: {
-    baseURL: process.env['BASE_URL'] ?? 'http://localhost:4780',
     actionTimeout: 20_000,
     launchOptions: {
       executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium',

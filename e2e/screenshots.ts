@@ -1,8 +1,7 @@
-import { randomUUID } from 'node:crypto';
 import path from 'node:path';
 import { chromium, type Browser, type Page } from '@playwright/test';
 import config from './playwright.config';
-import { fuelAndNothingNoticed, hoursAfter, signIn, Thumb, walkRound } from './yard';
+import { enter, fuelAndNothingNoticed, hoursAfter, signIn, Thumb, walkRound } from './yard';
 
 const folder = process.argv[2] ?? '.';
 const SIZES = { phone: { width: 390, height: 844 }, wide: { width: 1280, height: 800 } } as const;
@@ -45,7 +44,7 @@ async function heldReturn(page: Page): Promise<void> {
   ] as const) {
     await thumb.tap(check);
     await thumb.tap(found);
-    await thumb.tap('Keep');
+    await thumb.tap('Save');
   }
   await thumb.tap('The rest is good');
   await keep(page, 'check-in-station-phone');
@@ -61,11 +60,8 @@ async function cardOf(page: Page, tag: string): Promise<string> {
 
 /** A proof half run, the load bank at half load. */
 async function proof(page: Page, name: string): Promise<void> {
-  const { id } = (await (
-    await page.request.post('/api/jobs', {
-      data: { tag: 'GE-04', kind: 'repair', title: 'New brushes', minutes: 40, blocks: 'hold' },
-    })
-  ).json()) as { id: string };
+  const job = { kind: 'repair', title: 'New brushes', minutes: 40, blocks: 'hold' };
+  const { jobId } = await enter(page.request, { tag: 'GE-04' }, 'job-raised', job);
   const ago = new Date(Date.now() - 9 * 60_000).toISOString();
   for (const [kind, facts, at] of [
     ['to-proof', {}],
@@ -76,11 +72,9 @@ async function proof(page: Page, name: string): Promise<void> {
     ['proof-reading', { reading: 'hertz-0', value: 62.1, live: true }],
     ['proof-reading', { reading: 'volts-0', value: 120.4, live: true }],
   ] as const) {
-    await page.request.post(`/api/jobs/${id}/entries`, {
-      data: { id: randomUUID(), kind, facts, ...(at ? { at } : {}) },
-    });
+    await enter(page.request, { jobId, ...(at ? { at } : {}) }, kind, facts);
   }
-  await page.goto(`/j/${id}/proof`);
+  await page.goto(`/j/${jobId}/proof`);
   await page.getByRole('button', { name: '50 %' }).click();
   await page.waitForTimeout(6000);
   // The readings never stop coming: there is no idle network to wait for.

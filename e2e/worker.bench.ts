@@ -29,10 +29,10 @@ for (let n = 0; n < READINGS; n++) {
   const before = (await entries()).length;
   const group = page.getByRole('group', { name: 'Answers' });
   if ((await group.count()) === 0) {
-    await page.getByRole('button', { name: 'Put right, and the trouble is still there' }).click();
+    await page.getByRole('button', { name: 'Repaired, and the trouble is still there' }).click();
   } else {
     await group.getByRole('button').first().click();
-    const keep = page.getByRole('button', { name: 'Keep', exact: true, disabled: false });
+    const keep = page.getByRole('button', { name: 'Save', exact: true, disabled: false });
     // Where several answers may go together, they are ticked and then kept.
     await page.waitForTimeout(50);
     if ((await keep.count()) > 0) await keep.click();

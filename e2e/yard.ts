@@ -1,62 +1,110 @@
-import { expect, request as requests, type APIRequestContext, type Page } from '@playwright/test';
-import config from './playwright.config';
+import { randomUUID } from 'node:crypto';
+import { expect, request as requests, type APIRequestContext, type Cookie, type Page } from '@playwright/test';
+import pg from 'pg';
 
-export interface UnitSeen {
-  readonly tag: string;
-  readonly classId: string;
-  readonly hoursToOilService: number;
-  readonly nextHire: object | null;
-  readonly verdict: { readonly readiness: string };
+/** The demo's people. */
+const PEOPLE = {
+  'Runa Veldt': { personId: 1, pin: '4711' },
+  'Ivo Tarnwell': { personId: 2, pin: '1207' },
+  'Maren Askild': { personId: 3, pin: '3390' },
+  'Pell Quist': { personId: 4, pin: '2580' },
+  'Lise Borrowby': { personId: 5, pin: '9034' },
+} as const;
+export type PersonName = keyof typeof PEOPLE;
+
+/** Sessions of this worker: a person signs in once. */
+const sessions = new Map<string, readonly Cookie[]>();
+
+async function sessionOf(page: Page, name: PersonName): Promise<readonly Cookie[]> {
+  const base = new URL((await page.request.get('/api/health')).url()).origin;
+  const key = `${base} ${name}`;
+  const known = sessions.get(key);
+  if (known) return known;
+  const line = await requests.newContext({ baseURL: base });
+  expect((await line.post('/api/session', { data: PEOPLE[name] })).ok()).toBe(true);
+  const { cookies } = await line.storageState();
+  await line.dispose();
+  sessions.set(key, cookies);
+  return cookies;
 }
 
-export async function signIn(page: Page, name: string, path = '/'): Promise<void> {
+/** Opens a path as somebody who is signed in. */
+export async function signIn(page: Page, name: PersonName, path = '/'): Promise<void> {
+  await page.context().addCookies([...(await sessionOf(page, name))]);
   await page.goto(path);
-  await page.getByRole('button', { name: new RegExp(name) }).click();
   await expect(page.getByRole('navigation').or(page.getByText('Back').first()).first()).toBeVisible();
 }
 
-/** Tags from here on come to the yard in a test: their meter was read just now. */
-const NEW_IN_A_TEST = 90;
-
-/** A unit of the class in this readiness, with hours to spare before its service. */
-export async function unitLike(
-  request: APIRequestContext,
-  classId: string,
-  readiness: string,
-  at = 0,
-): Promise<UnitSeen> {
-  const answer = (await (await request.get(`/api/units?class=${classId}&readiness=${readiness}`)).json()) as {
-    units: UnitSeen[];
-  };
-  const fitting = answer.units.filter(
-    (unit) => unit.hoursToOilService > 4 && unit.nextHire === null && Number(unit.tag.slice(3)) < NEW_IN_A_TEST,
-  );
-  const unit = fitting.at(at);
-  if (unit === undefined) throw new Error(`No ${readiness} ${classId} to spare`);
-  return unit;
-}
-
-/** The lead's own line to the server, past whatever befalls the page's. */
-export async function asLead(): Promise<APIRequestContext> {
-  const lead = await requests.newContext({ baseURL: config.use?.baseURL ?? '' });
-  await lead.post('/api/session', { data: { personId: 1, pin: '4711' } });
+/** A lead's own line to the server, past whatever befalls the page's. */
+export async function asLead(baseURL: string): Promise<APIRequestContext> {
+  const lead = await requests.newContext({ baseURL });
+  await lead.post('/api/session', { data: PEOPLE['Runa Veldt'] });
   return lead;
 }
 
-/** A unit that no other test wants, put on the yard by the lead. Out: its tag. */
-export async function freshUnit(classId: string): Promise<string> {
-  const lead = await asLead();
+interface On {
+  readonly id?: string;
+  readonly at?: string;
+  readonly tag?: string;
+  readonly jobId?: string;
+  readonly findingId?: string;
+}
+
+/** Something that happened, sent as a device sends it. Out: the entry as it was taken. */
+export async function enter(
+  line: APIRequestContext,
+  on: On,
+  kind: string,
+  facts: object,
+): Promise<{ readonly id: string; readonly jobId: string; readonly outcome: Readonly<Record<string, unknown>> }> {
+  const answer = await line.post('/api/log', { data: { id: randomUUID(), kind, facts, ...on } });
+  expect([kind, answer.status(), answer.ok() ? '' : await answer.text()]).toEqual([kind, 201, '']);
+  return ((await answer.json()) as { entry: { id: string; jobId: string; outcome: Record<string, unknown> } }).entry;
+}
+
+let count = 0;
+
+interface Where {
+  readonly url: string;
+  readonly databaseUrl: string;
+}
+
+/** A fit unit that no other test wants, on the yard for five days. Out: its tag. */
+export async function freshUnit({ url, databaseUrl }: Where, classId: string): Promise<string> {
+  const lead = await asLead(url);
   const { models } = (await (await lead.get('/api/models')).json()) as { models: { id: number; classId: string }[] };
-  const model = models.find((entry) => entry.classId === classId);
-  const { units } = (await (await lead.get(`/api/units?class=${classId}&limit=200`)).json()) as { units: UnitSeen[] };
-  const letters = units[0]?.tag.slice(0, 2) ?? 'GE';
-  const tag = `${letters}-${Math.max(NEW_IN_A_TEST + 50, ...units.map((unit) => Number(unit.tag.slice(3)))) + 1}`;
-  const answer = await lead.post('/api/units', {
-    data: { tag, modelId: model?.id, serial: `T-${tag}`, homeBay: 'North 1', meterReading: 210, meterOffset: 0 },
-  });
-  expect(answer.status()).toBe(201);
+  const { units } = (await (await lead.get(`/api/units?class=${classId}&limit=1`)).json()) as {
+    units: { tag: string }[];
+  };
+  const tag = `${units[0]?.tag.slice(0, 2)}-${200 + count++}`;
+  const modelId = models.find((entry) => entry.classId === classId)?.id;
+  const unit = { tag, modelId, serial: `T-${tag}`, homeBay: 'North 1', meterReading: 210, meterOffset: 0 };
+  expect((await lead.post('/api/units', { data: unit })).status()).toBe(201);
   await lead.dispose();
+  const client = new pg.Client({ connectionString: databaseUrl });
+  await client.connect();
+  // What happened cannot be made older by any rule of the yard: past the rules, then.
+  await client.query('set session_replication_role = replica');
+  await client.query(
+    `update meter_reading set read_at = read_at - interval '5 days' where unit_id = (select id from unit where tag = $1)`,
+    [tag],
+  );
+  await client.end();
   return tag;
+}
+
+/** A unit with one open job, which holds it or keeps it in prep. Out: its tag and the job. */
+export async function unitWithJob(
+  where: Where,
+  classId: string,
+  job: { readonly kind: 'prep' | 'repair'; readonly title: string },
+): Promise<{ readonly tag: string; readonly jobId: string }> {
+  const tag = await freshUnit(where, classId);
+  const lead = await asLead(where.url);
+  const blocks = job.kind === 'prep' ? 'prep' : 'hold';
+  const { jobId } = await enter(lead, { tag }, 'job-raised', { ...job, minutes: 20, blocks });
+  await lead.dispose();
+  return { tag, jobId };
 }
 
 /** Counts every tap that is made through it. */

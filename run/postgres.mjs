@@ -34,14 +34,14 @@ export async function startThrowAwayPostgres() {
   return startIn(mkdtempSync(path.join(tmpdir(), 'hudrik-pg-')), { durable: false, keep: false });
 }
 
-/** Where the cluster lives: the data folder, unless user postgres can not reach it. */
+/** Where the cluster lives: the data folder, unless user postgres cannot reach it. */
 function homeOf(data) {
   if (!isRoot || reachableByAll(data)) return path.join(data, 'postgres');
   const elsewhere = path.join(
     '/var/lib/postgresql',
     `hudrik-${createHash('sha256').update(data).digest('hex').slice(0, 12)}`,
   );
-  say(`user postgres can not reach ${data}; its cluster is in ${elsewhere}`);
+  say(`user postgres cannot reach ${data}; its cluster is in ${elsewhere}`);
   return elsewhere;
 }
 
@@ -93,7 +93,7 @@ function openWay(home) {
     accessSync(path.dirname(home), constants.X_OK);
     chmodSync(path.dirname(home), statSync(path.dirname(home)).mode | 0o011);
   } catch {
-    giveUp(`user postgres can not reach ${home}: set HUDRIK_DATA to a folder that it can.`);
+    giveUp(`user postgres cannot reach ${home}: set HUDRIK_DATA to a folder that it can.`);
   }
 }
 

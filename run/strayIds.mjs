@@ -9,7 +9,7 @@ import { ROOT } from './places.mjs';
 const ids = readFileSync(path.join(ROOT, 'core/src/catalogue/ids.ts'), 'utf8');
 const listed = (name) =>
   [...(ids.match(new RegExp(`${name} = \\[([^\\]]*)\\]`))?.[1] ?? '').matchAll(/'([^']+)'/g)].map((match) => match[1]);
-// A fault whose id is one plain word can not be told from that word.
+// A fault whose id is one plain word cannot be told from that word.
 const IDS = [...listed('CLASS_IDS'), ...listed('FAULT_IDS').filter((id) => id.includes('-'))];
 const LEFT_OUT = /core\/src\/catalogue\/|\.test\.tsx?$|server\/src\/(demo|testing|benchmarks)\/|app\/src\/testing\//;
 

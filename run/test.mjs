@@ -3,11 +3,11 @@ import { readdirSync } from 'node:fs';
 import path from 'node:path';
 import { ensureChromium, ensureModules } from './install.mjs';
 import { ROOT } from './places.mjs';
-import { freePort, startThrowAwayPostgres } from './postgres.mjs';
+import { startThrowAwayPostgres } from './postgres.mjs';
 import { say } from './say.mjs';
-import { ensureWeb } from './web.mjs';
 
 /** Everything that must hold, on a fresh machine: installs what is missing, then looks at each thing in turn. */
+const began = Date.now();
 ensureModules();
 ensureChromium();
 const postgres = await startThrowAwayPostgres();
@@ -64,53 +64,49 @@ async function steps(list) {
   await Promise.all([takeNext(), takeNext()]);
 }
 
+const node = (name, args, options) => step(name, process.execPath, args, options);
+const TSC = path.join(ROOT, 'node_modules/typescript-fast/bin/tsc');
+const TEMPLATE = 'hudrik_template';
+postgres.ensureDatabase(TEMPLATE);
+
 await steps([
   () =>
     step('typed routes', path.join(BIN, 'expo'), ['customize', 'tsconfig.json'], {
       cwd: inFolder('app'),
       env: { EXPO_OFFLINE: '1' },
     }),
-  () => step('layering', 'npm', ['run', '-s', 'layering']),
+  () => step('format', path.join(BIN, 'prettier'), ['--check', '.']),
 ]);
 await steps([
-  () => step('format', path.join(BIN, 'prettier'), ['--check', '.']),
+  // The longest first: it goes beside everything that does not need it.
+  () => node('the web app', ['run/buildWeb.mjs']),
   () => step('lint', path.join(BIN, 'eslint'), ['.', '--max-warnings', '0']),
-  ...['core', 'server', 'app', 'e2e'].map(
-    (workspace) => () =>
-      step(`types of ${workspace}`, path.join(BIN, 'tsc'), ['--noEmit', '-p', '.'], { cwd: inFolder(workspace) }),
-  ),
-  () => step('no id of the catalogue outside it', process.execPath, ['run/strayIds.mjs']),
-  () => step('core', path.join(BIN, 'jest'), ['--maxWorkers', '1'], { cwd: inFolder('core') }),
   () => step('app', path.join(BIN, 'jest'), ['--maxWorkers', '1'], { cwd: inFolder('app') }),
   () =>
-    step(
-      'server on PostgreSQL',
-      process.execPath,
-      ['--import', 'tsx', '--test', '--test-concurrency', '2', ...serverTests()],
-      { cwd: inFolder('server'), env: { TEST_DATABASE_URL: postgres.urlOf('postgres') } },
-    ),
+    node('server on PostgreSQL', ['--import', 'tsx', '--test', '--test-concurrency', '2', ...serverTests()], {
+      cwd: inFolder('server'),
+      env: { TEST_DATABASE_URL: postgres.urlOf('postgres') },
+    }),
+  () => step('core', path.join(BIN, 'jest'), ['--maxWorkers', '1'], { cwd: inFolder('core') }),
+  ...['core', 'server', 'app', 'e2e'].map(
+    (workspace) => () => node(`types of ${workspace}`, [TSC, '--noEmit', '-p', '.'], { cwd: inFolder(workspace) }),
+  ),
+  () => step('layering', 'npm', ['run', '-s', 'layering']),
+  () => step('nothing unused', path.join(BIN, 'knip'), ['--no-progress']),
+  () => node('no id of the catalogue outside it', ['run/strayIds.mjs']),
+  () =>
+    node('the demo’s yard', ['--import', 'tsx', 'src/administration/main.ts', 'demo-data'], {
+      cwd: inFolder('server'),
+      env: { DATABASE_URL: postgres.urlOf(TEMPLATE), HUDRIK_DEMO: '1' },
+    }),
 ]);
-ensureWeb();
-await steps(['phone', 'wide'].map((size) => () => browserTests(size)));
+results.push(await node('what the first screen needs', ['run/budget.mjs']));
+results.push(
+  await step('in the browser', path.join(BIN, 'playwright'), ['test'], {
+    cwd: inFolder('e2e'),
+    env: { POSTGRES_URL: postgres.urlOf('postgres'), YARD_TEMPLATE: TEMPLATE },
+  }),
+);
 
-/** One size of screen on a yard of its own: the two go at the same time and do not take each other's units. */
-async function browserTests(size) {
-  const { startDemoServer } = await import('./demoServer.mjs');
-  const server = await startDemoServer(postgres, `hudrik_${size}`, await freePort());
-  try {
-    return await step(
-      `in the browser, ${size}`,
-      path.join(BIN, 'playwright'),
-      ['test', '--project', size, '--output', `results/${size}`],
-      {
-        cwd: inFolder('e2e'),
-        env: { BASE_URL: server.url, SERVER_PID: String(server.pid), DATABASE_URL: server.databaseUrl },
-      },
-    );
-  } finally {
-    server.stop();
-  }
-}
-
-console.log(`${counts.passed} passed, ${counts.failed} failed`);
+console.log(`${counts.passed} passed, ${counts.failed} failed (${Math.round((Date.now() - began) / 1000)} s)`);
 process.exit(results.every(Boolean) ? 0 : 1);

@@ -10,6 +10,7 @@ import { QueryProvider } from '@/api';
 import { Frame } from '@/features/frame';
 import { SessionGate } from '@/features/session';
 import { registerServiceWorker } from '@/features/session/serviceWorker';
+import { WritingGate } from '@/writing';
 
 export default function Layout() {
   useFonts({
@@ -26,9 +27,11 @@ export default function Layout() {
         <Slot />
       ) : (
         <SessionGate>
-          <Frame>
-            <Slot />
-          </Frame>
+          <WritingGate>
+            <Frame>
+              <Slot />
+            </Frame>
+          </WritingGate>
         </SessionGate>
       )}
     </QueryProvider>

@@ -1,7 +1,6 @@
 import type { Role } from '@hudrik/core/contracts';
 import type { Instruments } from './cards/instruments';
 import type { Db } from './database/tables';
-import type { Supplier } from './parts/supplier';
 
 /** Who asks. */
 export interface Actor {
@@ -10,10 +9,16 @@ export interface Actor {
   readonly role: Role;
 }
 
-/** What a use case is given: the database, the time, and the outside behind its interfaces. Nothing else comes in. */
+/** What a use case is given: the database (or the transaction of the request), the time, and what is outside behind its interfaces. */
 export interface Context {
   readonly db: Db;
   readonly now: () => Date;
-  readonly supplier: Supplier;
   readonly instruments: Instruments;
+  /** Makes paper of a description, off the main thread. */
+  readonly paper: PaperMaker;
+}
+
+/** Makes a PDF of what is on it. */
+export interface PaperMaker {
+  readonly make: (sheet: object) => Promise<Buffer>;
 }

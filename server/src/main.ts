@@ -3,11 +3,15 @@ import { existsSync } from 'node:fs';
 import path from 'node:path';
 import { fileURLToPath } from 'node:url';
 import pino from 'pino';
+import { listenForChanges } from './background/changes';
+import { prepareBackground, startBackground } from './background/runner';
+import { tasksOf } from './background/tasks';
 import { httpInstruments } from './cards/instruments';
-import { migrate, openDatabase } from './database/open';
+import { databaseOn, migrate, openPool } from './database/open';
 import { httpApp } from './http/app';
 import { httpSupplier } from './parts/supplier';
 import { readSignInOptions } from './people/sessions';
+import { paperPool } from './printing/paperPool';
 import { startStandIns } from './standins/start';
 
 /** Composition root: what comes from the environment becomes arguments here and nowhere else. */
@@ -16,8 +20,12 @@ if (!url) throw new Error('DATABASE_URL is not set');
 const port = Number(process.env.PORT ?? 4780);
 const demo = process.env.HUDRIK_DEMO === '1';
 const log = pino({ level: process.env.HUDRIK_LOG ?? 'warn' });
-const db = openDatabase(url);
+const broken = (error: Error): void => log.warn({ err: error }, 'a connection to the records broke');
+const pool = openPool(url, 10, broken);
+const workerPool = openPool(url, 6, broken);
+const db = databaseOn(pool);
 await migrate(db);
+await prepareBackground(workerPool, log);
 
 const people = demo ? (await readSignInOptions({ db }, true)).people.filter((person) => person.demoPin) : [];
 const nobodyYet = (await db.selectFrom('person').select('id').limit(1).executeTakeFirst()) === undefined;
@@ -30,10 +38,14 @@ const standIns = await startStandIns({
   now: Date.now,
 });
 const supplier = httpSupplier(process.env.HUDRIK_SUPPLIER_URL ?? standIns.supplierUrl);
-const bench = httpInstruments(process.env.HUDRIK_BENCH_URL ?? standIns.loadBankUrl);
+const instruments = httpInstruments(process.env.HUDRIK_BENCH_URL ?? standIns.loadBankUrl);
+const paper = paperPool();
+const events = listenForChanges(url, log);
+const context = { db, now: () => new Date(), instruments, paper };
+const background = await startBackground(workerPool, tasksOf(context, supplier), log);
 const app = httpApp({
-  context: { db, now: () => new Date(), supplier, instruments: bench },
-  installation: { version: process.env.npm_package_version ?? '0.1.0', demo, firstLeadCode },
+  context,
+  installation: { version: process.env.npm_package_version ?? '0.1.0', demo, firstLeadCode, events },
   log,
   webFolder: existsSync(path.join(built, 'index.html')) ? built : null,
   signInsPerMinute: demo ? 120 : 10,
@@ -49,18 +61,24 @@ const server = app.listen(port, process.env.HUDRIK_HOST ?? '127.0.0.1', () => {
 });
 server.on('error', (error: NodeJS.ErrnoException) => {
   console.error(error.code === 'EADDRINUSE' ? `Port ${port} is taken. Set PORT to another one.` : error.message);
-  process.exit(1);
+  process.exit(error.code === 'EADDRINUSE' ? TAKEN : 1);
 });
 
+/** The exit code for a port that is taken: to start again would not help. */
+const TAKEN = 78;
+
 let stopping = false;
-function stop(): void {
+async function stop(): Promise<void> {
   if (stopping) return;
   stopping = true;
-  standIns.stop();
-  server.close(() => void db.destroy().then(() => process.exit(0)));
-  server.closeIdleConnections();
-  // Requests that still run get a moment; the process does not outlive it.
+  // Requests and jobs that still run get a moment; the process does not outlive it.
   setTimeout(() => process.exit(0), 4000).unref();
+  standIns.stop();
+  server.close();
+  server.closeIdleConnections();
+  await Promise.allSettled([background.stop(), events.stop(), paper.stop()]);
+  await Promise.allSettled([db.destroy(), workerPool.end()]);
+  process.exit(0);
 }
-process.on('SIGTERM', stop);
-process.on('SIGINT', stop);
+process.on('SIGTERM', () => void stop());
+process.on('SIGINT', () => void stop());

@@ -1,17 +1,25 @@
-import { OPERATIONS, type FailureCode, type Operation, type OperationId, type Problem } from '@hudrik/core/contracts';
+import type { FailureCode, OPERATIONS, OperationId, Problem } from '@hudrik/core/contracts';
+import { ROUTES } from '@hudrik/core/routes';
 import type { InferType, Schema } from 'yup';
+import { hearServerTime } from './serverTime';
 
 type Spec<Id extends OperationId> = (typeof OPERATIONS)[Id];
 export type Reply<Id extends OperationId> = Spec<Id>['reply'] extends Schema ? InferType<Spec<Id>['reply']> : unknown;
 type Sent<Id extends OperationId> = Spec<Id> extends { body: Schema } ? InferType<Spec<Id>['body']> : never;
 
-export interface CallOptions<Id extends OperationId> {
+/** What a call is given beside its body, whichever it is. */
+interface Options {
   readonly params?: Readonly<Record<string, string>>;
   readonly query?: Readonly<Record<string, string | number | undefined>>;
-  readonly body?: Sent<Id>;
   readonly raw?: { readonly type: string; readonly content: Blob | string };
   readonly seenVersion?: number;
+  /** Makes a change that is asked for twice be made once. */
   readonly key?: string;
+  /** Who this page believes is signed in: asked as anybody else, the server does nothing. */
+  readonly as?: number;
+}
+export interface CallOptions<Id extends OperationId> extends Options {
+  readonly body?: Sent<Id>;
 }
 
 /** The server said no, with a code and what goes with it. */
@@ -25,64 +33,74 @@ export class Refused extends Error {
   }
 }
 
-/** Nobody answered: no connection, or the server is away. Worth trying again. */
-export class Unreachable extends Error {
+/** Nobody answered, or the server could not: worth trying again. */
+class Unreachable extends Error {
   constructor() {
-    super('The yard’s server can not be reached just now.');
+    super('The yard’s server cannot be reached just now.');
   }
 }
 
 type Listener = () => void;
 const onSignedOut = new Set<Listener>();
 
-/** Told when the server no longer knows who is asking. */
+/** Told when the server no longer knows who is asking, or knows them as somebody else. */
 export function whenSignedOut(listener: Listener): () => void {
   onSignedOut.add(listener);
   return () => onSignedOut.delete(listener);
 }
 
+const SIGNED_OUT: ReadonlySet<FailureCode> = new Set(['not-signed-in', 'somebody-else']);
+
 /** One call of the API, by its name in the contract. */
 export async function call<Id extends OperationId>(id: Id, options: CallOptions<Id> = {}): Promise<Reply<Id>> {
-  const operation: Operation = OPERATIONS[id];
-  const response = await reach(urlOf(operation, options), {
-    method: operation.method.toUpperCase(),
+  const { method, path } = ROUTES[id];
+  const { raw, body } = options;
+  const init: RequestInit = {
+    method: method.toUpperCase(),
     credentials: 'same-origin',
     headers: headersOf(options),
-    ...(options.raw
-      ? { body: options.raw.content }
-      : options.body === undefined
-        ? {}
-        : { body: JSON.stringify(options.body) }),
-  });
+    ...(raw ? { body: raw.content } : body === undefined ? {} : { body: JSON.stringify(body) }),
+  };
+  const response = await reach(urlOf(path, options), init, raw ? PATIENCE_WITH_FILE_MS : PATIENCE_MS);
+  hearServerTime(response.headers.get('Date'));
   if (response.ok) return (await response.json()) as Reply<Id>;
   const failure = await failureOf(response);
   // Asking who is signed in is how one finds out: it tells nobody.
-  if (id !== 'me' && failure instanceof Refused && failure.code === 'not-signed-in')
+  if (id !== 'me' && failure instanceof Refused && SIGNED_OUT.has(failure.code))
     for (const listener of onSignedOut) listener();
   throw failure;
 }
 
-function urlOf(operation: Operation, { params = {}, query = {} }: CallOptions<never>): string {
-  const path = operation.path.replaceAll(/\{(\w+)\}/g, (_, name: string) => encodeURIComponent(params[name] ?? ''));
+function urlOf(path: string, { params = {}, query = {} }: Options): string {
+  const filled = path.replaceAll(/\{(\w+)\}/g, (_, name: string) => encodeURIComponent(params[name] ?? ''));
   const search = new URLSearchParams(
     Object.entries(query).flatMap(([name, value]) =>
       value === undefined || value === '' ? [] : [[name, String(value)]],
     ),
   );
-  return search.size > 0 ? `${path}?${search}` : path;
+  return search.size > 0 ? `${filled}?${search}` : filled;
 }
 
-const headersOf = (options: CallOptions<never>): Record<string, string> => ({
-  'Content-Type': options.raw?.type ?? 'application/json',
-  ...(options.seenVersion === undefined ? {} : { 'If-Match': `"${options.seenVersion}"` }),
-  ...(options.key === undefined ? {} : { 'Idempotency-Key': options.key }),
+const headersOf = ({ raw, seenVersion, key, as }: Options): Record<string, string> => ({
+  'Content-Type': raw?.type ?? 'application/json',
+  ...(seenVersion === undefined ? {} : { 'If-Match': `"${seenVersion}"` }),
+  ...(key === undefined ? {} : { 'Idempotency-Key': key }),
+  ...(as === undefined ? {} : { 'Hudrik-Person': String(as) }),
 });
 
-async function reach(url: string, init: RequestInit): Promise<Response> {
+/** A server that says nothing for so long is away. A photo takes its time on a weak connection. */
+const PATIENCE_MS = 30_000;
+const PATIENCE_WITH_FILE_MS = 180_000;
+
+async function reach(url: string, init: RequestInit, patienceMs: number): Promise<Response> {
+  const patience = new AbortController();
+  const timer = setTimeout(() => patience.abort(), patienceMs);
   try {
-    return await fetch(url, init);
+    return await fetch(url, { ...init, signal: patience.signal });
   } catch {
     throw new Unreachable();
+  } finally {
+    clearTimeout(timer);
   }
 }
 

@@ -1,7 +1,7 @@
-export { call, isUnreachable, Refused, sentenceOf, Unreachable, whenSignedOut } from './client';
+export { call, isUnreachable, Refused, sentenceOf, whenSignedOut } from './client';
 export { kv } from './kv';
-export { deliverPhoto, post, takeBack, tryAll, useOutbox, type Letter } from './outbox';
-export { dropPhoto, keepPhoto, readPhoto } from './photoStore';
-export { useChange, useRead } from './queries';
-export { queryClient, QueryProvider } from './QueryProvider';
 export { newId } from './newId';
+export { PersonContext, usePerson } from './person';
+export { readKey, useChange, useRead, useReadPages } from './queries';
+export { queryClient, QueryProvider } from './QueryProvider';
+export { serverTime } from './serverTime';

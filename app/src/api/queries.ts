@@ -1,23 +1,35 @@
 import type { OperationId } from '@hudrik/core/contracts';
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { call, type CallOptions, type Reply } from './client';
+import {
+  useInfiniteQuery,
+  useMutation,
+  useQuery,
+  useQueryClient,
+  type InfiniteData,
+  type QueryKey,
+} from '@tanstack/react-query';
+import { useContext, useRef } from 'react';
+import { call, isUnreachable, type CallOptions, type Reply } from './client';
+import { newId } from './newId';
+import { PersonContext } from './person';
 
 type Query = Readonly<Record<string, string | number | undefined>>;
 
-/** Reads by the contract's name; the key is the call itself. */
-export function useRead<Id extends OperationId>(
-  id: Id,
-  options: {
-    params?: Readonly<Record<string, string>>;
-    query?: Query;
-    enabled?: boolean;
-    refetchInterval?: number;
-    staleTime?: number;
-  } = {},
-) {
+/** The key of what a call reads: the call itself. */
+export const readKey = (id: OperationId, params: object = {}, query: object = {}) => [id, params, query] as const;
+
+interface ReadOptions {
+  readonly params?: Readonly<Record<string, string>>;
+  readonly query?: Query;
+  readonly enabled?: boolean;
+  readonly refetchInterval?: number | false;
+  readonly staleTime?: number;
+}
+
+/** Reads by the contract's name. */
+export function useRead<Id extends OperationId>(id: Id, options: ReadOptions = {}) {
   const { params, query, enabled = true, refetchInterval, staleTime } = options;
   return useQuery<Reply<Id>>({
-    queryKey: [id, params ?? {}, query ?? {}],
+    queryKey: readKey(id, params, query),
     queryFn: () => call(id, { ...(params ? { params } : {}), ...(query ? { query } : {}) }),
     enabled,
     ...(staleTime === undefined ? {} : { staleTime }),
@@ -25,11 +37,41 @@ export function useRead<Id extends OperationId>(
   });
 }
 
-/** Changes something, then reads anew whatever is on the screen. */
+/** Reads page after page of something that ends with the cursor of the next. */
+export function useReadPages<Id extends 'history' | 'units'>(
+  id: Id,
+  { params = {}, query = {} }: Pick<ReadOptions, 'params' | 'query'> = {},
+) {
+  return useInfiniteQuery<Reply<Id>, Error, InfiniteData<Reply<Id>, string | null>, QueryKey, string | null>({
+    queryKey: [...readKey(id, params, query), 'pages'],
+    queryFn: ({ pageParam }) => call(id, { params, query: { ...query, cursor: pageParam ?? undefined } }),
+    // Null and not undefined: what is kept on the device is JSON, which has no undefined.
+    initialPageParam: null,
+    getNextPageParam: (last) => (last as Reply<'history' | 'units'>).next,
+  });
+}
+
+/**
+ * Changes something, then reads anew whatever is on the screen. Asked for again after no answer came, it is the same change: made once.
+ */
 export function useChange<Id extends OperationId>(id: Id) {
   const client = useQueryClient();
+  const person = useContext(PersonContext);
+  const unanswered = useRef<{ readonly asked: string; readonly key: string } | null>(null);
   return useMutation<Reply<Id>, Error, CallOptions<Id>>({
-    mutationFn: (options) => call(id, options),
+    mutationFn: async (options) => {
+      const asked = JSON.stringify([options.params, options.query, options.body, options.raw?.content]);
+      const key = unanswered.current?.asked === asked ? unanswered.current.key : newId();
+      unanswered.current = { asked, key };
+      try {
+        const reply = await call(id, { key, ...(person ? { as: person.id } : {}), ...options });
+        unanswered.current = null;
+        return reply;
+      } catch (error) {
+        if (!isUnreachable(error)) unanswered.current = null;
+        throw error;
+      }
+    },
     onSettled: () => client.invalidateQueries(),
   });
 }

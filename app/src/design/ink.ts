@@ -1,7 +1,7 @@
 import { useColorScheme } from 'nativewind';
 import { DARK, LIGHT } from './tokens';
 
-/** Colours for drawings, where a class can not reach. */
+/** Colours for drawings, where a class cannot reach. */
 export function useInk(): (name: string) => string {
   const { colorScheme } = useColorScheme();
   const palette = colorScheme === 'dark' ? DARK : LIGHT;

@@ -1,20 +1,24 @@
-import { stateAfter, type CardEntry, type CardFacts, type CardKind, type JobState } from '@hudrik/core/card';
-import type { CardReply } from '@hudrik/core/contracts';
+import type { JobState } from '@hudrik/core/card';
+import type { CardReply, LogRecord } from '@hudrik/core/contracts';
+import { cardOf, jobStateAfter, type CardKind, type Facts } from '@hudrik/core/log';
 import type { Replies, Sent } from './screen';
 
 let count = 0;
 
 /** An entry as the server gives it. For tests. */
-export const entryOf = <K extends CardKind>(kind: K, facts: CardFacts[K], by = 'Ivo Tarnwell'): CardEntry =>
-  ({
-    id: `entry-${count++}`,
-    at: new Date(Date.now() - 600_000 + count * 1000).toISOString(),
-    by,
-    kind,
-    facts,
-  }) as CardEntry;
+export const entryOf = <K extends CardKind>(kind: K, facts: Facts<K>, by = 'Ivo Tarnwell'): LogRecord => ({
+  id: `entry-${count++}`,
+  at: new Date(Date.now() - 600_000 + count * 1000).toISOString(),
+  by,
+  sentBy: null,
+  kind,
+  facts,
+  outcome: {},
+  jobId: '7',
+  corrects: null,
+});
 
-export const thingOf = (thingId: string, what: string, place: number): CardFacts['taken-off'] => ({
+export const thingOf = (thingId: string, what: string, place: number): Facts<'taken-off'> => ({
   thingId,
   what,
   key: null,
@@ -27,7 +31,7 @@ export const thingOf = (thingId: string, what: string, place: number): CardFacts
   quarterTurns: null,
 });
 
-export const STEPS = entryOf('steps-laid', {
+export const STEPS = entryOf('steps-listed', {
   edition: 'now',
   from: 'start',
   steps: [
@@ -36,12 +40,10 @@ export const STEPS = entryOf('steps-laid', {
   ],
 });
 
+type More = Partial<Omit<CardReply, 'job'>> & { readonly job?: Partial<CardReply['job']> };
+
 /** A card as the server gives it. */
-export function cardReply(
-  entries: readonly CardEntry[],
-  more: Partial<Omit<CardReply, 'job'>> & { readonly job?: Partial<CardReply['job']> } = {},
-): CardReply {
-  const { job, ...rest } = more;
+export function cardReply(entries: readonly LogRecord[], { job, ...rest }: More = {}): CardReply {
   return {
     job: {
       id: '7',
@@ -70,7 +72,7 @@ export function cardReply(
       serial: 'S-7',
       trueHours: 596.3,
     },
-    entries: [...entries],
+    entries,
     causes: ['main-jet-blocked'],
     complaint: { afterMinutes: null, comesAndGoes: false },
     seen: [],
@@ -82,23 +84,38 @@ export function cardReply(
     edition: 'now',
     now: new Date().toISOString(),
     ...rest,
-  } as CardReply;
+  };
 }
 
 export const CARD = 'GET /api/jobs/7/card';
-export const ENTRIES = 'POST /api/jobs/7/entries';
+export const LOG = 'POST /api/log';
+
+/** The log's answer to an entry: taken as it was sent. */
+export const taken = ({ body }: Sent, outcome: object = {}): { readonly entry: LogRecord } => ({
+  entry: {
+    id: String(body['id']),
+    at: String(body['at'] ?? new Date().toISOString()),
+    by: 'Ivo Tarnwell',
+    sentBy: null,
+    kind: String(body['kind']),
+    facts: body['facts'] as LogRecord['facts'],
+    outcome: { ...outcome },
+    jobId: (body['jobId'] as string | null) ?? null,
+    corrects: null,
+  },
+});
 
 /** A server that takes every entry onto the card that it gives. */
-export function taking(entries: readonly CardEntry[], more: Parameters<typeof cardReply>[1] = {}): Replies {
+export function taking(entries: readonly LogRecord[], more: More = {}): Replies {
   const all = [...entries];
-  let state = (more.job?.state ?? 'open') as JobState;
-  const reply = () => cardReply(all, { ...more, job: { ...more.job, state } });
+  let state: JobState = more.job?.state ?? 'open';
   return {
-    [CARD]: reply,
-    [ENTRIES]: ({ body }: Sent) => {
-      all.push({ ...body, by: 'Ivo Tarnwell', at: body['at'] ?? new Date().toISOString() } as never);
-      state = stateAfter(state, body as never);
-      return reply();
+    [CARD]: () => cardReply(all, { ...more, job: { ...more.job, state } }),
+    [LOG]: (sent: Sent) => {
+      const reply = taken(sent);
+      all.push(reply.entry);
+      state = jobStateAfter(state, reply.entry, cardOf(all));
+      return reply;
     },
   };
 }

@@ -1,4 +1,4 @@
-import type { JobLine, OrderLine, Part, PartLine, UnitLine, WaysReply } from '@hudrik/core/contracts';
+import type { JobLine, OrderLine, Part, PartLine, WaysReply } from '@hudrik/core/contracts';
 
 /** Lines as the server gives them. For tests. */
 export const jobLine = (more: Partial<JobLine> = {}): JobLine =>
@@ -21,23 +21,6 @@ export const jobLine = (more: Partial<JobLine> = {}): JobLine =>
     version: 2,
     ...more,
   }) as JobLine;
-
-export const unitLine = (tag: string, more: Partial<UnitLine> = {}): UnitLine =>
-  ({
-    tag,
-    classId: 'generator',
-    model: { make: 'Tuvellan', name: 'Lantern 5' },
-    serial: `S-${tag}`,
-    homeBay: 'North 1',
-    verdict: { readiness: 'fit', because: [] },
-    readySince: '2030-03-04T09:00:00Z',
-    trueHours: 596.3,
-    hoursToOilService: 12,
-    oilServiceEvery: 50,
-    nextHire: null,
-    version: 3,
-    ...more,
-  }) as UnitLine;
 
 export const partLine = (more: Partial<PartLine> = {}): PartLine => ({
   id: 'line-1',
@@ -80,6 +63,7 @@ export const order = (more: Partial<OrderLine> = {}): OrderLine => ({
   late: false,
   problem: null,
   tries: 1,
+  askedAt: '2030-03-04T09:00:00Z',
   lines: [partLine({ state: 'ordered' })],
   cents: 790,
   ...more,

@@ -1,9 +1,11 @@
+import 'fake-indexeddb/auto';
 import type { Person } from '@hudrik/core/contracts';
 import AsyncStorage from '@react-native-async-storage/async-storage';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
-import { configure, fireEvent, render, screen } from '@testing-library/react-native';
-import { queryClient } from '@/api';
-import { PersonContext } from '@/features/session/useSession';
+import { cleanup, configure, fireEvent, render, screen } from '@testing-library/react-native';
+import { PersonContext, queryClient } from '@/api';
+import { closeOutbox, outbox } from '@/outbox';
+import { IDBFactory } from 'fake-indexeddb';
 
 // The first screen of a file takes seconds on a slow machine.
 configure({ asyncUtilTimeout: 10_000 });
@@ -12,7 +14,12 @@ configure({ asyncUtilTimeout: 10_000 });
 beforeEach(() => AsyncStorage.clear());
 // Stores of reads wait a while before they forget: a test run does not.
 const stores = new Set([queryClient]);
-afterEach(() => stores.forEach((store) => store.clear()));
+afterEach(async () => {
+  cleanup();
+  stores.forEach((store) => store.clear());
+  await closeOutbox();
+  globalThis.indexedDB = new IDBFactory();
+});
 
 export interface Sent {
   readonly method: string;
@@ -82,6 +89,8 @@ export function show(node: React.ReactElement, replies: Replies, me: Person = IV
     },
   });
   stores.add(client);
+  outbox().setPerson(me);
+  outbox().whenSettled(() => void client.invalidateQueries());
   render(
     <QueryClientProvider client={client}>
       <PersonContext.Provider value={me}>{node}</PersonContext.Provider>

@@ -1,13 +1,17 @@
 export {
-  cardOf,
+  changeStep,
+  clockEnd,
+  EMPTY_CARD,
+  listSteps,
+  startWork,
+  stopWork,
+  workedMinutes,
   type Card,
   type CardClock,
   type CardPhoto,
+  type CardReading,
   type CardStep,
-  type Changed,
-  type TakenReading,
-} from './cardOf';
-export type { CardEntry, CardEntryOf, CardFacts, CardKind, LaidStep, NewCardEntry, ThingFacts } from './entry';
-export { refusalOf, type CardRefusal } from './refusalOf';
+  type ListedStep,
+} from './card';
+export { JOB_STATES, OPEN_JOB_STATES, type JobState } from './jobStates';
 export { stepsFor, type StepSources } from './stepsFor';
-export { JOB_STATES, OPEN_JOB_STATES as STANDING_STATES, stateAfter, type JobState } from './stateAfter';

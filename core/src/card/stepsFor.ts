@@ -7,7 +7,7 @@ export interface StepSources {
   readonly causes: readonly CauseSource[];
 }
 
-export interface CauseSource {
+interface CauseSource {
   readonly id: string;
   readonly repairTitle: string;
   readonly caution?: StepTemplate['caution'];

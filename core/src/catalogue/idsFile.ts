@@ -21,7 +21,7 @@ function inOrder(value: unknown): unknown {
   return Object.fromEntries(entries.map(([key, entry]) => [key, inOrder(entry)]));
 }
 
-/** What a kept inspection, card or finding was judged by: a name of the content, so that it can not be forgotten to be raised. */
+/** What a kept inspection, card or finding was judged by: a name of the content, so that it cannot be forgotten to be raised. */
 function editionsOf(fingerprint: Fingerprint): Record<string, string> {
   const of = (...content: unknown[]): string => fingerprint(JSON.stringify(inOrder(content))).slice(0, 10);
   return {

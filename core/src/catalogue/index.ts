@@ -71,3 +71,5 @@ export function observationOfReading(kind: ReadingKind): ObservationId {
 /** An entry of a table by an id that may be none: what comes from outside is looked up by this. */
 export const entryOf = <T>(table: Readonly<Record<string, T>>, id: string): T | undefined =>
   Object.hasOwn(table, id) ? table[id] : undefined;
+
+export { isProofReadingId } from './isProofReadingId';

@@ -1,6 +1,8 @@
 import type { InferType } from 'yup';
+import type { Frozen } from '../fields/frozen';
 import { JOB_STATES } from '../card';
 import { dataSheet } from './finding';
+import { records } from './log';
 import {
   array,
   boolean,
@@ -22,9 +24,9 @@ import {
   tag,
   version,
   words,
-} from './fields';
+} from '../fields';
 
-export const unitLine = object({
+const unitLine = object({
   tag: string().required(),
   classId: classId.required(),
   model: object({ make: string().required(), name: string().required() }).required(),
@@ -38,7 +40,7 @@ export const unitLine = object({
   nextHire: hireLine.nullable().defined(),
   version: version.required(),
 });
-export type UnitLine = InferType<typeof unitLine>;
+export type UnitLine = Frozen<InferType<typeof unitLine>>;
 
 export const jobLine = object({
   id: string().required(),
@@ -58,7 +60,7 @@ export const jobLine = object({
   closedAt: string().nullable().defined(),
   version: version.required(),
 });
-export type JobLine = InferType<typeof jobLine>;
+export type JobLine = Frozen<InferType<typeof jobLine>>;
 
 export const unitPage = object({
   unit: unitLine.required(),
@@ -78,7 +80,7 @@ export const unitPage = object({
   }).required(),
   readings: array(object({ at: string().required(), trueHours: number().required() }).required()).required(),
 });
-export type UnitPage = InferType<typeof unitPage>;
+export type UnitPage = Frozen<InferType<typeof unitPage>>;
 
 export const model = object({
   id: number().required(),
@@ -103,7 +105,7 @@ export const units = object({
   next: string().nullable().defined(),
   counts: mixed<Record<string, number>>().required(),
 });
-export type UnitsReply = InferType<typeof units>;
+export type UnitsReply = Frozen<InferType<typeof units>>;
 
 export const newUnit = object({
   tag: tag.required(),
@@ -128,26 +130,7 @@ export const historyQuery = object({
   cursor: cursor.optional(),
   limit: number().integer().min(1).max(100).default(30),
 });
-export const historyRecord = object({
-  id: string().required(),
-  at: string().required(),
-  kind: string().required(),
-  by: string().nullable().defined(),
-  facts: mixed<Record<string, unknown>>().required(),
-  corrects: string().nullable().defined(),
-});
-export type HistoryRecord = InferType<typeof historyRecord>;
-export const history = object({
-  records: array(historyRecord.required()).required(),
-  next: string().nullable().defined(),
-});
-
-export const readingCorrection = object({
-  readingId: string().required(),
-  reading: hours.required(),
-  why: words.min(3).required(),
-});
-export const note = object({ text: words.min(1).required() });
+export const history = object({ records, next: string().nullable().defined() });
 
 export const newHire = object({
   reference: string().trim().min(1).max(40).required(),
@@ -160,21 +143,10 @@ export const newHire = object({
 });
 export const hiresQuery = object({ from: instant.optional(), to: instant.optional(), tag: tag.optional() });
 export const hires = object({ hires: array(hireLine.required()).required() });
-export type HireLine = InferType<typeof hireLine>;
+export type HireLine = Frozen<InferType<typeof hireLine>>;
 
 export const jobsQuery = object({ state: string().oneOf(['open', 'all']).default('open'), tag: tag.optional() });
 export const jobs = object({ jobs: array(jobLine.required()).required() });
-export const newJob = object({
-  tag: tag.required(),
-  kind: jobKind.required(),
-  title: name.required(),
-  minutes: number().integer().min(1).max(2000).default(30),
-  blocks: string().oneOf(['hold', 'prep', 'none']).default('prep'),
-});
-export const jobDone = object({
-  note: words.default(''),
-});
-export const jobDropped = object({ why: words.min(3).required() });
 
 const lineReport = object({
   line: number().required(),
@@ -187,4 +159,4 @@ export const importReport = object({
   refused: number().required(),
   lines: array(lineReport.required()).required(),
 });
-export type ImportReport = InferType<typeof importReport>;
+export type ImportReport = Frozen<InferType<typeof importReport>>;

@@ -1,32 +1,13 @@
 export * from './failures';
-export * from './roles';
-export { OPERATIONS, type Operation, type OperationId } from './operations';
-export {
-  newCheckIn,
-  newCheckOut,
-  type CheckIn,
-  type CheckOut,
-  type NewCheckIn,
-  type NewCheckOut,
-  type Opening,
-  type Shift,
-  type ShiftLine,
-} from './inspection';
-export type { CardReply, ClockLine, Comeback, NewCardEntryBody, PartLine, WaysReply } from './card';
-export { newCardEntry, PART_STATES, RISK_IDS } from './card';
+export { ANYONE_SIGNED_IN, DESK, HANDS_OUT, LEAD_ONLY, ROLES, SIGNS_OFF, WORKS_ON_UNITS, type Role } from '../fields';
+export { OPERATIONS, type Operation } from './operations';
+export { ROUTES, type OperationId } from './routes';
+export type { CardReply, ClockLine, Comeback, PartLine, WaysReply } from './card';
+export type { DataSheet, FindingRecord, LearnedReply } from './finding';
+export { newHire, newModel, newUnit } from './fleet';
+export type { HireLine, ImportReport, JobLine, UnitLine, UnitPage, UnitsReply } from './fleet';
+export type { CheckIn, Opening, Shift, ShiftLine } from './inspection';
+export type { Change, LogRecord, SentLogEntry } from './log';
 export { newPart } from './parts';
 export type { ExchangePart, OrderLine, OrdersReply, Part, PartsReply, Quote } from './parts';
-export type { FindingEntry, FindingRecord, LearnedReply, NewEntry } from './finding';
-export {
-  newModel,
-  newUnit,
-  newHire,
-  type HireLine,
-  type HistoryRecord,
-  type ImportReport,
-  type JobLine,
-  type UnitLine,
-  type UnitPage,
-  type UnitsReply,
-} from './fleet';
-export { newPerson, type SignInOptions as Door, type Person } from './people';
+export { newPerson, type Person, type Settings, type SignInOptions } from './people';

@@ -1,12 +1,10 @@
 import type { InferType } from 'yup';
+import type { Frozen } from '../fields/frozen';
 import {
   array,
   boolean,
   classId,
   hireLine,
-  hours,
-  id,
-  instant,
   jobKind,
   mixed,
   number,
@@ -15,62 +13,8 @@ import {
   readinessVerdict,
   reason,
   string,
-  tag,
-  words,
-} from './fields';
-
-const kitCount = object({ id: string().required(), count: number().integer().min(0).max(50).required() });
-
-const answer = object({
-  check: string().required(),
-  result: string().oneOf(['ok', 'not-ok', 'could-not-look']).required(),
-  exception: string().optional(),
-  reading: object({ value: number().required(), unit: string().required() }).optional().default(undefined),
-  cause: string().oneOf(['wear', 'damage']).optional(),
-  note: words.optional(),
-  photos: array(id.required()).max(6).default([]),
-});
-
-const meterEvent = object({
-  kind: string().oneOf(['replaced', 'rolled-over']).required(),
-  /** What the old meter showed last, if anybody knows; else the last reading stands. */
-  oldReading: hours.nullable().default(null),
-  /** Replaced: what the new meter showed when it was fitted. */
-  newMeterShows: hours.default(0),
-  /** Rolled over: the hours at which it starts again. */
-  rollsAt: number().oneOf([100, 1000, 10_000]).optional(),
-});
-
-const hoursEntry = object({
-  typed: string()
-    .matches(/^\d{1,5}(\.\d)?$/, 'Figures, with at most one after the point.')
-    .required(),
-  /** The person saw what is odd about it and keeps it. */
-  confirmed: boolean().default(false),
-  meterEvent: meterEvent.nullable().default(null),
-});
-
-export const newCheckIn = object({
-  id: id.required(),
-  tag: tag.required(),
-  startedAt: instant.required(),
-  /** The newest check-in of this unit that the person knew of, or null. */
-  basedOn: id.nullable().defined(),
-  /** Set when somebody else checked it in meanwhile and this is kept beside it. */
-  secondLookOf: id.nullable().default(null),
-  hours: hoursEntry.required(),
-  fuelEighths: number().integer().min(0).max(8).required(),
-  fuelTap: string().oneOf(['was-shut', 'shut-now', 'none']).required(),
-  ended: string().oneOf(['well', 'ended-badly', 'ended-dead', 'not-told']).required(),
-  missing: array(kitCount.required()).default([]),
-  complaintIds: array(string().required()).default([]),
-  remarks: words.default(''),
-  answers: array(answer.required()).required(),
-  stations: array(
-    object({ id: string().required(), seconds: number().min(0).max(86_400).required() }).required(),
-  ).required(),
-});
-export type NewCheckIn = InferType<typeof newCheckIn>;
+} from '../fields';
+import { answer, kitCount } from '../log/schemas';
 
 const missingKit = object({
   id: string().required(),
@@ -112,7 +56,7 @@ export const checkIn = object({
   ).required(),
   secondLookOf: string().nullable().defined(),
 });
-export type CheckIn = InferType<typeof checkIn>;
+export type CheckIn = Frozen<InferType<typeof checkIn>>;
 
 const useBelief = object({ shape: number().required(), rate: number().required() });
 
@@ -143,30 +87,7 @@ export const opening = object({
   /** Hands-on minutes of the open work that holds it or keeps it in prep. */
   workMinutes: number().required(),
 });
-export type Opening = InferType<typeof opening>;
-
-export const newCheckOut = object({
-  id: id.required(),
-  tag: tag.required(),
-  hire: string().nullable().default(null),
-  /** For a hire that nobody booked: when it is due back. */
-  dueAt: instant.nullable().default(null),
-  hours: hoursEntry.required(),
-  fuelEighths: number().integer().min(0).max(8).required(),
-  kit: array(kitCount.required()).required(),
-  looks: array(string().required()).default([]),
-  waiverReason: words.default(''),
-});
-export type NewCheckOut = InferType<typeof newCheckOut>;
-export const checkOut = object({
-  id: string().required(),
-  tag: string().required(),
-  at: string().required(),
-  by: string().required(),
-  hire: hireLine.required(),
-  waived: boolean().required(),
-});
-export type CheckOut = InferType<typeof checkOut>;
+export type Opening = Frozen<InferType<typeof opening>>;
 
 export const photo = object({
   id: string().required(),
@@ -185,7 +106,7 @@ const shiftLine = object({
   jobId: string().nullable().defined(),
   reference: string().nullable().defined(),
 });
-export type ShiftLine = InferType<typeof shiftLine>;
+export type ShiftLine = Frozen<InferType<typeof shiftLine>>;
 const lines = array(shiftLine.required()).required();
 export const shift = object({
   at: string().required(),
@@ -195,8 +116,8 @@ export const shift = object({
   back: lines,
   soon: lines,
   held: lines,
-  bench: lines,
+  inWork: lines,
   due: lines,
   hires: array(hireLine.required()).required(),
 });
-export type Shift = InferType<typeof shift>;
+export type Shift = Frozen<InferType<typeof shift>>;

@@ -1,14 +1,11 @@
 import type { InferType } from 'yup';
+import type { Frozen } from '../fields/frozen';
 import { partLine } from './card';
-import { array, boolean, id, name, number, object, string, words } from './fields';
+import { array, boolean, id, name, number, object, string, words } from '../fields';
+import { partNumber } from '../log/schemas';
+import { EXCHANGE_STATES, ORDER_STATES } from '../states';
 
-const partNumber = string()
-  .trim()
-  .uppercase()
-  .matches(/^[A-Z0-9][A-Z0-9.\-/ ]{1,39}$/, 'A part number is 2 to 40 letters, figures, dots, dashes or slashes.');
-const count = number().integer().min(1).max(500);
-
-export const part = object({
+const part = object({
   number: string().required(),
   name: string().required(),
   cents: number().required(),
@@ -27,7 +24,7 @@ export const part = object({
     }).required(),
   ).required(),
 });
-export type Part = InferType<typeof part>;
+export type Part = Frozen<InferType<typeof part>>;
 export const partsQuery = object({ find: string().trim().max(80).default('') });
 export const parts = object({
   parts: array(part.required()).required(),
@@ -39,7 +36,7 @@ export const parts = object({
     .nullable()
     .defined(),
 });
-export type PartsReply = InferType<typeof parts>;
+export type PartsReply = Frozen<InferType<typeof parts>>;
 export const newPart = object({
   number: partNumber.required(),
   name: name.required(),
@@ -52,29 +49,28 @@ export const stockChange = object({
   why: words.min(2).required(),
 });
 
-export const askedPart = object({ id: id.required(), number: partNumber.required(), count: count.default(1) });
-export const partLines = object({ lines: array(partLine.required()).required() });
-export const partDeed = object({ deed: string().oneOf(['use', 'return', 'drop', 'reserve']).required() });
-
 export const newOrder = object({ id: id.required(), lines: array(id.required()).min(1).max(50).required() });
 export const order = object({
   id: string().required(),
-  state: string().oneOf(['sending', 'placed', 'arrived', 'failed']).required(),
+  state: string().oneOf(ORDER_STATES).required(),
   supplierRef: string().nullable().defined(),
   placedAt: string().nullable().defined(),
   expectedAt: string().nullable().defined(),
   late: boolean().required(),
   problem: string().nullable().defined(),
   tries: number().required(),
+  /** When the supplier was asked about it last. */
+  askedAt: string().nullable().defined(),
   lines: array(partLine.required()).required(),
   cents: number().required(),
 });
-export type OrderLine = InferType<typeof order>;
+export type OrderLine = Frozen<InferType<typeof order>>;
 export const orders = object({
   orders: array(order.required()).required(),
-  supplier: object({ reachable: boolean().required() }).required(),
+  /** When the supplier answered last, and what went wrong since, if anything. */
+  supplier: object({ answeredAt: string().nullable().defined(), problem: string().nullable().defined() }).required(),
 });
-export type OrdersReply = InferType<typeof orders>;
+export type OrdersReply = Frozen<InferType<typeof orders>>;
 
 export const quote = object({
   asked: string().required(),
@@ -85,11 +81,13 @@ export const quote = object({
   cents: number().nullable().defined(),
   leadDays: number().nullable().defined(),
   problem: string().nullable().defined(),
+  /** When the supplier was asked, and when it answered; while it has not, the rest is what it said before. */
+  askedAt: string().nullable().defined(),
+  answeredAt: string().nullable().defined(),
 });
-export type Quote = InferType<typeof quote>;
+export type Quote = Frozen<InferType<typeof quote>>;
 
-export const EXCHANGE_STATES = ['as-taken', 'cleaned', 'proven', 'fitted', 'scrapped'] as const;
-export const exchangePart = object({
+const exchangePart = object({
   id: string().required(),
   name: string().required(),
   number: string().nullable().defined(),
@@ -99,12 +97,5 @@ export const exchangePart = object({
   at: string().required(),
 });
 export const exchangeParts = object({ parts: array(exchangePart.required()).required() });
-export type ExchangePart = InferType<typeof exchangePart>;
-export const newExchangePart = object({
-  id: id.required(),
-  name: name.required(),
-  number: partNumber.nullable().default(null),
-  jobId: string().required(),
-  place: string().trim().max(40).default(''),
-});
+export type ExchangePart = Frozen<InferType<typeof exchangePart>>;
 export const exchangeChange = object({ state: string().oneOf(EXCHANGE_STATES).required() });

@@ -1,5 +1,6 @@
 import type { InferType } from 'yup';
-import { array, boolean, name, number, object, role, string } from './fields';
+import type { Frozen } from '../fields/frozen';
+import { array, boolean, name, number, object, role, string } from '../fields';
 
 const pin = string().min(4, 'A PIN or password has at least four characters.').max(200);
 export const preferences = object({
@@ -12,7 +13,7 @@ export const person = object({
   role: role.required(),
   preferences: preferences.required(),
 });
-export type Person = InferType<typeof person>;
+export type Person = Frozen<InferType<typeof person>>;
 
 export const signInOptions = object({
   yard: string().required(),
@@ -28,10 +29,25 @@ export const signInOptions = object({
     }).required(),
   ).required(),
 });
-export type SignInOptions = InferType<typeof signInOptions>;
+export type SignInOptions = Frozen<InferType<typeof signInOptions>>;
 export const signIn = object({ personId: number().integer().required(), pin: pin.required() });
 export const firstLead = object({ code: string().required(), name: name.required(), pin: pin.required() });
 export const newPerson = object({ name: name.required(), role: role.required(), pin: pin.required() });
+/** How this yard writes money, figures and times. */
+export const settings = object({
+  yard: name.required(),
+  /** ISO 4217, as USD. */
+  currency: string()
+    .matches(/^[A-Z]{3}$/, 'A currency is three capital letters, as USD.')
+    .required(),
+  /** BCP 47, as en-US. */
+  locale: string()
+    .matches(/^[a-z]{2,3}(-[A-Za-z0-9]{2,8}){0,3}$/, 'A locale is written as en-US.')
+    .required(),
+  /** IANA, as America/Denver. */
+  timeZone: string().min(2).max(60).required(),
+}).noUnknown();
+export type Settings = Frozen<InferType<typeof settings>>;
 export const people = object({
   people: array(
     object({

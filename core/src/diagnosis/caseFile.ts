@@ -26,7 +26,7 @@ export interface Case {
   readonly readings: Readonly<Record<string, unknown>>;
 }
 
-/** Bands a raw reading into an outcome, or says why it can not. */
+/** Bands a raw reading into an outcome, or says why it cannot. */
 export type Band = (
   observation: string,
   reading: unknown,

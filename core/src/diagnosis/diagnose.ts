@@ -152,7 +152,7 @@ function conflictsOf(finding: Finding, predicted: readonly number[]): Conflict[]
     .slice(0, MOST_CONFLICTS);
   const found = surprising.flatMap(({ showing, at, p }): Conflict[] => {
     // Without the other it would be so likely: what is left without the other, over what is left without both. The same holds the
-    // other way round, so that a showing that was likely anyhow can not be the other.
+    // other way round, so that a showing that was likely anyhow cannot be the other.
     const times = showings.map((other, place) =>
       place === at || (predicted[place] as number) > 1 / EXPLAINED_TIMES
         ? 0

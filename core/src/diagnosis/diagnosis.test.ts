@@ -122,7 +122,7 @@ describe('a finding', () => {
     expect(sets).toHaveLength(10);
   });
 
-  test('what an engine can not have is out', () => {
+  test('what an engine cannot have is out', () => {
     const coil = find({});
     expect(coil.model.faultIds).not.toContain('points-oxidised');
     expect(find({}, { engine: { fuel: 'gas', carburettor: 'none' }, past: {} }).model.faultIds).not.toContain(

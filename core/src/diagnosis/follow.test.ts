@@ -10,7 +10,7 @@ import {
   follow,
   likelihoodOf,
   minutesBySchool,
-  Track,
+  SimulatedRun,
   type Machine,
   type Random,
 } from './index';
@@ -29,32 +29,32 @@ const engine: Machine = {
 const find = (seen: Record<string, string>) => new Finding(FAULT_KNOWLEDGE, engine, [{ seen }]);
 const at = (finding: Finding, id: FaultId): number => finding.model.faultIds.indexOf(id);
 
-describe('a track', () => {
+describe('a run', () => {
   test('looks as the finding does, as far as its sets go', () => {
     const finding = find({ starting: 'hard', choke: 'needs-choke' });
-    const track = new Track(finding, finding.sets(100_000), []);
-    track.look(finding.model.observations.get('fuel-look') as never, 'fresh');
+    const run = new SimulatedRun(finding, finding.sets(100_000), []);
+    run.look(finding.model.observations.get('fuel-look') as never, 'fresh');
     const exact = find({ starting: 'hard', choke: 'needs-choke', 'fuel-look': 'fresh' }).belief.marginals();
-    const quick = track.marginals();
+    const quick = run.marginals();
     exact.forEach((p, f) => expect(Math.abs(p - (quick[f] as number))).toBeLessThan(5e-3));
   });
 
   test('leaves the finding that it began from alone', () => {
     const finding = find({ starting: 'hard' });
     const before = [...finding.belief.marginals()];
-    const track = new Track(finding, finding.sets(500), []);
-    track.look(finding.model.observations.get('fuel-look') as never, 'stale');
-    track.repair('stale-fuel');
+    const run = new SimulatedRun(finding, finding.sets(500), []);
+    run.look(finding.model.observations.get('fuel-look') as never, 'stale');
+    run.repair('stale-fuel');
     expect([...finding.belief.marginals()]).toEqual(before);
     expect(finding.seen).toEqual({ starting: 'hard' });
   });
 
   test('a repair takes its fault out, and whatever else the same repair puts right', () => {
     const finding = find({ starting: 'will-not-fire' });
-    const track = new Track(finding, finding.sets(2000), []);
-    expect(track.repair('plug-fouled').sort()).toEqual(['plug-fouled', 'plug-worn-or-cracked']);
-    expect(track.marginals()[at(finding, 'plug-worn-or-cracked')]).toBe(0);
-    expect(track.setUpsDone).toContain('plug-out');
+    const run = new SimulatedRun(finding, finding.sets(2000), []);
+    expect(run.repair('plug-fouled').sort()).toEqual(['plug-fouled', 'plug-worn-or-cracked']);
+    expect(run.marginals()[at(finding, 'plug-worn-or-cracked')]).toBe(0);
+    expect(run.setUpsDone).toContain('plug-out');
   });
 });
 
@@ -72,7 +72,7 @@ describe('drawing', () => {
     expect(share).toBeLessThan((FAULTS['stale-fuel'].shows['fuel-look']?.['stale'] as number) + 0.03);
   });
 
-  test('who spoke, given what was shown: nobody who can not show it, and the masked stay masked', () => {
+  test('who spoke, given what was shown: nobody who cannot show it, and the masked stay masked', () => {
     const finding = find({});
     const starting = finding.model.observations.get('starting') as never;
     const [seized, stale] = [at(finding, 'rings-seized'), at(finding, 'stale-fuel')];
@@ -104,7 +104,12 @@ describe('following a way to the end', () => {
     '%s is found and confirmed, in fewer steps than there are checks',
     (id) => {
       const finding = find({ starting: id === 'choke-stuck' || id === 'plug-gap-wide' ? 'hard' : 'will-not-fire' });
-      const ended = follow(new Track(finding, finding.sets(1500), []), trouble(finding, id), byAdvice(), seeded(11));
+      const ended = follow(
+        new SimulatedRun(finding, finding.sets(1500), []),
+        trouble(finding, id),
+        byAdvice(),
+        seeded(11),
+      );
       expect(ended.cured).toBe(true);
       expect(ended.confirmed).toContain(id);
       expect(ended.steps).toBeLessThan(30);
@@ -115,7 +120,7 @@ describe('following a way to the end', () => {
     const finding = find({ starting: 'will-not-fire' });
     const minutes = () =>
       follow(
-        new Track(finding, finding.sets(800), []),
+        new SimulatedRun(finding, finding.sets(800), []),
         trouble(finding, 'coil-failed'),
         bySchool(SCHOOLS[0] as never),
         seeded(3),
@@ -125,9 +130,9 @@ describe('following a way to the end', () => {
 
   test('a school keeps to its order, passing over what the machine has not', () => {
     const finding = find({ starting: 'will-not-fire' });
-    const track = new Track(finding, finding.sets(800), []);
+    const run = new SimulatedRun(finding, finding.sets(800), []);
     const school = SCHOOLS.find((entry) => entry.id === 'easy-first') as never as { order: string[] };
-    const choice = bySchool(school as never)(track);
+    const choice = bySchool(school as never)(run);
     expect(choice).toEqual({ kind: 'check', id: school.order[0] });
   });
 

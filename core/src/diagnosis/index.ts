@@ -19,7 +19,7 @@ export {
 } from './diagnose';
 export { asList, Finding, type Chapter, type Seen, type Showing } from './Finding';
 export { engineFamily, shareOf, strainsOf, type Machine, type TraitShares } from './machine';
-export { explainingSetsOf as culpritsOf, type ExplainingSets as Culprits } from './explainingSets';
+export { explainingSetsOf, type ExplainingSets } from './explainingSets';
 export { Planner, type Step } from './Planner';
 export { COSTS, Prices, type Workplace, type Costs } from './Prices';
 export { CASE_FORMAT, nearest, readCase, writeCase, type Band, type Case, type CaseProblem } from './caseFile';
@@ -35,5 +35,5 @@ export {
   type Trouble,
   type Way,
 } from './follow';
-export { drawSet, drawShowing, drawSpeakers, SimulatedRun as Track, type Random } from './SimulatedRun';
+export { drawSet, drawShowing, drawSpeakers, SimulatedRun, type Random } from './SimulatedRun';
 export { drawTrouble, type Drawn } from './draw';

@@ -12,7 +12,7 @@ export type TraitShares = { readonly [T in EngineTrait]: Readonly<Record<string,
 
 /**
  * How far an entry belongs to a machine.
- * Out: 0 it can not be, 1 it belongs, between: the share of such engines, where the trait is not known. Example: points with
+ * Out: 0 it cannot be, 1 it belongs, between: the share of such engines, where the trait is not known. Example: points with
  * nothing said about the ignition give the share of points engines.
  */
 export function shareOf(when: Applies | undefined, machine: Machine, shares: TraitShares): number {

@@ -33,6 +33,6 @@ export function sayCaseProblem(problem: CaseProblem): string {
     case 'unknown-outcome':
       return `“${problem.of}” has no outcome “${problem.outcome}”. The nearest known one is “${problem.nearest}”.`;
     case 'not-a-reading':
-      return `“${problem.of}” can not be read: ${problem.why}.`;
+      return `“${problem.of}” cannot be read: ${problem.why}.`;
   }
 }

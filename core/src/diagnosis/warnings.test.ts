@@ -66,7 +66,7 @@ test('each refusal of a case file names what it is about', () => {
     /^“choke” has no outcome “x”/,
   );
   expect(sayCaseProblem({ code: 'not-a-reading', of: 'battery', why: 'a number from 0 is wanted' })).toMatch(
-    /^“battery” can not be read/,
+    /^“battery” cannot be read/,
   );
   expect(sayCaseProblem({ code: 'wrong-format', got: 'other/2' })).toMatch(/other\/2/);
   expect(sayCaseProblem({ code: 'not-json', why: 'end' })).toMatch(/^This is not JSON/);

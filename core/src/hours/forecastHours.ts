@@ -1,4 +1,5 @@
-import { chanceOfAtMost, meanHoursPerDay, type UseRate } from './useRate';
+import quantile from '@stdlib/stats-base-dists-negative-binomial-quantile';
+import { meanHoursPerDay, spreadOver, type UseRate } from './useRate';
 
 export interface HoursForecast {
   readonly expected: number;
@@ -11,26 +12,15 @@ export interface HoursForecast {
 /**
  * Running hours to expect from so many days on hire, with an 80 % band.
  * In: belief, hire days (0 or less: nothing runs). Out: whole hours for the band, expected not rounded.
- * Source: quantiles of the negative binomial predictive, found by stepping; see useRate.
+ * Source: quantiles of the negative binomial predictive; see useRate.
  * Example: belief shape 10, rate 2, over 3 days: expected 15.
  */
 export function forecastHours(belief: UseRate, hireDays: number): HoursForecast {
   if (hireDays <= 0) return { expected: 0, low: 0, high: 0 };
+  const spread = spreadOver(belief, hireDays);
   return {
     expected: meanHoursPerDay(belief) * hireDays,
-    low: quantile(belief, hireDays, 0.1),
-    high: quantile(belief, hireDays, 0.9),
+    low: quantile(0.1, ...spread),
+    high: quantile(0.9, ...spread),
   };
-}
-
-function quantile(belief: UseRate, days: number, probability: number): number {
-  let top = 1;
-  while (chanceOfAtMost(belief, days, top) < probability) top *= 2;
-  let below = -1;
-  while (top - below > 1) {
-    const middle = Math.floor((top + below) / 2);
-    if (chanceOfAtMost(belief, days, middle) >= probability) top = middle;
-    else below = middle;
-  }
-  return top;
 }

@@ -1,4 +1,4 @@
-import jStat from 'jstat';
+import cdf from '@stdlib/stats-base-dists-negative-binomial-cdf';
 import type { UseRate } from '../catalogue/shapes';
 
 export type { UseRate };
@@ -24,21 +24,24 @@ export function learnUseRate(ofClass: UseRate, hires: readonly HireUse[]): UseRa
 
 export const meanHoursPerDay = (belief: UseRate): number => belief.shape / belief.rate;
 
-/**
- * The chance of at least so many hours in a hire of so many days.
- * In: belief, days > 0, hours (counted in whole hours, rounded down; 0 or less gives 1). Out: probability 0 to 1.
- * Source: the predictive of a Gamma-Poisson is negative binomial; its upper tail is the regularised incomplete
- * beta function (NIST DLMF 8.17). Example: see useRate.test.ts, checked against another library.
- */
-export function chanceOfAtLeast(belief: UseRate, days: number, hours: number): number {
-  const count = Math.floor(hours);
-  if (count <= 0) return 1;
-  return jStat.ibeta(days / (belief.rate + days), count, belief.shape);
-}
+/** How the running hours of so many days are spread: a negative binomial, as successes and chance of success. */
+export const spreadOver = ({ shape, rate }: UseRate, days: number): readonly [successes: number, chance: number] => [
+  shape,
+  rate / (rate + days),
+];
 
-/** The chance of at most so many hours (rounded down) in a hire of so many days. */
+/**
+ * The chance of at most so many hours in a hire of so many days.
+ * In: belief, days > 0, hours (counted in whole hours, rounded down; below 0 gives 0). Out: probability 0 to 1.
+ * Source: the predictive of a Gamma-Poisson is negative binomial (Gelman et al., Bayesian Data Analysis, 3rd ed., 2.6).
+ * Example: see useRate.test.ts, checked against the incomplete beta function of another library.
+ */
 export const chanceOfAtMost = (belief: UseRate, days: number, hours: number): number =>
-  hours < 0 ? 0 : 1 - chanceOfAtLeast(belief, days, Math.floor(hours) + 1);
+  cdf(Math.floor(hours), ...spreadOver(belief, days));
+
+/** The chance of at least so many hours (rounded down) in a hire of so many days. */
+export const chanceOfAtLeast = (belief: UseRate, days: number, hours: number): number =>
+  1 - chanceOfAtMost(belief, days, Math.floor(hours) - 1);
 
 /** An odds phrase, "1 in 400": two figures at most, never "1 in 0". */
 export function oneIn(probability: number): number {

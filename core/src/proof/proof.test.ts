@@ -123,7 +123,7 @@ describe('the run', () => {
   });
 
   test('only what was entered since it last went to proof counts', () => {
-    expect(proof([...whole(plan, 20), said('back-to-bench', {}), said('to-proof', {})]).missing).toContain('minutes');
+    expect(proof([...whole(plan, 20), said('back-to-work', {}), said('to-proof', {})]).missing).toContain('minutes');
   });
 
   test('what fails is told in the fault-finding vocabulary, each once', () => {

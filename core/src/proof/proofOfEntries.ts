@@ -1,3 +1,4 @@
+import { convertValue } from '../units';
 import type { ProofLook, ProofPlan, ProofReading, Shown } from '../catalogue/shapes';
 import { minutesWanted, type Complaint } from './minutesWanted';
 
@@ -95,7 +96,8 @@ function shownOf(reading: ProofReading, own: readonly Said[]): ShownReading {
     (entry) => entry.kind === 'proof-reading' && (entry.facts as { reading: string }).reading === reading.id,
   );
   if (taken === undefined) return { reading, value: null, verdict: 'not-taken' };
-  const { value } = taken.facts as { value: number };
+  const sent = taken.facts as { readonly value: number; readonly unit?: string };
+  const value = convertValue(sent.value, sent.unit ?? reading.unit, reading.unit);
   return {
     reading,
     value,

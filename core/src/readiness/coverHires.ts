@@ -6,23 +6,23 @@ export interface BookedHire {
   readonly fromAt: string;
 }
 
-export interface StandingUnit {
+export interface UnitOnYard {
   readonly tag: string;
   readonly classId: string;
   readonly fit: boolean;
 }
 
-export type Shortfall =
-  | { readonly code: 'unit-not-fit'; readonly hire: BookedHire; readonly nearestFit: string | null }
-  | { readonly code: 'class-short'; readonly hire: BookedHire };
+export type Shortfall<H extends BookedHire = BookedHire> =
+  | { readonly code: 'unit-not-fit'; readonly hire: H; readonly nearestFit: string | null }
+  | { readonly code: 'class-short'; readonly hire: H };
 
 /**
- * Which booked hires can not be served by what is fit now.
- * In: hires in any order and the units that stand on the yard. Out: shortfalls by start time. A promised unit serves its own
+ * Which booked hires cannot be served by what is fit now.
+ * In: hires in any order and the units that are on the yard. Out: shortfalls by start time. A promised unit serves its own
  * hire; a hire of a class takes any fit unit of it that nobody was promised. Each unit serves one hire here: the first.
  * Example: two hires of a class, one fit unit: the later hire is short.
  */
-export function coverHires(hires: readonly BookedHire[], units: readonly StandingUnit[]): Shortfall[] {
+export function coverHires<H extends BookedHire>(hires: readonly H[], units: readonly UnitOnYard[]): Shortfall<H>[] {
   const free = new Map(units.filter((unit) => unit.fit).map((unit) => [unit.tag, unit]));
   const inOrder = [...hires].sort((a, b) => a.fromAt.localeCompare(b.fromAt));
   const unserved = new Set<BookedHire>();
@@ -36,13 +36,13 @@ export function coverHires(hires: readonly BookedHire[], units: readonly Standin
   return inOrder.filter((hire) => unserved.has(hire)).map((hire) => shortfall(hire, free));
 }
 
-function shortfall(hire: BookedHire, free: ReadonlyMap<string, StandingUnit>): Shortfall {
+function shortfall<H extends BookedHire>(hire: H, free: ReadonlyMap<string, UnitOnYard>): Shortfall<H> {
   return hire.tag === null
     ? { code: 'class-short', hire }
     : { code: 'unit-not-fit', hire, nearestFit: nearest(free, hire.classId) };
 }
 
-function nearest(free: ReadonlyMap<string, StandingUnit>, classId: string): string | null {
+function nearest(free: ReadonlyMap<string, UnitOnYard>, classId: string): string | null {
   for (const unit of free.values()) if (unit.classId === classId) return unit.tag;
   return null;
 }

@@ -1,4 +1,4 @@
-export { coverHires, type BookedHire, type Shortfall, type StandingUnit } from './coverHires';
+export { coverHires, type BookedHire, type Shortfall, type UnitOnYard } from './coverHires';
 export { mayGoOut, type GoingOut } from './mayGoOut';
 export {
   READINESS,

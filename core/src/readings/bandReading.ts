@@ -111,7 +111,7 @@ const RULES: Readonly<Record<ReadingKind, Rule>> = {
   'leak-down': (given, limits) => {
     if (!isNumber(given.supply) || given.supply === 0 || !isNumber(given.cylinder))
       return fail('supply and cylinder are wanted, both from 0');
-    if (given.cylinder > given.supply) return fail('the cylinder can not hold more than the supply');
+    if (given.cylinder > given.supply) return fail('the cylinder cannot hold more than the supply');
     return banded(leakDownPercent(given.supply, given.cylinder), limits.leakDownPercent);
   },
   'valve-lash': (given, limits) => {
@@ -136,7 +136,7 @@ const RULES: Readonly<Record<ReadingKind, Rule>> = {
 /**
  * A reading as an outcome.
  * In: the kind, the reading {value, unit} ({value, unit, method} for compression, {supply, cylinder} for leak-down, {intake, exhaust,
- * unit} for lash), limits, engine and altitude. Out: outcome, value in the limits' unit and its bands; or why it can not be.
+ * unit} for lash), limits, engine and altitude. Out: outcome, value in the limits' unit and its bands; or why it cannot be.
  */
 export const bandReading = (kind: ReadingKind, reading: unknown, limits: ReadingLimits, around: Surroundings): Banded =>
   RULES[kind](reading as Given, limits, around);

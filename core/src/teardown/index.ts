@@ -1,11 +1,15 @@
 export {
-  ledgerOf,
+  changeThing,
+  EMPTY_LEDGER,
+  markThings,
+  takeOff,
+  takeOffAgain,
   type Fasteners,
   type Ledger,
-  type LedgerEntry,
   type Mark,
-  type OffFacts,
   type Thing,
-} from './ledgerOf';
+  type ThingFacts,
+  type ThingState,
+} from './ledger';
 export { learntOrder } from './learntOrder';
 export { nextPlace } from './nextPlace';

@@ -1,5 +1,5 @@
 import type { UsualThing } from '../catalogue/shapes';
-import type { Ledger } from './ledgerOf';
+import type { Ledger } from './ledger';
 
 /**
  * The order of a teardown as a finished card had it.

@@ -1,4 +1,4 @@
-import type { Thing } from './ledgerOf';
+import type { Thing } from './ledger';
 
 /** Holes of a tray's card. */
 const PLACES = 24;

@@ -1,6 +1,17 @@
 import fc from 'fast-check';
 import { TEARDOWN_IDS, TEARDOWNS } from '../catalogue';
-import { ledgerOf, learntOrder, nextPlace, type LedgerEntry } from './index';
+import { cardOf } from '../log';
+import { learntOrder, nextPlace, type Ledger } from './index';
+
+interface LedgerEntry {
+  readonly kind: string;
+  readonly facts: object;
+}
+
+/** The ledger that a card's entries come to. */
+const ledgerOf = (entries: readonly LedgerEntry[]): Ledger =>
+  cardOf(entries.map((entry, n) => ({ ...entry, id: String(n), at: '2030-03-04T09:00:00Z', by: null, outcome: {} })))
+    .ledger;
 
 const off = (thingId: string, place = 1): LedgerEntry => ({
   kind: 'taken-off',
@@ -18,8 +29,8 @@ const off = (thingId: string, place = 1): LedgerEntry => ({
   },
 });
 const back = (thingId: string): LedgerEntry => ({ kind: 'put-back', facts: { thingId } });
-const again = (thingId: string): LedgerEntry => ({ kind: 'off-again', facts: { thingId } });
-const struck = (thingId: string): LedgerEntry => ({ kind: 'struck', facts: { thingId, why: 'would snap' } });
+const again = (thingId: string): LedgerEntry => ({ kind: 'taken-off-again', facts: { thingId } });
+const struck = (thingId: string): LedgerEntry => ({ kind: 'struck-off', facts: { thingId, why: 'would snap' } });
 const replaced = (thingId: string, forTrial = false): LedgerEntry => ({
   kind: 'replaced',
   facts: { thingId, part: 'TV-1', forTrial },
@@ -50,35 +61,35 @@ describe('the ledger (common practice: it goes back in reverse, a part left over
     const mark = { kind: 'number', at: [0.5, 0.5], number: 1 } as const;
     const [thing] = ledgerOf([
       off('a'),
-      { kind: 'photo', facts: { photoId: 'p', marks: [], thingId: 'a' } },
-      { kind: 'marked', facts: { photoId: 'p', marks: [mark] } },
+      { kind: 'photo', facts: { photoId: 'p', marks: [], thingId: 'a', stepId: null } },
+      { kind: 'photo-marked', facts: { photoId: 'p', marks: [mark] } },
     ]).things;
     expect(thing?.photos).toEqual([{ photoId: 'p', marks: [mark] }]);
   });
 
-  const deeds = fc.array(
+  const actions = fc.array(
     fc.tuple(fc.constantFrom('off', 'back', 'again', 'struck', 'replaced', 'trial'), fc.integer({ min: 0, max: 7 })),
     { maxLength: 60 },
   );
-  const entryOf = ([deed, at]: [string, number]): LedgerEntry => {
+  const entryOf = ([action, at]: [string, number]): LedgerEntry => {
     const id = `t${at}`;
-    return deed === 'off'
+    return action === 'off'
       ? off(id)
-      : deed === 'back'
+      : action === 'back'
         ? back(id)
-        : deed === 'again'
+        : action === 'again'
           ? again(id)
-          : deed === 'struck'
+          : action === 'struck'
             ? struck(id)
-            : replaced(id, deed === 'trial');
+            : replaced(id, action === 'trial');
   };
 
   test('for any sequence: each thing stands in one place, and walking the reverse order leaves nothing over', () => {
     fc.assert(
-      fc.property(deeds, (sequence) => {
+      fc.property(actions, (sequence) => {
         const entries = sequence.map(entryOf);
         const ledger = ledgerOf(entries);
-        const taken = new Set(sequence.filter(([deed]) => deed === 'off').map(([, at]) => `t${at}`));
+        const taken = new Set(sequence.filter(([action]) => action === 'off').map(([, at]) => `t${at}`));
         expect(new Set(ids(ledger.things))).toEqual(taken);
         expect(ledger.things.filter((thing) => thing.state === 'off')).toHaveLength(ledger.putBack.length);
         const turns = ledger.putBack.map((thing) => thing.turn);

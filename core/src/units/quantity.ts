@@ -1,6 +1,6 @@
 import { DIMENSIONS, type AnyUnit, type Dimension, type UnitOf } from './dimensions';
 
-/** A number that carries what it measures and in which unit: a length can not be passed where a pressure is wanted. */
+/** A number that carries what it measures and in which unit: a length cannot be passed where a pressure is wanted. */
 export interface Quantity<D extends Dimension = Dimension> {
   readonly dimension: D;
   readonly value: number;

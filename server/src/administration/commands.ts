@@ -1,33 +1,40 @@
 import { readFile } from 'node:fs/promises';
 import path from 'node:path';
-import { newPerson } from '@hudrik/core/contracts';
+import { newPerson, type ImportReport } from '@hudrik/core/contracts';
+import type pg from 'pg';
+import { pino } from 'pino';
+import { prepareBackground } from '../background/runner';
+import type { Context } from '../context';
 import { migrate } from '../database/open';
 import type { Db } from '../database/tables';
-import { layBenchWork } from '../demo/benchWork';
+import { addWorkInHand } from '../demo/workInHand';
 import { loadDemo } from '../demo/load';
 import { exportHires, importHires } from '../exchange/hires';
 import { exportModels, importModels } from '../exchange/models';
 import { exportParts, importParts } from '../exchange/parts';
 import { exportUnits, importUnits } from '../exchange/units';
-import { computeReadiness } from '../fleet/refreshReadiness';
-import { addPerson } from '../people/sessions';
+import { computeReadiness } from '../fleet/computeReadiness';
+import { addPerson } from '../people/people';
+
+type Print = (line: string) => void;
 
 export interface Command {
   readonly usage: string;
   readonly does: string;
   /** Out: the exit code. */
-  readonly run: (db: Db, args: readonly string[], print: (line: string) => void) => Promise<number>;
+  readonly run: (db: Db, args: readonly string[], print: Print, pool: pg.Pool) => Promise<number>;
 }
 
-/** Thrown when a command is called in a way that it can not be. */
+/** Thrown when a command is called in a way that it cannot be. */
 export class Misuse extends Error {}
 
 export const COMMANDS: Readonly<Record<string, Command>> = {
   migrate: {
     usage: 'migrate',
     does: 'Bring the database to the newest migration',
-    run: async (db, _args, print) => {
+    run: async (db, _args, print, pool) => {
       const ran = await migrate(db);
+      await prepareBackground(pool, pino({ level: 'warn' }));
       print(ran.length === 0 ? 'Nothing to do: the database is at the newest migration.' : `Ran ${ran.join(', ')}.`);
       return 0;
     },
@@ -35,11 +42,12 @@ export const COMMANDS: Readonly<Record<string, Command>> = {
   'demo-data': {
     usage: 'demo-data',
     does: 'Fill an empty database with the demo’s yard',
-    run: async (db, _args, print) => {
+    run: async (db, _args, print, pool) => {
       await migrate(db);
+      await prepareBackground(pool, pino({ level: 'warn' }));
       const now = new Date();
       const records = await loadDemo(db, now);
-      if (records !== null) await layBenchWork(db, now);
+      if (records !== null) await addWorkInHand(db, now);
       print(records === null ? 'Left alone: there are people or units here already.' : `Wrote ${records} records.`);
       return 0;
     },
@@ -94,15 +102,16 @@ function pickOf<T>(what: string | undefined, choices: Readonly<Record<string, T>
   return chosen;
 }
 
-async function importFile(db: Db, [what, file]: readonly string[], print: (line: string) => void): Promise<number> {
-  const take = pickOf(what, { models: importModels, units: importUnits, hires: importHires, parts: importParts });
+async function importFile(db: Db, [what, file]: readonly string[], print: Print): Promise<number> {
+  const take = pickOf<(context: Pick<Context, 'db' | 'now'>, text: string) => Promise<ImportReport>>(what, {
+    models: importModels,
+    units: (context, text) => importUnits(context, null, text),
+    hires: (context, text) => importHires(context, null, text),
+    parts: (context, text) => importParts(context, null, text),
+  });
   if (file === undefined) throw new Misuse('Name the CSV file.');
-  const report = await take(
-    db,
-    await readFile(path.resolve(process.env['INIT_CWD'] ?? '.', file), 'utf8'),
-    new Date(),
-    null,
-  );
+  const text = await readFile(path.resolve(process.env['INIT_CWD'] ?? '.', file), 'utf8');
+  const report = await take({ db, now: () => new Date() }, text);
   for (const line of report.lines)
     print(`line ${line.line}: ${line.what}: ${line.taken ? 'taken' : `refused: ${line.why ?? ''}`}`);
   print(`${report.taken} taken, ${report.refused} refused.`);

@@ -1,10 +1,10 @@
 import { FAILURES } from '@hudrik/core/contracts';
 import { ValidationError } from 'yup';
-import { openDatabase } from '../database/open';
+import { databaseOn, openPool } from '../database/open';
 import { Refusal } from '../refusal';
 import { COMMANDS, Misuse } from './commands';
 
-/** Exit codes: 0 done, 1 done in part or refused, 2 called wrongly, 3 the database can not be reached. */
+/** Exit codes: 0 done, 1 done in part or refused, 2 called wrongly, 3 the database cannot be reached. */
 const [name, ...args] = process.argv.slice(2);
 const print = (line: string): void => console.log(line);
 
@@ -21,7 +21,7 @@ function failed(error: unknown): number {
   if (error instanceof Refusal) return say(`${FAILURES[error.code].title} ${JSON.stringify(error.facts)}`, 1);
   if ((error as NodeJS.ErrnoException).code === 'ENOENT')
     return say(`There is no file ${(error as NodeJS.ErrnoException).path ?? ''}`, 2);
-  return say(`The database can not be used: ${(error as Error).message}`, 3);
+  return say(`The database cannot be used: ${(error as Error).message}`, 3);
 }
 
 function say(line: string, code: number): number {
@@ -36,9 +36,10 @@ async function main(): Promise<number> {
   }
   const command = COMMANDS[name];
   if (command === undefined) return say(`No such command: ${name}. Try: ${Object.keys(COMMANDS).join(', ')}.`, 2);
-  const db = openDatabase(process.env.DATABASE_URL ?? '', 2);
+  const pool = openPool(process.env.DATABASE_URL ?? '', 3);
+  const db = databaseOn(pool);
   try {
-    return await command.run(db, args, print);
+    return await command.run(db, args, print, pool);
   } catch (error) {
     return failed(error);
   } finally {

@@ -16,7 +16,7 @@ import {
   drawTrouble,
   Finding,
   follow,
-  Track,
+  SimulatedRun,
   type Followed,
   type Knowledge,
   type Machine,
@@ -56,14 +56,14 @@ function speed(): void {
   const times: number[] = [];
   for (const machine of machines.slice(0, 8)) {
     const { finding } = drawTrouble(FAULT_KNOWLEDGE, machine, random);
-    const track = new Track(finding, finding.sets(1500), []);
+    const run = new SimulatedRun(finding, finding.sets(1500), []);
     const seen: Record<string, string | readonly string[]> = { ...finding.seen };
     for (let n = 0; n < 12; n++) {
-      const [next] = track.open();
+      const [next] = run.open();
       if (next === undefined) break;
       const outcome = next.outcomes[random() < 0.8 ? 0 : next.outcomes.length - 1] as string;
       seen[next.id] = outcome;
-      track.look(next, outcome);
+      run.look(next, outcome);
       const began = performance.now();
       diagnose(new Finding(FAULT_KNOWLEDGE, machine, [{ seen: { ...seen } }]), bench);
       times.push(performance.now() - began);
@@ -179,7 +179,7 @@ function advice(): void {
     const { finding, trouble } = drawTrouble(FAULT_KNOWLEDGE, machines[n % machines.length] as Machine, random);
     const sets = finding.sets(1500);
     for (const [name, way] of Object.entries(ways)) {
-      const track = new Track(finding, sets, []);
+      const run = new SimulatedRun(finding, sets, []);
       const watched: Way =
         name === 'advice'
           ? (state) => {
@@ -187,12 +187,12 @@ function advice(): void {
               return way(state);
             }
           : way;
-      const ended = follow(track, trouble, watched, random);
+      const ended = follow(run, trouble, watched, random);
       const before = tallies.get(name) ?? { minutes: 0, cured: 0, confirmed: 0 };
       tallies.set(name, {
         minutes: before.minutes + ended.minutes / DRAWS,
         cured: before.cured + Number(ended.cured) / DRAWS,
-        confirmed: before.confirmed + Number(areConfirmed(track, ended, trouble.complaints.flat())) / DRAWS,
+        confirmed: before.confirmed + Number(areConfirmed(run, ended, trouble.complaints.flat())) / DRAWS,
       });
     }
   }
@@ -210,17 +210,21 @@ function advice(): void {
 }
 
 /** Every fault that spoke to a complaint is confirmed, or one that the same repair puts right. */
-function areConfirmed(track: Track, ended: Followed, causes: readonly number[]): boolean {
+function areConfirmed(run: SimulatedRun, ended: Followed, causes: readonly number[]): boolean {
   const repairOf = (id: string): string => FAULTS[id as FaultId].repair.title;
   const done = new Set(ended.confirmed.map(repairOf));
-  return ended.cured && causes.every((fault) => done.has(repairOf(track.model.faultIds[fault] as string)));
+  return ended.cured && causes.every((fault) => done.has(repairOf(run.model.faultIds[fault] as string)));
 }
 
-function calibrate(track: Track, truth: readonly number[], into: { given: number; true: number; sum: number }): void {
-  if (track.repaired.length > 0) return;
-  track
+function calibrate(
+  run: SimulatedRun,
+  truth: readonly number[],
+  into: { given: number; true: number; sum: number },
+): void {
+  if (run.repaired.length > 0) return;
+  run
     .marginals()
-    .subarray(0, track.model.faultIds.length)
+    .subarray(0, run.model.faultIds.length)
     .forEach((p, fault) => {
       if (p < 0.7 || p > 0.9) return;
       into.given++;

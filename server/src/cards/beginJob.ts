@@ -1,21 +1,20 @@
 import type { Actor } from '../context';
-import type { JobRow, Trx } from '../database/tables';
-import { record } from '../fleet/history';
-import { layCard } from './layCard';
+import type { JobRow } from '../database/tables';
+import type { UnitChange } from '../log/changeUnit';
+import { listMissingSteps } from './listMissingSteps';
 
-/** Takes a waiting job to the bench: its steps are laid. */
-export async function beginJob(trx: Trx, job: JobRow, actor: Actor, at: Date): Promise<void> {
+/** Takes a waiting job to the bench: it is open, and its steps are listed. */
+export async function openJob({ trx, at }: Pick<UnitChange, 'trx' | 'at'>, job: JobRow, actor: Actor): Promise<void> {
   await trx
     .updateTable('job')
     .set({ state: 'open', started_at: at, started_by: actor.id, version: job.version + 1 })
     .where('id', '=', job.id)
     .execute();
-  await record(trx, {
-    unitId: job.unit_id,
-    at,
-    kind: 'job-started',
-    personId: actor.id,
-    facts: { jobId: String(job.id), title: job.title },
-  });
-  await layCard(trx, job, at, 'start');
+}
+
+/** The same by the first entry on its card: that it was begun is written down too. */
+export async function beginJob(change: Omit<UnitChange, 'actor'>, job: JobRow, actor: Actor): Promise<void> {
+  await openJob(change, job, actor);
+  await change.append({ kind: 'job-started', facts: {}, jobId: job.id, outcome: { title: job.title } });
+  await listMissingSteps(change, job, 'start');
 }

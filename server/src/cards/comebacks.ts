@@ -1,16 +1,16 @@
-import { FAULTS, type FaultId } from '@hudrik/core/catalogue';
+import { entryOf, FAULTS } from '@hudrik/core/catalogue';
 import type { Comeback } from '@hudrik/core/contracts';
 import { isComeback } from '@hudrik/core/proof';
-import type { Db, JobRow, Trx } from '../database/tables';
+import type { Db, JobRow } from '../database/tables';
 import { trueHoursAt } from '../fleet/meters';
 
 const DAY_MS = 86_400_000;
 const familiesOf = (causes: readonly string[]): Set<string> =>
-  new Set(causes.flatMap((id) => FAULTS[id as FaultId]?.family ?? []));
+  new Set(causes.flatMap((id) => entryOf(FAULTS, id)?.family ?? []));
 
 /** The last proven job of the same trouble on this unit, when it is near enough for this one to be a comeback; or null. */
 export async function comebackOf(
-  db: Db | Trx,
+  db: Db,
   job: Pick<JobRow, 'id' | 'unit_id' | 'work' | 'raised_at'>,
   causes: readonly string[],
 ): Promise<Comeback | null> {
@@ -28,7 +28,8 @@ export async function comebackOf(
     .execute();
   const hoursNow = await trueHoursAt(db, job.unit_id, job.raised_at);
   for (const before of earlier) {
-    const closedAt = before.closed_at as Date;
+    const closedAt = before.closed_at;
+    if (closedAt === null) continue;
     const theirs = await db
       .selectFrom('finding')
       .select('causes')
@@ -51,7 +52,7 @@ export async function comebackOf(
         days: Math.floor(days),
         hours: hours === null ? null : Math.round(hours * 10) / 10,
         did: String(before.closed_with?.['note'] ?? ''),
-        causes: own.map((id) => FAULTS[id as FaultId]?.name ?? id),
+        causes: own.map((id) => entryOf(FAULTS, id)?.name ?? id),
       };
   }
   return null;

@@ -1,8 +1,8 @@
-import { FAULTS, type FaultId } from '@hudrik/core/catalogue';
-import { cardOf } from '@hudrik/core/card';
+import { entryOf, FAULTS } from '@hudrik/core/catalogue';
+import { cardOf } from '@hudrik/core/log';
 import type { Context } from '../context';
+import { entriesOfJob } from '../log/readLog';
 import { refuse } from '../refusal';
-import { cardEntries } from './cardEntries';
 import { jobBackground } from './jobBackground';
 import { jobIdOf } from './readCard';
 
@@ -19,10 +19,10 @@ export async function familiesStill(
     .executeTakeFirst();
   if (row === undefined) return refuse('not-found', { job: jobId });
   const { causes } = await jobBackground(db, row);
-  const { steps } = cardOf(await cardEntries(db, row.id));
+  const { steps } = cardOf(await entriesOfJob(db, row.id));
   const isMended = (id: string): boolean => steps.some((step) => step.key === `repair-${id}` && step.state === 'done');
   return {
     classId: row.class_id,
-    families: causes.filter((id) => !isMended(id)).flatMap((id) => FAULTS[id as FaultId]?.family ?? []),
+    families: causes.filter((id) => !isMended(id)).flatMap((id) => entryOf(FAULTS, id)?.family ?? []),
   };
 }

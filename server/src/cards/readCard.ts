@@ -4,8 +4,8 @@ import type { Context } from '../context';
 import { lastReading } from '../fleet/meters';
 import { jobRows, toJobLine } from '../jobs/jobLines';
 import { linesOfJob } from '../parts/partLines';
+import { entriesOfJob } from '../log/readLog';
 import { refuse } from '../refusal';
-import { cardEntries } from './cardEntries';
 import { comebackOf } from './comebacks';
 import { jobBackground } from './jobBackground';
 
@@ -25,7 +25,7 @@ export async function readCard({ db, now }: Pick<Context, 'db' | 'now'>, id: str
   const background = await jobBackground(db, job);
   const [reading, entries, learnt, parts, comeback] = await Promise.all([
     lastReading(db, job.unit_id),
-    cardEntries(db, job.id),
+    entriesOfJob(db, job.id),
     db.selectFrom('learnt_teardown').select(['teardown', 'things']).where('model_id', '=', unit.modelId).execute(),
     linesOfJob(db, job.id),
     comebackOf(db, job, background.causes),

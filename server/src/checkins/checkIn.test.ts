@@ -2,9 +2,10 @@ import assert from 'node:assert/strict';
 import { randomUUID } from 'node:crypto';
 import { describe, test } from 'node:test';
 import { classOf } from '@hudrik/core/catalogue';
-import type { CheckIn, HistoryRecord, Opening, UnitPage } from '@hudrik/core/contracts';
+import type { CheckIn, LogRecord, Opening, UnitPage } from '@hudrik/core/contracts';
+import { changeUnit } from '../log/changeUnit';
 import { foundCheckIn, wellCheckIn } from '../testing/samples';
-import { problemIn, useYard } from '../testing/yard';
+import { checkedIn, problemIn, useYard } from '../testing/yard';
 
 describe('a check-in', () => {
   const yard = useYard();
@@ -30,8 +31,7 @@ describe('a check-in', () => {
     await yard.addUnit('GE-01');
     const response = await yard.checkIn(wellCheckIn('GE-01', 'generator', '104.5'));
     assert.equal(response.status, 201);
-    const kept = (await response.json()) as CheckIn;
-    assert.equal(kept.verdict.result, 'fit');
+    assert.equal((await checkedIn(response)).verdict.result, 'fit');
     const page = await unit('GE-01');
     assert.equal(page.unit.verdict.readiness, 'fit');
     assert.equal(page.unit.trueHours, 104.5);
@@ -45,11 +45,11 @@ describe('a check-in', () => {
 
   test('that finds fuel in the oil holds the unit, raises the job with its caution, and says why', async () => {
     await yard.addUnit('GE-02');
-    const kept = (await (
+    const kept = await checkedIn(
       await yard.checkIn(
         foundCheckIn('GE-02', 'generator', '101.0', { 'oil-level': 'over-full', 'oil-look': 'smells-of-fuel' }),
-      )
-    ).json()) as CheckIn;
+      ),
+    );
     assert.equal(kept.verdict.result, 'held');
     const page = await unit('GE-02');
     assert.deepEqual(page.unit.verdict.because, ['Fuel in the oil. Do not start it: the float needle lets by.']);
@@ -63,9 +63,10 @@ describe('a check-in', () => {
     await yard.addUnit('GE-03');
     const sent = wellCheckIn('GE-03', 'generator', '101.0');
     const headers = { 'Idempotency-Key': sent.id };
+    const body = { ...sent, kind: 'check-in' };
     const answers = [
-      await yard.ask('POST', '/api/check-ins', { as: 'technician', body: sent, headers }),
-      await yard.ask('POST', '/api/check-ins', { as: 'technician', body: sent, headers }),
+      await yard.ask('POST', '/api/log', { as: 'technician', body, headers }),
+      await yard.ask('POST', '/api/log', { as: 'technician', body, headers }),
       await yard.checkIn(sent),
     ];
     assert.deepEqual(
@@ -90,8 +91,9 @@ describe('a check-in', () => {
   test('a key used for something else is refused', async () => {
     await yard.addUnit('GE-04');
     const headers = { 'Idempotency-Key': randomUUID() };
-    await yard.ask('POST', '/api/units/GE-04/notes', { as: 'lead', body: { text: 'one' }, headers });
-    const response = await yard.ask('POST', '/api/units/GE-04/notes', { as: 'lead', body: { text: 'two' }, headers });
+    const note = (text: string) => ({ id: randomUUID(), tag: 'GE-04', kind: 'note', facts: { text } });
+    await yard.ask('POST', '/api/log', { as: 'lead', body: note('one'), headers });
+    const response = await yard.ask('POST', '/api/log', { as: 'lead', body: note('two'), headers });
     assert.equal((await problemIn(response)).code, 'key-reused');
   });
 
@@ -105,7 +107,8 @@ describe('a check-in', () => {
     const refused = await problemIn(answers.find((answer) => answer.status === 409) as Response);
     assert.equal(refused.code, 'already-checked-in');
     assert.ok(refused.facts?.['by']);
-    const second = await yard.checkIn({ ...late, secondLookOf: refused.facts?.['id'] as string });
+    const secondLookOf = String(refused.facts?.['id']);
+    const second = await yard.checkIn({ ...late, facts: { ...late.facts, secondLookOf } });
     assert.equal(second.status, 201);
     assert.equal((await unit('GE-05')).unit.verdict.readiness, 'held');
   });
@@ -131,40 +134,46 @@ describe('a check-in', () => {
     await yard.addUnit('GE-07');
     const sent = wellCheckIn('GE-07', 'generator', '900.0');
     assert.equal((await problemIn(await yard.checkIn(sent))).code, 'hours-not-plausible');
-    assert.equal((await yard.checkIn({ ...sent, hours: { ...sent.hours, confirmed: true } })).status, 201);
+    assert.equal(
+      (await yard.checkIn({ ...sent, facts: { ...sent.facts, hours: { ...sent.facts.hours, confirmed: true } } }))
+        .status,
+      201,
+    );
   });
 
   test('the database itself refuses a reading below the last, and any change of history', async () => {
     const id = await yard.addUnit('GE-08');
     const meter = await yard.db.selectFrom('meter').select('id').where('unit_id', '=', id).executeTakeFirstOrThrow();
     await assert.rejects(
-      yard.db
-        .insertInto('meter_reading')
-        .values({
-          meter_id: meter.id,
-          unit_id: id,
-          reading: 99.9,
-          true_hours: 99.9,
-          read_at: yard.now,
-          corrects_id: null,
-        })
-        .execute(),
+      changeUnit(yard.context, null, { id }, ({ trx }) =>
+        trx
+          .insertInto('meter_reading')
+          .values({
+            meter_id: meter.id,
+            unit_id: id,
+            reading: 99.9,
+            true_hours: 99.9,
+            read_at: yard.now,
+            corrects_id: null,
+          })
+          .execute(),
+      ),
       /below the last/,
     );
     await assert.rejects(
-      yard.db.updateTable('history_record').set({ kind: 'note' }).where('unit_id', '=', id).execute(),
+      changeUnit(yard.context, null, { id }, ({ trx }) =>
+        trx.updateTable('log_entry').set({ kind: 'note' }).where('unit_id', '=', id).execute(),
+      ),
       /append-only/,
     );
-    await assert.rejects(yard.db.deleteFrom('history_record').where('unit_id', '=', id).execute(), /append-only/);
+    await assert.rejects(yard.db.deleteFrom('log_entry').where('unit_id', '=', id).execute(), /append-only/);
   });
 
   test('an error in the middle leaves nothing behind', async () => {
     await yard.addUnit('GE-09');
     const well = wellCheckIn('GE-09', 'generator', '101.0');
-    const sent = {
-      ...well,
-      answers: well.answers.map((answer, at) => (at === 0 ? { ...answer, photos: [randomUUID()] } : answer)),
-    };
+    const answers = well.facts.answers.map((answer, at) => (at === 0 ? { ...answer, photos: [randomUUID()] } : answer));
+    const sent = { ...well, facts: { ...well.facts, answers } };
     assert.equal((await problemIn(await yard.checkIn(sent))).code, 'not-valid');
     const page = await unit('GE-09');
     assert.equal(page.unit.trueHours, 100);
@@ -181,8 +190,8 @@ describe('a check-in', () => {
   test('letters in numbers are refused by field', async () => {
     const problem = await problemIn(await yard.checkIn(wellCheckIn('GE-10', 'generator', '1O1')));
     assert.deepEqual(
-      problem.errors?.map((error) => error.path),
-      ['hours.typed'],
+      problem.errors?.map((error) => [error.path, error.message]),
+      [['facts', 'Figures, with at most one after the point.']],
     );
   });
 
@@ -191,9 +200,9 @@ describe('a check-in', () => {
     const remarks = `'; drop table unit; -- <script>alert(1)</script>`;
     await yard.checkIn(wellCheckIn('GE-11', 'generator', '101.0', { remarks }));
     const history = (await (await yard.ask('GET', '/api/units/GE-11/history', { as: 'lead' })).json()) as {
-      records: { facts: { remarks?: string } }[];
+      records: LogRecord[];
     };
-    assert.equal(history.records[0]?.facts.remarks, remarks);
+    assert.equal(history.records[0]?.facts['remarks'], remarks);
     assert.equal((await yard.ask('GET', `/api/units?find=${encodeURIComponent(remarks)}`, { as: 'lead' })).status, 200);
   });
 
@@ -203,8 +212,10 @@ describe('a check-in', () => {
     assert.equal((await yard.checkIn(wellCheckIn('GE-12', 'generator', '101.0'), 'apprentice')).status, 201);
     const [job] = (await unit('GE-12')).jobs;
     assert.equal(job?.work, 'sign-off');
-    assert.equal((await yard.ask('POST', `/api/jobs/${job?.id}/done`, { as: 'apprentice', body: {} })).status, 403);
-    assert.equal((await yard.ask('POST', `/api/jobs/${job?.id}/done`, { as: 'technician', body: {} })).status, 200);
+    const signOff = (as: 'apprentice' | 'technician') =>
+      yard.enter({ jobId: job?.id ?? '' }, 'job-finished', { note: '' }, as);
+    assert.equal((await signOff('apprentice')).status, 403);
+    assert.equal((await signOff('technician')).status, 201);
     assert.equal((await unit('GE-12')).unit.verdict.readiness, 'fit');
   });
 
@@ -212,14 +223,13 @@ describe('a check-in', () => {
     await yard.addUnit('GE-13');
     await yard.checkIn(wellCheckIn('GE-13', 'generator', '108.0'));
     const history = (await (await yard.ask('GET', '/api/units/GE-13/history', { as: 'lead' })).json()) as {
-      records: { id: string; facts: { readingId: string } }[];
+      records: LogRecord[];
     };
     const first = history.records[0];
-    const body = { readingId: first?.facts.readingId, reading: 103, why: 'Misread the 3 as an 8' };
-    assert.equal(
-      (await yard.ask('POST', '/api/units/GE-13/reading-corrections', { as: 'technician', body })).status,
-      201,
-    );
+    const correcting = (facts: { readingId: string; reading: number; why: string }) =>
+      yard.enter({ tag: 'GE-13' }, 'reading-corrected', facts);
+    const body = { readingId: String(first?.outcome['readingId']), reading: 103, why: 'Misread the 3 as an 8' };
+    assert.equal((await correcting(body)).status, 201);
     assert.equal((await unit('GE-13')).unit.trueHours, 103);
     const after = (await (await yard.ask('GET', '/api/units/GE-13/history', { as: 'lead' })).json()) as {
       records: { kind: string; corrects: string | null }[];
@@ -228,8 +238,7 @@ describe('a check-in', () => {
     yard.later(24);
     await yard.checkIn(wellCheckIn('GE-13', 'generator', '105.0', { basedOn: await newest('GE-13') }));
     const second = { readingId: await readingOf('GE-13', 103), why: 'Read again on the photo' };
-    const correct = (reading: number) =>
-      yard.ask('POST', '/api/units/GE-13/reading-corrections', { as: 'technician', body: { ...second, reading } });
+    const correct = (reading: number) => correcting({ ...second, reading });
     assert.equal((await problemIn(await correct(105.1))).code, 'hours-above-next');
     assert.equal((await problemIn(await correct(99.9))).code, 'hours-below-last');
     assert.equal((await correct(104)).status, 201);
@@ -239,24 +248,23 @@ describe('a check-in', () => {
       page.readings.map((reading) => reading.trueHours),
       [100, 104, 105],
     );
-    const below = await yard.ask('POST', '/api/units/GE-13/reading-corrections', {
-      as: 'technician',
-      body: { ...body, readingId: '999999999', reading: 1 },
-    });
-    assert.equal(below.status, 404);
+    assert.equal((await correcting({ ...body, readingId: '999999999', reading: 1 })).status, 404);
   });
 
   test('stations passed faster than they can be looked at are named in the record', async () => {
     await yard.addUnit('GE-14');
     const well = wellCheckIn('GE-14', 'generator', '101.0');
-    await yard.checkIn({
-      ...well,
-      stations: well.stations.map((station, at) => ({ ...station, seconds: at === 0 ? 0.5 : 60 })),
-    });
+    const stations = well.facts.stations.map((station, at) => ({ ...station, seconds: at === 0 ? 0.5 : 60 }));
+    await yard.checkIn({ ...well, facts: { ...well.facts, stations } });
     const { records } = (await (await yard.ask('GET', '/api/units/GE-14/history', { as: 'lead' })).json()) as {
-      records: HistoryRecord[];
+      records: LogRecord[];
     };
-    assert.deepEqual((records[0]?.facts as { hurried: string[] }).hurried, [classOf('generator').stations[0]?.name]);
+    assert.deepEqual(records[0]?.outcome['hurried'], [classOf('generator').stations[0].name]);
+    const kept = await yard.read<CheckIn>(`/api/check-ins/${well.id}`);
+    assert.deepEqual(
+      kept.stations.map((station) => station.hurried),
+      kept.stations.map((_, at) => at === 0),
+    );
   });
 
   test('a second look that comes after the unit went out again does not end the new hire', async () => {
@@ -264,8 +272,6 @@ describe('a check-in', () => {
     const first = wellCheckIn('GE-15', 'generator', '101.0');
     await yard.checkIn(first);
     const going = {
-      id: randomUUID(),
-      tag: 'GE-15',
       hire: null,
       dueAt: '2030-03-06T17:00:00Z',
       hours: { typed: '101.0', confirmed: false, meterEvent: null },
@@ -274,7 +280,7 @@ describe('a check-in', () => {
       looks: [],
       waiverReason: '',
     };
-    assert.equal((await yard.ask('POST', '/api/check-outs', { as: 'counter', body: going })).status, 201);
+    assert.equal((await yard.enter({ tag: 'GE-15' }, 'check-out', going, 'counter')).status, 201);
     assert.equal(
       (await yard.checkIn(wellCheckIn('GE-15', 'generator', '101.0', { secondLookOf: first.id }), 'lead')).status,
       201,
@@ -285,8 +291,6 @@ describe('a check-in', () => {
   test('only what went along can be missing', async () => {
     await yard.addUnit('GE-16');
     const going = {
-      id: randomUUID(),
-      tag: 'GE-16',
       hire: null,
       dueAt: '2030-03-06T17:00:00Z',
       hours: { typed: '100.0', confirmed: false, meterEvent: null },
@@ -295,15 +299,15 @@ describe('a check-in', () => {
       looks: [],
       waiverReason: '',
     };
-    await yard.ask('POST', '/api/check-outs', { as: 'counter', body: going });
+    await yard.enter({ tag: 'GE-16' }, 'check-out', going, 'counter');
     yard.later(24);
-    const kept = (await (
+    const kept = await checkedIn(
       await yard.checkIn(
         wellCheckIn('GE-16', 'generator', '101.0', {
           missing: classOf('generator').kit.map((item) => ({ id: item.id, count: item.count })),
         }),
-      )
-    ).json()) as CheckIn;
+      ),
+    );
     assert.deepEqual(
       kept.verdict.bill.map((line) => [line.id, line.count]),
       [['key', 1]],

@@ -1,38 +1,31 @@
 import { checksOf, classOf, rulesOf } from '@hudrik/core/catalogue';
-import type { NewCheckIn, Opening, Role } from '@hudrik/core/contracts';
+import type { Opening, Role } from '@hudrik/core/contracts';
+import type { Facts } from '@hudrik/core/log';
 import { judgeCheckIn as judge, type Verdict } from '@hudrik/core/verdict';
+import type { TakenReading } from '../fleet/meters';
 import { refuse } from '../refusal';
 
+type Sent = Facts<'check-in'>;
+
 interface Judging {
-  readonly sent: NewCheckIn;
+  readonly sent: Sent;
   readonly opening: Opening;
-  readonly trueHours: number;
-  readonly unusualOneIn: number;
+  readonly taken: Pick<TakenReading, 'trueHours' | 'unusualOneIn'>;
   readonly role: Role;
 }
 
 /** Checks what was sent against the class's lists, then asks for the verdict. */
-export function judgeCheckIn({ sent, opening, trueHours, unusualOneIn, role }: Judging): Verdict {
+export function judgeCheckIn({ sent, opening, taken, role }: Judging): Verdict {
   const rules = rulesOf(classOf(opening.classId));
-  mustBeOneOf(
-    'answers.check',
-    sent.answers.map((answer) => answer.check),
-    checksOf(rules.machineClass),
-  );
-  mustBeOneOf('complaintIds', sent.complaintIds, rules.complaints);
-  mustBeOneOf(
-    'missing.id',
-    sent.missing.map((entry) => entry.id),
-    rules.machineClass.kit,
-  );
-  mustBeOneOf(
-    'stations.id',
-    sent.stations.map((entry) => entry.id),
-    rules.machineClass.stations,
-  );
+  const ids = (entries: readonly { readonly id: string }[]): string[] => entries.map((entry) => entry.id);
+  const checks = sent.answers.map((answer) => answer.check);
+  mustBeOneOf('answers.check', checks, ids(checksOf(rules.machineClass)));
+  mustBeOneOf('complaintIds', sent.complaintIds, ids(rules.complaints));
+  mustBeOneOf('missing.id', ids(sent.missing), ids(rules.machineClass.kit));
+  mustBeOneOf('stations.id', ids(sent.stations), ids(rules.machineClass.stations));
   return judge(
     rules,
-    { ...sent, trueHours, unusualOneIn, byApprentice: role === 'apprentice' },
+    { ...sent, ...taken, byApprentice: role === 'apprentice' },
     {
       trueHours: opening.trueHours,
       hoursToOilService: opening.hoursToOilService,
@@ -43,11 +36,11 @@ export function judgeCheckIn({ sent, opening, trueHours, unusualOneIn, role }: J
   );
 }
 
-export const secondsAt = (sent: NewCheckIn, stationId: string): number =>
+export const secondsAt = (sent: Sent, stationId: string): number =>
   sent.stations.find((entry) => entry.id === stationId)?.seconds ?? 0;
 
-function mustBeOneOf(path: string, ids: readonly string[], entries: readonly { readonly id: string }[]): void {
-  const stray = ids.find((id) => !entries.some((entry) => entry.id === id));
+function mustBeOneOf(path: string, ids: readonly string[], known: readonly string[]): void {
+  const stray = ids.find((id) => !known.includes(id));
   if (stray !== undefined) refuse('not-valid', { field: path, value: stray });
   if (new Set(ids).size !== ids.length) refuse('not-valid', { field: path, value: 'twice' });
 }

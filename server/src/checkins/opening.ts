@@ -1,8 +1,10 @@
-import { STANDING_STATES } from '@hudrik/core/card';
+import { OPEN_JOB_STATES } from '@hudrik/core/card';
 import type { Opening } from '@hudrik/core/contracts';
 import { forecastHours } from '@hudrik/core/hours';
+import type { Facts } from '@hudrik/core/log';
+import { HIRES_GOING_ON } from '@hudrik/core/states';
 import type { Context } from '../context';
-import type { Db, Trx } from '../database/tables';
+import type { Db } from '../database/tables';
 import { hireRows, toHireLine } from '../hires/hireLines';
 import { lastReading, rateOfUse } from '../fleet/meters';
 import { toUnitLine, unitRows } from '../fleet/unitLines';
@@ -16,13 +18,13 @@ export async function readOpening({ db }: Pick<Context, 'db'>, tag: string): Pro
   const use = await rateOfUse(db, unit);
   const hire = await hireRows(db)
     .where('h.unit_id', '=', unit.id)
-    .where('h.state', 'in', ['out', 'back'])
+    .where('h.state', 'in', HIRES_GOING_ON)
     .executeTakeFirst();
   const work = await db
     .selectFrom('job')
     .select((eb) => eb.fn.sum<number>('minutes').as('minutes'))
     .where('unit_id', '=', unit.id)
-    .where('state', 'in', STANDING_STATES)
+    .where('state', 'in', OPEN_JOB_STATES)
     .where('blocks', '<>', 'none')
     .executeTakeFirst();
   return {
@@ -49,7 +51,7 @@ export async function readOpening({ db }: Pick<Context, 'db'>, tag: string): Pro
 const daysOf = (hire: { fromAt: string; toAt: string }): number =>
   (Date.parse(hire.toAt) - Date.parse(hire.fromAt)) / 86_400_000;
 
-export async function newestCheckInId(db: Db | Trx, unitId: number): Promise<string | null> {
+export async function newestCheckInId(db: Db, unitId: number): Promise<string | null> {
   const row = await db
     .selectFrom('check_in')
     .select('id')
@@ -60,11 +62,15 @@ export async function newestCheckInId(db: Db | Trx, unitId: number): Promise<str
   return row?.id ?? null;
 }
 
-async function wentOut(db: Db | Trx, hireId: number): Promise<Opening['wentOut']> {
+/** How a unit went out on a hire, as the check-out's entry in the log has it. */
+async function wentOut(db: Db, hireId: number): Promise<Opening['wentOut']> {
   const row = await db
-    .selectFrom('check_out')
-    .select(['fuel_eighths', 'kit', 'at'])
-    .where('hire_id', '=', hireId)
+    .selectFrom('check_out as o')
+    .innerJoin('log_entry as l', 'l.id', 'o.id')
+    .select(['l.facts', 'o.at'])
+    .where('o.hire_id', '=', hireId)
     .executeTakeFirst();
-  return row ? { fuelEighths: row.fuel_eighths, kit: row.kit, at: row.at.toISOString() } : null;
+  if (row === undefined) return null;
+  const { fuelEighths, kit } = row.facts as unknown as Facts<'check-out'>;
+  return { fuelEighths, kit, at: row.at.toISOString() };
 }

@@ -1,57 +1,53 @@
 import type { CheckIn } from '@hudrik/core/contracts';
+import type { CheckedIn, Facts } from '@hudrik/core/log';
+import type { Verdict } from '@hudrik/core/verdict';
 import type { Context } from '../context';
+import type { Db } from '../database/tables';
 import { isUuid } from '../isUuid';
 import { refuse } from '../refusal';
 
+/** What a check-in came to, as its entry in the log keeps it: facts and outcome were checked when it was taken. */
+async function checkInEntry(db: Db, id: string): Promise<{ facts: Facts<'check-in'>; outcome: CheckedIn } | undefined> {
+  const row = await db
+    .selectFrom('log_entry')
+    .select(['facts', 'outcome'])
+    .where('id', '=', id)
+    .where('kind', '=', 'check-in')
+    .executeTakeFirst();
+  return row as unknown as { facts: Facts<'check-in'>; outcome: CheckedIn } | undefined;
+}
+
+/** The verdict of a check-in, by the edition of its day. */
+export const verdictOf = async (db: Db, id: string): Promise<Verdict | undefined> =>
+  (await checkInEntry(db, id))?.outcome.verdict;
+
 /** One check-in as it was judged then. */
 export async function readCheckIn({ db }: Pick<Context, 'db'>, id: string): Promise<CheckIn> {
-  if (!isUuid(id)) return refuse('not-found', { id });
+  const entry = isUuid(id) ? await checkInEntry(db, id) : undefined;
+  if (entry === undefined) return refuse('not-found', { id });
   const row = await db
-    .selectFrom('check_in as c')
-    .innerJoin('unit as u', 'u.id', 'c.unit_id')
-    .innerJoin('person as p', 'p.id', 'c.person_id')
-    .innerJoin('meter_reading as r', 'r.id', 'c.reading_id')
-    .select([
-      'c.id',
-      'u.tag',
-      'u.class_id',
-      'c.at',
-      'p.name as by',
-      'r.reading',
-      'r.true_hours',
-      'c.verdict',
-      'u.readiness_verdict',
-      'c.second_look_of',
-    ])
-    .where('c.id', '=', id)
-    .executeTakeFirst();
-  if (row === undefined) return refuse('not-found', { id });
-  const answers = await db.selectFrom('check_result').selectAll().where('check_in_id', '=', id).execute();
-  const stations = await db
-    .selectFrom('station_pass')
-    .select(['station_id as id', 'seconds', 'hurried'])
-    .where('check_in_id', '=', id)
-    .execute();
+    .selectFrom('log_entry as l')
+    .innerJoin('unit as u', 'u.id', 'l.unit_id')
+    .leftJoin('person as p', 'p.id', 'l.person_id')
+    .select(['l.at', 'u.tag', 'u.class_id', 'p.name as by', 'u.readiness_verdict'])
+    .where('l.id', '=', id)
+    .executeTakeFirstOrThrow();
+  const { facts, outcome } = entry;
   return {
-    id: row.id,
+    id,
     tag: row.tag,
-    classId: row.class_id as CheckIn['classId'],
+    classId: row.class_id,
     at: row.at.toISOString(),
-    by: row.by,
-    reading: row.reading,
-    trueHours: row.true_hours,
-    verdict: row.verdict as unknown as CheckIn['verdict'],
-    readiness: { ...row.readiness_verdict, because: [...row.readiness_verdict.because] },
-    answers: answers.map((answer) => ({
-      check: answer.check_id,
-      result: answer.result,
-      exception: answer.exception_id ?? undefined,
-      reading: answer.value === null || answer.unit === null ? undefined : { value: answer.value, unit: answer.unit },
-      cause: answer.cause ?? undefined,
-      note: answer.note ?? undefined,
-      photos: answer.photos,
+    by: row.by ?? '',
+    reading: outcome.reading,
+    trueHours: outcome.trueHours,
+    verdict: outcome.verdict,
+    readiness: row.readiness_verdict,
+    answers: facts.answers,
+    stations: facts.stations.map((station) => ({
+      ...station,
+      hurried: (outcome.hurriedStations ?? []).includes(station.id),
     })),
-    stations,
-    secondLookOf: row.second_look_of,
+    secondLookOf: facts.secondLookOf,
   };
 }

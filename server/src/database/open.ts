@@ -9,33 +9,50 @@ import type { Db, Tables } from './tables';
 pg.types.setTypeParser(pg.types.builtins.INT8, Number);
 pg.types.setTypeParser(pg.types.builtins.NUMERIC, Number);
 
-export function openDatabase(url: string, connections = 10): Db {
-  const pool = new pg.Pool({ connectionString: url, max: connections, connectionTimeoutMillis: 5000 });
-  // A connection that breaks while idle is replaced at the next query; without a listener it would end the process.
-  pool.on('error', () => undefined);
-  return new Kysely<Tables>({ dialect: new PostgresDialect({ pool }) });
+/** Nobody waits for a lock longer than this: a request that would is told to come again. */
+const LOCK_TIMEOUT_MS = 15_000;
+
+/** A pool that outlives its database: a connection that breaks, idle or in use, ends no process and is replaced at the next query. */
+export function openPool(
+  url: string,
+  connections: number,
+  onBroken: (error: Error) => void = () => undefined,
+): pg.Pool {
+  const pool = new pg.Pool({
+    connectionString: url,
+    max: connections,
+    connectionTimeoutMillis: 5000,
+    options: `-c lock_timeout=${LOCK_TIMEOUT_MS}`,
+  });
+  pool.on('error', onBroken);
+  // One that is checked out tells its own error: without a listener it would end the process.
+  pool.on('connect', (client) => client.on('error', onBroken));
+  return pool;
 }
+
+export const databaseOn = (pool: pg.Pool): Db => new Kysely<Tables>({ dialect: new PostgresDialect({ pool }) });
+
+export const openDatabase = (url: string, connections = 10): Db => databaseOn(openPool(url, connections));
 
 class NumberedFiles implements MigrationProvider {
   async getMigrations(): Promise<Record<string, Migration>> {
     const folder = path.join(path.dirname(fileURLToPath(import.meta.url)), 'migrations');
     const files = (await fs.readdir(folder)).filter((file) => /^\d{4}_.*\.ts$/.test(file)).sort();
     const entries = await Promise.all(
-      files.map(
-        async (file) =>
-          [
-            file.replace(/\.ts$/, ''),
-            (await import(pathToFileURL(path.join(folder, file)).href)) as Migration,
-          ] as const,
-      ),
+      files.map(async (file): Promise<[string, Migration]> => {
+        const module: Migration = await import(pathToFileURL(path.join(folder, file)).href);
+        return [file.replace(/\.ts$/, ''), module];
+      }),
     );
     return Object.fromEntries(entries);
   }
 }
 
+export const migratorFor = (db: Db): Migrator => new Migrator({ db, provider: new NumberedFiles() });
+
 /** Brings the database to the newest migration. Out: the names of those that ran. */
 export async function migrate(db: Db): Promise<string[]> {
-  const { error, results } = await new Migrator({ db, provider: new NumberedFiles() }).migrateToLatest();
+  const { error, results } = await migratorFor(db).migrateToLatest();
   if (error) throw error;
   return (results ?? []).map((result) => result.migrationName);
 }

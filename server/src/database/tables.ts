@@ -1,7 +1,8 @@
-import type { FindingRecord } from '@hudrik/core/contracts';
-import type { CardEntry, CardKind, JobState } from '@hudrik/core/card';
+import type { ClassId } from '@hudrik/core/catalogue';
+import type { DataSheet, FindingRecord } from '@hudrik/core/contracts';
+import type { JobState } from '@hudrik/core/card';
 import type { Readiness, ReadinessVerdict } from '@hudrik/core/readiness';
-import type { Verdict } from '@hudrik/core/verdict';
+import type { ClockState, ExchangeState, HireState, OrderState, PartLineState } from '@hudrik/core/states';
 import type { ColumnType, Generated, GeneratedAlways, JSONColumnType, Kysely, Selectable, Transaction } from 'kysely';
 
 type Json<T> = JSONColumnType<T & object, string, string>;
@@ -28,16 +29,16 @@ interface SessionTable {
 
 interface ModelTable {
   id: GeneratedAlways<number>;
-  class_id: string;
+  class_id: ClassId;
   make: string;
   name: string;
-  data_sheet: ColumnType<Record<string, unknown>, string | undefined, string>;
+  data_sheet: ColumnType<Partial<DataSheet>, string | undefined, string>;
 }
 
 interface UnitTable {
   id: GeneratedAlways<number>;
   tag: string;
-  class_id: string;
+  class_id: ClassId;
   model_id: number;
   serial: string;
   home_bay: string;
@@ -76,67 +77,34 @@ interface MeterReadingTable {
 interface HireTable {
   id: GeneratedAlways<number>;
   reference: string;
-  class_id: string;
+  class_id: ClassId;
   unit_id: number | null;
   from_at: Instant;
   to_at: Instant;
-  state: Generated<'booked' | 'out' | 'back' | 'ended' | 'cancelled'>;
+  state: Generated<HireState>;
   out_at: MaybeInstant;
   back_at: MaybeInstant;
   ended_at: MaybeInstant;
 }
 
+/** What a query needs of a check-in: the newest of a unit, what it follows, its reading and hire. The rest is its entry in the log. */
 interface CheckInTable {
   id: string;
   unit_id: number;
   hire_id: number | null;
-  person_id: number;
-  started_at: Instant;
   at: Instant;
   based_on: string | null;
   second_look_of: string | null;
   reading_id: number;
-  fuel_eighths: number;
-  fuel_tap: string;
-  ended: string;
-  complaint_ids: Json<string[]>;
-  missing: Json<{ id: string; count: number }[]>;
-  remarks: string;
-  verdict_result: 'fit' | 'prep' | 'held';
-  verdict: Json<Verdict>;
-  edition: string;
 }
 
-interface CheckResultTable {
-  check_in_id: string;
-  check_id: string;
-  result: 'ok' | 'not-ok' | 'could-not-look';
-  exception_id: string | null;
-  value: number | null;
-  unit: string | null;
-  cause: 'wear' | 'damage' | null;
-  note: string | null;
-  photos: string[];
-}
-
-interface StationPassTable {
-  check_in_id: string;
-  station_id: string;
-  seconds: number;
-  hurried: boolean;
-}
-
+/** What a query needs of a check-out; the rest is its entry in the log, under the same id. */
 interface CheckOutTable {
   id: string;
   unit_id: number;
   hire_id: number;
-  person_id: number;
   at: Instant;
   reading_id: number;
-  fuel_eighths: number;
-  kit: Json<{ id: string; count: number }[]>;
-  looks: Json<string[]>;
-  waiver_reason: string | null;
 }
 
 interface PhotoTable {
@@ -172,24 +140,57 @@ interface JobTable {
   version: Generated<number>;
 }
 
-interface HistoryRecordTable {
-  id: GeneratedAlways<number>;
-  unit_id: number;
+/** What happened: one row an entry, of a kind that `core/log` has a file for. Nothing of it is ever changed. */
+interface LogEntryTable {
+  id: string;
+  place: GeneratedAlways<number>;
+  unit_id: number | null;
+  job_id: number | null;
+  finding_id: string | null;
   at: Instant;
-  kind: string;
+  taken_at: ColumnType<Date, Date | string | undefined, never>;
   person_id: number | null;
-  facts: Json<Record<string, unknown>>;
-  corrects_id: number | null;
+  sent_by: number | null;
+  kind: string;
+  facts: Json<Readonly<Record<string, unknown>>>;
+  outcome: Json<Readonly<Record<string, unknown>>>;
+  corrects_id: string | null;
 }
 
 interface IdempotencyTable {
   key: string;
   person_id: number;
-  operation: string;
-  body_hash: Buffer;
-  status: number;
-  body: ColumnType<unknown, string, string>;
-  at: Generated<Date>;
+  fingerprint: Buffer;
+  status: number | null;
+  body: ColumnType<unknown, string | null | undefined, string>;
+  at: ColumnType<Date, Date | undefined, never>;
+}
+
+interface SupplierQuoteTable {
+  number: string;
+  asked_at: Instant;
+  answered_at: MaybeInstant;
+  problem: string | null;
+  name: string | null;
+  obtainable: Generated<boolean>;
+  cents: number | null;
+  lead_days: number | null;
+}
+
+/** One row: when the supplier answered last, and what went wrong since. */
+interface SupplierStateTable {
+  only_one: Generated<boolean>;
+  answered_at: MaybeInstant;
+  problem: string | null;
+}
+
+/** One row: how this yard writes money, figures and times. */
+interface YardSettingsTable {
+  only_one: Generated<boolean>;
+  yard: string;
+  currency: string;
+  locale: string;
+  time_zone: string | null;
 }
 
 interface FindingTable {
@@ -201,24 +202,13 @@ interface FindingTable {
   opened_by: number;
   closed_at: MaybeInstant;
   causes: string[] | null;
+  /** The edition of what was known when it was begun; older ones have none. */
+  edition: string | null;
   version: Generated<number>;
 }
 
 /** The machine as the contract has it. */
 export type MachineFacts = FindingRecord['machine'];
-
-interface FindingEntryTable {
-  id: string;
-  place: GeneratedAlways<number>;
-  finding_id: string;
-  at: Instant;
-  person_id: number | null;
-  kind: 'seen' | 'could-not-tell' | 'taken-back' | 'repaired';
-  observation: string | null;
-  outcomes: string[];
-  reading: ColumnType<Record<string, unknown> | null, string | null, never>;
-  fault: string | null;
-}
 
 interface ProvenCauseTable {
   id: GeneratedAlways<number>;
@@ -235,16 +225,6 @@ interface LearningResetTable {
   person_id: number;
 }
 
-interface JobEntryTable {
-  id: string;
-  place: GeneratedAlways<number>;
-  job_id: number;
-  at: Instant;
-  person_id: number | null;
-  kind: CardKind;
-  facts: Json<CardEntry['facts']>;
-}
-
 interface ClockTable {
   id: string;
   job_id: number;
@@ -253,6 +233,7 @@ interface ClockTable {
   started_at: Instant;
   started_by: number;
   ends_at: Instant;
+  state: Generated<ClockState>;
   result: string | null;
   ended_at: MaybeInstant;
 }
@@ -302,7 +283,7 @@ interface PartLineTable {
   asked: string;
   part_id: number;
   count: number;
-  state: 'wanted' | 'reserved' | 'ordered' | 'arrived' | 'used' | 'returned' | 'dropped';
+  state: PartLineState;
   order_id: string | null;
   asked_by: number;
   asked_at: Instant;
@@ -310,12 +291,13 @@ interface PartLineTable {
 
 interface PartOrderTable {
   id: string;
-  state: Generated<'sending' | 'placed' | 'arrived' | 'failed'>;
+  state: Generated<OrderState>;
   supplier_ref: string | null;
   placed_at: MaybeInstant;
   expected_at: MaybeInstant;
   late: Generated<boolean>;
   problem: string | null;
+  asked_at: MaybeInstant;
   tries: Generated<number>;
   cents: Generated<number>;
   person_id: number;
@@ -326,14 +308,13 @@ interface ExchangePartTable {
   id: string;
   name: string;
   number: string | null;
-  state: Generated<'as-taken' | 'cleaned' | 'proven' | 'fitted' | 'scrapped'>;
+  state: Generated<ExchangeState>;
   origin_job_id: number;
   place: string;
   at: Instant;
 }
 
 export interface Tables {
-  job_entry: JobEntryTable;
   clock: ClockTable;
   learnt_teardown: LearntTeardownTable;
   part: PartTable;
@@ -344,7 +325,6 @@ export interface Tables {
   part_order: PartOrderTable;
   exchange_part: ExchangePartTable;
   finding: FindingTable;
-  finding_entry: FindingEntryTable;
   proven_cause: ProvenCauseTable;
   learning_reset: LearningResetTable;
   person: PersonTable;
@@ -355,13 +335,14 @@ export interface Tables {
   meter_reading: MeterReadingTable;
   hire: HireTable;
   check_in: CheckInTable;
-  check_result: CheckResultTable;
-  station_pass: StationPassTable;
   check_out: CheckOutTable;
   photo: PhotoTable;
   job: JobTable;
-  history_record: HistoryRecordTable;
+  log_entry: LogEntryTable;
   idempotency: IdempotencyTable;
+  supplier_quote: SupplierQuoteTable;
+  supplier_state: SupplierStateTable;
+  yard_settings: YardSettingsTable;
 }
 
 export type Db = Kysely<Tables>;
@@ -369,3 +350,4 @@ export type Trx = Transaction<Tables>;
 export type UnitRow = Selectable<UnitTable>;
 export type HireRow = Selectable<HireTable>;
 export type JobRow = Selectable<JobTable>;
+export type FindingRow = Selectable<FindingTable>;

@@ -1,9 +1,9 @@
 import type { Person } from '@hudrik/core/contracts';
 import type { Db } from '../database/tables';
-import { addPerson } from '../people/sessions';
+import { addPerson } from '../people/people';
 import { DEMO_SCALE, generateYard, type Scale } from './generate';
 import { loadRows } from './rows';
-import { PEOPLE } from './scenario';
+import { PEOPLE, YARD_NAME } from './scenario';
 
 /** Fills an empty database with the demo's yard. Out: how many records were written, or null when something was there already. */
 export async function loadDemo(
@@ -22,6 +22,7 @@ export async function loadDemo(
     now,
     personIds: { counter: idsOf('counter')[0] ?? 1, technicians: [...idsOf('technician'), ...idsOf('lead')] },
   });
+  await db.updateTable('yard_settings').set({ yard: YARD_NAME }).execute();
   await loadRows(db, rows);
   return rows.size;
 }

@@ -1,5 +1,7 @@
 import { sql } from 'kysely';
-import type { Db, Tables } from '../database/tables';
+import { inTransaction } from '../database/inTransaction';
+import type { Db, Tables, Trx } from '../database/tables';
+import { writingAny } from '../log/changeUnit';
 
 export type Row = Record<string, unknown>;
 
@@ -10,11 +12,9 @@ const LOADED = [
   'meter_reading',
   'hire',
   'check_in',
-  'check_result',
-  'station_pass',
   'check_out',
   'job',
-  'history_record',
+  'log_entry',
 ] as const satisfies readonly (keyof Tables)[];
 export type LoadedTable = (typeof LOADED)[number];
 
@@ -22,7 +22,7 @@ export type LoadedTable = (typeof LOADED)[number];
 export class Rows {
   readonly byTable: Readonly<Record<LoadedTable, Row[]>> = Object.fromEntries(
     LOADED.map((table) => [table, []]),
-  ) as never;
+  ) as unknown as Record<LoadedTable, Row[]>;
   readonly #next = new Map<LoadedTable, number>();
 
   /** Keeps a row under the next id of its table, and gives that id. */
@@ -42,21 +42,24 @@ const BATCH = 3000;
 
 /** Writes the rows in bulk into an empty database, and sets the id counters after them. */
 export async function loadRows(db: Db, rows: Rows): Promise<void> {
-  for (const table of LOADED) {
-    const all = rows.byTable[table];
-    for (let at = 0; at < all.length; at += BATCH) await insertBatch(db, table, all.slice(at, at + BATCH));
-    const counter = sql`select setval(pg_get_serial_sequence(${table}, 'id'), ${Math.max(all.length, 1)})`;
-    if (IDENTITY.includes(table)) await counter.execute(db);
-  }
+  await inTransaction(db, (trx) =>
+    writingAny(trx, async () => {
+      for (const table of LOADED) await loadTable(trx, table, rows.byTable[table]);
+    }),
+  );
   await sql`analyze`.execute(db);
 }
 
-const IDENTITY: readonly LoadedTable[] = ['model', 'unit', 'meter', 'meter_reading', 'hire', 'job', 'history_record'];
+async function loadTable(trx: Trx, table: LoadedTable, rows: readonly Row[]): Promise<void> {
+  for (let at = 0; at < rows.length; at += BATCH) await insertBatch(trx, table, rows.slice(at, at + BATCH));
+  if (!IDENTITY.includes(table)) return;
+  await sql`select setval(pg_get_serial_sequence(${table}, 'id'), ${Math.max(rows.length, 1)})`.execute(trx);
+}
+
+const IDENTITY: readonly LoadedTable[] = ['model', 'unit', 'meter', 'meter_reading', 'hire', 'job'];
 
 async function insertBatch(db: Db, table: LoadedTable, batch: readonly Row[]): Promise<void> {
-  const columns = [...new Set(batch.flatMap((row) => Object.keys(row)))].filter(
-    (column) => column !== 'id' || IDENTITY.includes(table) || table === 'check_in' || table === 'check_out',
-  );
+  const columns = [...new Set(batch.flatMap((row) => Object.keys(row)))];
   const list = sql.join(columns.map((column) => sql.ref(column)));
   await sql`insert into ${sql.table(table)} (${list}) overriding system value select ${list} from json_populate_recordset(null::${sql.table(table)}, ${JSON.stringify(batch)})`.execute(
     db,

@@ -2,6 +2,8 @@ import type { ClassId } from '@hudrik/core/catalogue';
 import type { Role } from '@hudrik/core/contracts';
 
 /** The yard of the demo: a hire yard in a ferry town on a mountain lake. Every name here is invented. */
+export const YARD_NAME = 'Ferry Landing Hire Yard';
+
 export const PEOPLE: readonly { name: string; role: Role; pin: string }[] = [
   { name: 'Runa Veldt', role: 'lead', pin: '4711' },
   { name: 'Ivo Tarnwell', role: 'technician', pin: '1207' },
@@ -66,7 +68,7 @@ export type Fate =
     };
 
 /** An earlier return with the same story: it was repaired, and came back. */
-export interface Trouble {
+interface Trouble {
   readonly daysAgo: number;
   readonly complaintIds: readonly string[];
 }

@@ -4,7 +4,6 @@ import {
   complaintsOf,
   DERIVED_FINDINGS,
   ENDED,
-  EDITIONS,
   type Check,
   type ClassId,
   type MachineClass,
@@ -15,9 +14,7 @@ import { judge, leastSeconds, type Answer, type Verdict } from '@hudrik/core/ver
 import type { Chance } from './chance';
 import type { Rows } from './rows';
 import type { Fate } from './scenario';
-
-const DAY = 86_400_000;
-const HOUR = 3_600_000;
+import { DAY, HOUR, iso, RULES, UnitWriter } from './unitWriter';
 
 export interface Life {
   readonly classId: ClassId;
@@ -41,12 +38,9 @@ export class UnitLife {
   readonly #life: Life;
   readonly #machine: MachineClass;
   readonly #checks: readonly Check[];
-  #unitId = 0;
-  #meter = { id: 0, offset: 0, ordinal: 1 };
-  #trueHours: number;
+  readonly #writer: UnitWriter;
   #serviceAt: number;
   #fuel = 8;
-  #lastCheckIn: string | null = null;
   #hires = 0;
   #open: OpenJob[] = [];
   #since: number;
@@ -57,10 +51,10 @@ export class UnitLife {
     this.#life = life;
     this.#machine = classOf(life.classId);
     this.#checks = checksOf(this.#machine);
-    this.#trueHours = roundTenth(
-      life.fate.stands === 'found' && life.fate.hoursAtStart ? life.fate.hoursAtStart : chance.between(20, 420),
-    );
-    this.#serviceAt = roundTenth(this.#trueHours - chance.between(0, 20));
+    const { fate } = life;
+    const hours = fate.stands === 'found' && fate.hoursAtStart ? fate.hoursAtStart : chance.between(20, 420);
+    this.#writer = new UnitWriter(rows, chance, this.#machine, roundTenth(hours));
+    this.#serviceAt = roundTenth(this.#writer.trueHours - chance.between(0, 20));
     this.#since = life.beganAt;
   }
 
@@ -79,7 +73,7 @@ export class UnitLife {
       at = endedAt + this.#chance.between(0.4, 1.8) * this.#life.gapDays * DAY + DAY;
     }
     this.#standAs(fate, now);
-    return this.#unitId;
+    return this.#writer.unitId;
   }
 
   /** The last days before now that its present state takes up. */
@@ -107,40 +101,8 @@ export class UnitLife {
   }
 
   #arrive(): void {
-    const { rows, life, at } = { rows: this.#rows, life: this.#life, at: iso(this.#life.beganAt) };
-    this.#unitId = rows.add('unit', {
-      tag: life.tag,
-      class_id: life.classId,
-      model_id: life.modelId,
-      serial: `${this.#machine.letters}${this.#chance.whole(100_000, 999_999)}`,
-      home_bay: `${this.#chance.pick(['North', 'South', 'Slip'])} ${this.#chance.whole(1, 9)}`,
-      last_oil_service_true_hours: this.#serviceAt,
-      version: 1,
-    });
-    this.#meter.id = rows.add('meter', {
-      unit_id: this.#unitId,
-      ordinal: 1,
-      offset_hours: 0,
-      fitted_at: at,
-      fitted_why: 'first',
-    });
-    this.#reading(life.beganAt);
-    this.#record(life.beganAt, 'unit-added', null, { reading: this.#trueHours, trueHours: this.#trueHours });
-  }
-
-  #reading(at: number): number {
-    return this.#rows.add('meter_reading', {
-      meter_id: this.#meter.id,
-      unit_id: this.#unitId,
-      reading: roundTenth(this.#trueHours - this.#meter.offset),
-      true_hours: this.#trueHours,
-      read_at: iso(at),
-      unit_entered: 'h',
-    });
-  }
-
-  #record(at: number, kind: string, personId: number | null, facts: Record<string, unknown>): void {
-    this.#rows.add('history_record', { unit_id: this.#unitId, at: iso(at), kind, person_id: personId, facts });
+    const { tag, modelId, beganAt } = this.#life;
+    this.#writer.unit(beganAt, { tag, modelId, serviceAt: this.#serviceAt });
   }
 
   #nextReference(): string {
@@ -169,12 +131,13 @@ export class UnitLife {
       ended_at: iso(endedAt),
     });
     const days = (endedAt - outAt) / DAY;
-    this.#trueHours = roundTenth(
-      this.#trueHours + Math.min(this.#gammaLike((this.#machine.use.shape / this.#machine.use.rate) * days), days * 20),
+    this.#writer.trueHours = roundTenth(
+      this.#writer.trueHours +
+        Math.min(this.#gammaLike((this.#machine.use.shape / this.#machine.use.rate) * days), days * 20),
     );
     this.#checkIn(endedAt, hireId, reference, findings, closeJobs);
     for (let n = 0; n < this.#life.notesPerHire; n++)
-      this.#record(endedAt + n * 1000, 'note', null, { text: 'Moved on the yard.' });
+      this.#writer.log(endedAt + n * 1000, 'note', null, { text: 'Moved on the yard.' });
   }
 
   /** A positive number about the mean, skewed as use is. */
@@ -185,42 +148,16 @@ export class UnitLife {
   }
 
   #goOut(reference: string, outAt: number, toAt: number, rest: Record<string, unknown>): number {
-    const { counter } = this.#life.personIds;
-    const hireId = this.#rows.add('hire', {
+    const [from, to] = [iso(outAt), iso(toAt)];
+    this.#fuel = 8;
+    this.#since = outAt;
+    return this.#writer.checkOut(this.#life.personIds.counter, {
       reference,
-      class_id: this.#life.classId,
-      unit_id: this.#unitId,
-      from_at: iso(outAt),
-      to_at: iso(toAt),
-      out_at: iso(outAt),
+      from_at: from,
+      to_at: to,
+      out_at: from,
       ...rest,
     });
-    const readingId = this.#reading(outAt);
-    this.#fuel = 8;
-    const kit = this.#machine.kit.map(({ id, count }) => ({ id, count }));
-    const id = this.#chance.uuid();
-    this.#rows.add('check_out', {
-      id,
-      unit_id: this.#unitId,
-      hire_id: hireId,
-      person_id: counter,
-      at: iso(outAt),
-      reading_id: readingId,
-      fuel_eighths: 8,
-      kit,
-      looks: [],
-    });
-    this.#record(outAt, 'check-out', counter, {
-      checkOutId: id,
-      readingId: String(readingId),
-      reading: roundTenth(this.#trueHours - this.#meter.offset),
-      trueHours: this.#trueHours,
-      fuelEighths: 8,
-      reference,
-      dueAt: iso(toAt),
-    });
-    this.#since = outAt;
-    return hireId;
   }
 
   #checkIn(
@@ -230,70 +167,28 @@ export class UnitLife {
     findings: { answers: Readonly<Record<string, string>>; complaintIds: readonly string[] },
     closeJobs: boolean,
   ): void {
-    const id = this.#chance.uuid();
     const by = this.#chance.pick(this.#life.personIds.technicians);
     const answers = this.#checks.map((check): Answer => answerOf(check, findings.answers[check.id]));
     this.#fuel = this.#chance.whole(3, 8);
     const verdict = this.#judge(answers, findings.complaintIds);
-    const readingId = this.#reading(at);
-    const reading = roundTenth(this.#trueHours - this.#meter.offset);
-    this.#rows.add('check_in', {
-      id,
-      unit_id: this.#unitId,
-      hire_id: hireId,
-      person_id: by,
-      started_at: iso(at - 6 * 60_000),
-      at: iso(at),
-      based_on: this.#lastCheckIn,
-      reading_id: readingId,
-      fuel_eighths: this.#fuel,
-      fuel_tap: 'was-shut',
-      ended: 'well',
-      complaint_ids: findings.complaintIds,
-      missing: [],
-      remarks: '',
-      verdict_result: verdict.result,
-      verdict,
-      edition: verdict.edition,
-    });
-    this.#lastCheckIn = id;
-    for (const answer of answers)
-      this.#rows.add('check_result', {
-        check_in_id: id,
-        check_id: answer.check,
-        result: answer.result,
-        exception_id: answer.exception ?? null,
-        photos: [],
-      });
-    for (const station of this.#machine.stations)
-      this.#rows.add('station_pass', {
-        check_in_id: id,
-        station_id: station.id,
-        seconds: Math.round(leastSeconds(station) * this.#chance.between(0.8, 2)),
-        hurried: false,
-      });
-    this.#record(at, 'check-in', by, {
-      checkInId: id,
-      readingId: String(readingId),
-      reading,
-      trueHours: this.#trueHours,
-      fuelEighths: this.#fuel,
-      reference,
-      result: verdict.result,
-      reasons: verdict.reasons.map((reason) => reason.sentence),
-      bill: [],
-      remarks: '',
-      readings: [],
-      photos: [],
-    });
+    const stations = this.#machine.stations.map((station) => ({
+      id: station.id,
+      seconds: Math.round(leastSeconds(station) * this.#chance.between(0.8, 2)),
+    }));
+    const sent = {
+      answers: answers.map((answer) => ({ ...answer, reading: undefined, cause: undefined, photos: [] })),
+      complaintIds: [...findings.complaintIds],
+      stations,
+    };
+    const id = this.#writer.checkIn({ at, by, hireId, reference, fuelEighths: this.#fuel, sent, verdict });
     this.#since = at;
     this.#jobs(verdict, id, at, by, closeJobs);
   }
 
   #judge(answers: readonly Answer[], complaintIds: readonly string[]): Verdict {
-    const left = roundTenth(this.#serviceAt + this.#machine.oilService.hours - this.#trueHours);
+    const left = roundTenth(this.#serviceAt + this.#machine.oilService.hours - this.#writer.trueHours);
     return judge({
-      edition: EDITIONS.rules,
+      edition: RULES,
       checks: this.#checks,
       complaints: [...complaintsOf(this.#machine), ...ENDED],
       derived: DERIVED_FINDINGS,
@@ -306,36 +201,26 @@ export class UnitLife {
 
   #jobs(verdict: Verdict, checkInId: string, at: number, by: number, close: boolean): void {
     for (const job of verdict.jobs) {
-      const why = verdict.reasons.filter((reason) =>
-        job.origins.some((origin) => origin.kind === reason.origin.kind && origin.id === reason.origin.id),
-      );
       const closedAt = at + this.#chance.between(1, 40) * HOUR;
       const proof =
         job.kind === 'prep'
-          ? null
+          ? undefined
           : { minutesUnderLoad: this.#chance.whole(15, 25), load: 'Under load in the yard', passed: true };
       const closed = close
         ? { state: 'done', closed_at: iso(closedAt), closed_by: by, closed_with: { note: '', proof } }
         : {};
-      const jobId = this.#rows.add('job', {
-        unit_id: this.#unitId,
+      const { id, sentence } = this.#writer.job(job, verdict, {
         check_in_id: checkInId,
-        kind: job.kind,
-        work: job.work,
-        title: job.title,
-        minutes: job.minutes,
-        blocks: job.blocks,
-        origins: job.origins,
-        why: why.map((reason) => reason.sentence),
-        caution: why.find((reason) => reason.caution)?.caution ?? null,
-        state: 'waiting',
         raised_at: iso(at),
-        version: 1,
         ...closed,
         ...this.#started(close, at, by),
       });
-      if (close) this.#closed(job.work, jobId, job.title, job.kind, closedAt, by, proof);
-      else this.#open.push({ sentence: why[0]?.sentence ?? job.title, blocks: job.blocks });
+      if (!close) this.#open.push({ sentence, blocks: job.blocks });
+      else {
+        if (job.work === OIL_SERVICE) this.#serviceAt = this.#writer.trueHours;
+        this.#writer.log(closedAt, 'job-finished', by, { note: '' }, { title: job.title, proof }, { job_id: id });
+        this.#since = closedAt;
+      }
     }
   }
 
@@ -344,12 +229,6 @@ export class UnitLife {
     return !close && fate.stands === 'found' && fate.started
       ? { state: 'open', started_at: iso(at + HOUR), started_by: by }
       : {};
-  }
-
-  #closed(work: string, jobId: number, title: string, kind: string, at: number, by: number, proof: unknown): void {
-    if (work === 'oil-service') this.#serviceAt = this.#trueHours;
-    this.#record(at, 'job-done', by, { jobId: String(jobId), title, kind, note: '', proof });
-    this.#since = at;
   }
 
   #standAs(fate: Fate, now: number): void {
@@ -366,7 +245,7 @@ export class UnitLife {
         state: 'back',
         back_at: iso(now - fate.hoursAgo * HOUR),
       });
-      this.#record(now - fate.hoursAgo * HOUR, 'hire-back', this.#life.personIds.counter, { reference });
+      this.#writer.log(now - fate.hoursAgo * HOUR, 'hire-back', this.#life.personIds.counter, { reference });
       this.#since = now - fate.hoursAgo * HOUR;
     }
     if (this.#life.place === 8 && this.#life.classId === 'generator') this.#replaceMeter(now - 2 * DAY);
@@ -387,35 +266,29 @@ export class UnitLife {
   }
 
   #replaceMeter(at: number): void {
-    this.#meter = { id: 0, offset: roundTenth(this.#trueHours - 0.2), ordinal: 2 };
-    this.#meter.id = this.#rows.add('meter', {
-      unit_id: this.#unitId,
-      ordinal: 2,
-      offset_hours: this.#meter.offset,
-      fitted_at: iso(at),
-      fitted_why: 'replaced',
-    });
-    this.#reading(at);
-    this.#record(at, 'note', this.#life.personIds.technicians[0] ?? null, {
-      text: `Hour meter replaced at ${this.#trueHours} true hours; the new one showed 0.2.`,
+    const { trueHours } = this.#writer;
+    this.#writer.meter(at, roundTenth(trueHours - 0.2), 'replaced');
+    this.#writer.reading(at);
+    this.#writer.log(at, 'note', this.#life.personIds.technicians[0] ?? null, {
+      text: `Hour meter replaced at ${trueHours} true hours; the new one showed 0.2.`,
     });
   }
 
-  #mark(at: number, change: Record<string, unknown>): void {
-    this.#record(at, 'unit-changed', this.#life.personIds.technicians[0] ?? null, change);
+  #mark(at: number, change: { laidUp?: boolean; gone?: { why: string } }): void {
+    this.#writer.log(at, 'unit-changed', this.#life.personIds.technicians[0] ?? null, { gone: undefined, ...change });
     this.#since = at;
   }
 
   #settle(fate: Fate, now: number): void {
-    const hire = this.#rows.byTable.hire.findLast((row) => row['unit_id'] === this.#unitId);
+    const hire = this.#rows.byTable.hire.findLast((row) => row['unit_id'] === this.#writer.unitId);
     const on = fate.stands === 'out' || fate.stands === 'back' ? hire : undefined;
     const verdict = readinessOf({
       gone: fate.stands === 'gone',
       laidUp: fate.stands === 'laid-up',
       jobs: this.#open,
-      hire: on ? { backAt: (on['back_at'] as string) ?? null, dueAt: on['to_at'] as string } : null,
+      hire: on ? { backAt: on['back_at'] ? String(on['back_at']) : null, dueAt: String(on['to_at']) } : null,
     });
-    Object.assign(this.#rows.byTable.unit[this.#unitId - 1] ?? {}, {
+    this.#writer.settle({
       laid_up_at: fate.stands === 'laid-up' ? iso(now - 35 * DAY) : null,
       gone_at: fate.stands === 'gone' ? iso(now - 60 * DAY) : null,
       gone_why: fate.stands === 'gone' ? 'Crankcase cracked; engine and frame scrapped, alternator kept' : null,
@@ -427,6 +300,9 @@ export class UnitLife {
     });
   }
 }
+
+/** The work that the hour count to the next oil service hangs on. */
+const OIL_SERVICE = 'oil-service';
 
 const answerOf = (check: Check, exception: string | undefined): Answer =>
   exception === undefined ? { check: check.id, result: 'ok' } : { check: check.id, result: 'not-ok', exception };
@@ -444,5 +320,3 @@ function dueAt(now: number, inDays: number): number {
   day.setHours(17, 0, 0, 0);
   return inDays < 0 && day.getTime() > now ? day.getTime() - DAY : day.getTime();
 }
-
-const iso = (at: number): string => new Date(at).toISOString();

@@ -1,9 +1,11 @@
-import type { FailureCode, ImportReport } from '@hudrik/core/contracts';
-import { FAILURES } from '@hudrik/core/contracts';
+import { FAILURES, type ImportReport } from '@hudrik/core/contracts';
 import { CsvError, parse } from 'csv-parse/sync';
 import { stringify } from 'csv-stringify/sync';
-import { ValidationError, type AnyObjectSchema } from 'yup';
-import type { Db, Trx } from '../database/tables';
+import { sql } from 'kysely';
+import { ValidationError, type AnyObjectSchema, type InferType } from 'yup';
+import type { Context } from '../context';
+import { inTransaction } from '../database/inTransaction';
+import type { Trx } from '../database/tables';
 import { Refusal, refuse } from '../refusal';
 
 type Row = Readonly<Record<string, string>>;
@@ -38,20 +40,30 @@ export const writeCsv = (columns: readonly string[], rows: readonly Readonly<Rec
     { header: true, columns: [...columns], record_delimiter: 'windows' },
   );
 
-export interface Importing<T> {
+export interface Importing<S extends AnyObjectSchema> {
   readonly columns: readonly string[];
-  readonly schema: AnyObjectSchema;
+  readonly schema: S;
   /** The row as the schema wants it. */
   readonly shape: (row: Row) => Record<string, unknown>;
   readonly what: (row: Row) => string;
-  readonly take: (trx: Trx, entry: T) => Promise<void>;
+  readonly take: (context: ImportContext, entry: InferType<S>) => Promise<unknown>;
 }
 
+export type ImportContext = Pick<Context, 'now'> & { readonly db: Trx };
+
 /** Takes each line by itself or not at all, and says of each what became of it. */
-export async function importCsv<T>(db: Db, text: string, importing: Importing<T>): Promise<ImportReport> {
-  const lines: ImportReport['lines'] = [];
-  for (const [at, row] of readCsv(text, importing.columns).entries())
-    lines.push(await importLine(db, importing, row, at + 2));
+export async function importCsv<S extends AnyObjectSchema>(
+  context: Pick<Context, 'db' | 'now'>,
+  text: string,
+  importing: Importing<S>,
+): Promise<ImportReport> {
+  const rows = readCsv(text, importing.columns);
+  const lines = await inTransaction(context.db, async (trx) => {
+    const report: ImportReport['lines'][number][] = [];
+    for (const [at, row] of rows.entries())
+      report.push(await importLine({ now: context.now, db: trx }, importing, row, at + 2));
+    return report;
+  });
   return {
     taken: lines.filter((line) => line.taken).length,
     refused: lines.filter((line) => !line.taken).length,
@@ -59,27 +71,30 @@ export async function importCsv<T>(db: Db, text: string, importing: Importing<T>
   };
 }
 
-async function importLine<T>(
-  db: Db,
-  importing: Importing<T>,
+async function importLine<S extends AnyObjectSchema>(
+  context: ImportContext,
+  importing: Importing<S>,
   row: Row,
   line: number,
 ): Promise<ImportReport['lines'][number]> {
   const what = importing.what(row);
+  await sql`savepoint import_line`.execute(context.db);
   try {
-    const entry = (await importing.schema.validate(importing.shape(row), { abortEarly: false })) as T;
-    await db.transaction().execute((trx) => importing.take(trx, entry));
+    const entry = await importing.schema.validate(importing.shape(row), { abortEarly: false });
+    await importing.take(context, entry);
+    await sql`release savepoint import_line`.execute(context.db);
     return { line, taken: true, what };
   } catch (error) {
     const why = whyRefused(error);
     if (why === null) throw error;
+    await sql`rollback to savepoint import_line`.execute(context.db);
     return { line, taken: false, what, why };
   }
 }
 
 function whyRefused(error: unknown): string | null {
   if (error instanceof ValidationError) return error.errors.join(' ');
-  if (error instanceof Refusal)
-    return `${FAILURES[error.code as FailureCode].title}${error.facts['field'] ? ` (${String(error.facts['field'])})` : ''}`;
-  return null;
+  if (!(error instanceof Refusal)) return null;
+  const field = error.facts['field'];
+  return `${FAILURES[error.code].title}${field ? ` (${String(field)})` : ''}`;
 }

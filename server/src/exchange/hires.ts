@@ -1,13 +1,19 @@
 import { newHire, type ImportReport } from '@hudrik/core/contracts';
+import { HIRES_PROMISED } from '@hudrik/core/states';
+import type { Actor, Context } from '../context';
 import type { Db } from '../database/tables';
 import { hireRows, toHireLine } from '../hires/hireLines';
-import { insertHire, type NewHire } from '../hires/hires';
+import { bookHire } from '../hires/hires';
 import { importCsv, writeCsv } from './csv';
 
 const HIRE_COLUMNS = ['reference', 'class', 'tag', 'from', 'to'] as const;
 
-export const importHires = (db: Db, text: string, at: Date, personId: number | null): Promise<ImportReport> =>
-  importCsv<NewHire>(db, text, {
+export const importHires = (
+  context: Pick<Context, 'db' | 'now'>,
+  actor: Actor | null,
+  text: string,
+): Promise<ImportReport> =>
+  importCsv(context, text, {
     columns: HIRE_COLUMNS,
     schema: newHire,
     shape: (row) => ({
@@ -18,13 +24,13 @@ export const importHires = (db: Db, text: string, at: Date, personId: number | n
       toAt: row['to'],
     }),
     what: (row) => row['reference'] || '(no reference)',
-    take: (trx, hire) => insertHire(trx, hire, at, personId),
+    take: (inside, hire) => bookHire(inside, actor, hire),
   });
 
 export async function exportHires(db: Db): Promise<string> {
-  const lines = (
-    await hireRows(db).where('h.state', 'in', ['booked', 'out', 'back']).orderBy('h.from_at').execute()
-  ).map(toHireLine);
+  const lines = (await hireRows(db).where('h.state', 'in', HIRES_PROMISED).orderBy('h.from_at').execute()).map(
+    toHireLine,
+  );
   return writeCsv(
     HIRE_COLUMNS,
     lines.map((hire) => ({

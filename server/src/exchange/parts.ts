@@ -2,11 +2,12 @@ import { checkSupersessions, todaysNumber } from '@hudrik/core/parts';
 import type { ImportReport } from '@hudrik/core/contracts';
 import { newPart } from '@hudrik/core/contracts';
 import { object, string } from 'yup';
-import type { Db } from '../database/tables';
+import type { Actor, Context } from '../context';
+import type { Db, Trx } from '../database/tables';
 import { insertPart, type NewPart } from '../parts/parts';
 import { readSupersessions } from '../parts/shelf';
 import { refuse } from '../refusal';
-import { importCsv, writeCsv } from './csv';
+import { importCsv, writeCsv, type ImportContext } from './csv';
 
 const PART_COLUMNS = ['number', 'name', 'cents', 'place', 'count', 'superseded_by', 'kit_of'] as const;
 
@@ -26,8 +27,12 @@ const schema = newPart.concat(
  * Takes parts from CSV. A line with `superseded_by` is an old number; one with `kit_of` ("NUMBER*2 OTHER") is a kit of pieces that are there
  * already. A line that would make a loop or a fork is refused and says so.
  */
-export async function importParts(db: Db, text: string, at: Date, personId: number | null): Promise<ImportReport> {
-  return importCsv<PartLineIn>(db, text, {
+export async function importParts(
+  context: Pick<Context, 'db' | 'now'>,
+  actor: Actor | null,
+  text: string,
+): Promise<ImportReport> {
+  return importCsv(context, withNames(text), {
     columns: PART_COLUMNS,
     schema,
     shape: (row) => ({
@@ -40,25 +45,32 @@ export async function importParts(db: Db, text: string, at: Date, personId: numb
       kitOf: row['kit_of'],
     }),
     what: (row) => row['number'] ?? '(no number)',
-    take: async (trx, line) => {
-      if (line.supersededBy !== '') return supersede(trx, line.number, line.supersededBy);
-      const kitId = await insertPart(trx, line, at, personId);
-      for (const piece of line.kitOf.split(/\s+/).filter(Boolean)) {
-        const [number = '', count = '1'] = piece.split('*');
-        const found = await trx.selectFrom('part').select('id').where('number', '=', number).executeTakeFirst();
-        if (!found || !/^[1-9]\d?$/.test(count)) return refuse('part-unknown', { field: `kit_of: ${piece}` });
-        await trx
-          .insertInto('kit_piece')
-          .values({ kit_id: kitId, piece_id: found.id, count: Number(count) })
-          .execute();
-        await trx.updateTable('part').set({ kind: 'kit' }).where('id', '=', kitId).execute();
-      }
-      return undefined;
-    },
+    take: (inside, line) => takeLine(inside, actor, line),
   });
 }
 
-async function supersede(trx: Parameters<typeof readSupersessions>[0], old: string, by: string): Promise<void> {
+/** Files of older versions call the column of names `says`. */
+const withNames = (text: string): string => text.replace(/^([^\n]*\b)says\b/, '$1name');
+
+async function takeLine({ db: trx, now }: ImportContext, actor: Actor | null, line: PartLineIn): Promise<void> {
+  if (line.supersededBy !== '') return supersede(trx, line.number, line.supersededBy);
+  const kitId = await insertPart(trx, line, now(), actor?.id ?? null);
+  for (const piece of line.kitOf.split(/\s+/).filter(Boolean)) await addPiece(trx, kitId, piece);
+  return undefined;
+}
+
+async function addPiece(trx: Trx, kitId: number, piece: string): Promise<void> {
+  const [number = '', count = '1'] = piece.split('*');
+  const found = await trx.selectFrom('part').select('id').where('number', '=', number).executeTakeFirst();
+  if (!found || !/^[1-9]\d?$/.test(count)) return refuse('part-unknown', { field: `kit_of: ${piece}` });
+  await trx
+    .insertInto('kit_piece')
+    .values({ kit_id: kitId, piece_id: found.id, count: Number(count) })
+    .execute();
+  await trx.updateTable('part').set({ kind: 'kit' }).where('id', '=', kitId).execute();
+}
+
+async function supersede(trx: Trx, old: string, by: string): Promise<void> {
   const edges = await readSupersessions(trx);
   if (edges.some((edge) => edge.old === old && edge.by === by)) return;
   const problems = checkSupersessions([...edges, { old, by }]);

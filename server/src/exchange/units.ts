@@ -1,15 +1,20 @@
 import { newUnit, type ImportReport } from '@hudrik/core/contracts';
+import type { Actor, Context } from '../context';
 import type { Db } from '../database/tables';
-import { insertUnit, type NewUnit } from '../fleet/changeUnit';
+import { insertUnit } from '../fleet/addUnit';
 import { toUnitLine, unitRows } from '../fleet/unitLines';
 import { importCsv, writeCsv } from './csv';
 
 const UNIT_COLUMNS = ['tag', 'make', 'model', 'serial', 'home_bay', 'hours'] as const;
 
 /** Takes units from CSV. The model must be known by make and name. */
-export async function importUnits(db: Db, text: string, at: Date, personId: number | null): Promise<ImportReport> {
-  const models = await db.selectFrom('model').select(['id', 'make', 'name']).execute();
-  return importCsv<NewUnit>(db, text, {
+export async function importUnits(
+  context: Pick<Context, 'db' | 'now'>,
+  actor: Actor | null,
+  text: string,
+): Promise<ImportReport> {
+  const models = await context.db.selectFrom('model').select(['id', 'make', 'name']).execute();
+  return importCsv(context, text, {
     columns: UNIT_COLUMNS,
     schema: newUnit,
     shape: (row) => ({
@@ -20,7 +25,7 @@ export async function importUnits(db: Db, text: string, at: Date, personId: numb
       meterReading: row['hours'] === '' ? 0 : row['hours'],
     }),
     what: (row) => row['tag'] || '(no tag)',
-    take: async (trx, unit) => void (await insertUnit(trx, unit, at, personId)),
+    take: (inside, unit) => insertUnit(inside, actor, unit),
   });
 }
 

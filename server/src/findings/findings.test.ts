@@ -1,34 +1,34 @@
 import assert from 'node:assert/strict';
 import { randomUUID } from 'node:crypto';
 import { describe, test } from 'node:test';
-import type { FindingRecord, HistoryRecord, LearnedReply, UnitPage } from '@hudrik/core/contracts';
+import { EDITIONS, type FaultId } from '@hudrik/core/catalogue';
+import type { CardReply, FindingRecord, LearnedReply, LogRecord, Role, UnitPage } from '@hudrik/core/contracts';
+import type { Facts } from '@hudrik/core/log';
 import { foundCheckIn } from '../testing/samples';
 import { prove } from '../testing/proving';
-import { problemIn, useYard } from '../testing/yard';
+import { entryIn, problemIn, useYard } from '../testing/yard';
 
 const MACHINE = { engine: {}, past: {} };
-const seen = (observation: string, outcome: string, more: object = {}) => ({
-  id: randomUUID(),
-  kind: 'seen',
+const seen = (observation: Facts<'seen'>['observation'], outcome: string, reading: object | null = null) => ({
   observation,
   outcomes: [outcome],
-  ...more,
+  reading: reading as Facts<'seen'>['reading'],
 });
 
 describe('a finding', () => {
   const yard = useYard();
-  const open = async (
-    tag: string | null,
-    as: 'technician' | 'apprentice' | 'lead' = 'technician',
-    id: string = randomUUID(),
-  ) =>
-    (await (
-      await yard.ask('POST', '/api/findings', { as, body: { id, tag, machine: MACHINE } })
-    ).json()) as FindingRecord;
-  const add = (id: string, entry: object, as: 'technician' | 'apprentice' | 'lead' | 'counter' = 'technician') =>
-    yard.ask('POST', `/api/findings/${id}/entries`, { as, body: entry });
-  const confirm = (id: string, causes: readonly string[], as: 'technician' | 'apprentice' = 'technician') =>
-    yard.ask('POST', `/api/findings/${id}/causes`, { as, body: { causes } });
+  const read = (id: string) => yard.read<FindingRecord>(`/api/findings/${id}`);
+  /** Begins one, by an id made on the device. Out: the finding that is gone on with. */
+  const open = async (tag: string | null, as: Role = 'technician', id: string = randomUUID()) => {
+    const entry = await entryIn(
+      await yard.enter({ id, ...(tag === null ? {} : { tag }) }, 'finding-opened', { machine: MACHINE }, as),
+    );
+    return read(String(entry.outcome['findingId']));
+  };
+  const add = (findingId: string, facts: Facts<'seen'>, as: Role = 'technician', id: string = randomUUID()) =>
+    yard.enter({ findingId, id }, 'seen', facts, as);
+  const confirm = (findingId: string, causes: readonly FaultId[], as: Role = 'technician') =>
+    yard.enter({ findingId }, 'causes-confirmed', { causes: [...causes], note: '' }, as);
   const held = async (tag: string) => {
     await yard.addUnit(tag);
     await yard.checkIn(
@@ -40,15 +40,15 @@ describe('a finding', () => {
   const history = async (tag: string) =>
     (
       (await (await yard.ask('GET', `/api/units/${tag}/history`, { as: 'lead' })).json()) as {
-        records: HistoryRecord[];
+        records: LogRecord[];
       }
     ).records;
 
   test('begins with what the check-in showed, of the person who looked, and with what is known of the unit', async () => {
     await held('GE-01');
     const finding = await open('GE-01', 'lead');
-    const starting = finding.entries.find((entry) => entry.observation === 'starting');
-    assert.deepEqual([starting?.outcomes, starting?.by], [['will-not-fire'], 'The technician']);
+    const starting = finding.entries.find((entry) => entry.facts['observation'] === 'starting');
+    assert.deepEqual([starting?.facts['outcomes'], starting?.by], [['will-not-fire'], 'The technician']);
     assert.equal(finding.machine.classId, 'generator');
     assert.equal(finding.machine.past.hoursSinceService, 1);
     assert.ok(finding.jobId);
@@ -60,26 +60,23 @@ describe('a finding', () => {
     await add(mine.id, seen('spark-set-gap', 'jumps'));
     const theirs = await open('GE-02', 'apprentice');
     assert.equal(theirs.id, mine.id);
-    await add(
-      theirs.id,
-      seen('compression', 'strong', { reading: { value: 118, unit: 'psi', method: 'pull' } }),
-      'apprentice',
-    );
-    await add(theirs.id, { id: randomUUID(), kind: 'taken-back', observation: 'spark-set-gap' }, 'apprentice');
+    await add(theirs.id, seen('compression', 'strong', { value: 118, unit: 'psi', method: 'pull' }), 'apprentice');
+    await yard.enter({ findingId: theirs.id }, 'taken-back', { observation: 'spark-set-gap' }, 'apprentice');
     const now = (await (await yard.ask('GET', '/api/units/GE-02/finding', { as: 'counter' })).json()) as {
       finding: FindingRecord;
     };
     assert.deepEqual(
-      now.finding.entries.slice(-3).map((entry) => [entry.kind, entry.observation, entry.by]),
+      now.finding.entries.slice(-4).map((entry) => [entry.kind, entry.facts['observation'], entry.by]),
       [
         ['seen', 'spark-set-gap', 'The technician'],
+        ['finding-opened', undefined, 'The apprentice'],
         ['seen', 'compression', 'The apprentice'],
         ['taken-back', 'spark-set-gap', 'The apprentice'],
       ],
     );
     assert.deepEqual(
       (await history('GE-02')).slice(0, 4).map((record) => record.kind),
-      ['finding-taken-back', 'finding-seen', 'finding-seen', 'finding-opened'],
+      ['taken-back', 'seen', 'finding-opened', 'seen'],
     );
   });
 
@@ -87,20 +84,23 @@ describe('a finding', () => {
     await held('GE-03');
     const [a, b] = await Promise.all([open('GE-03', 'technician'), open('GE-03', 'lead')]);
     assert.equal(a.id, b.id);
-    const entry = seen('fuel-look', 'fresh');
-    assert.deepEqual([(await add(a.id, entry)).status, (await add(a.id, entry)).status], [201, 201]);
-    assert.equal((await open('GE-03')).entries.filter((one) => one.id === entry.id).length, 1);
+    const id = randomUUID();
+    const sent = () => add(a.id, seen('fuel-look', 'fresh'), 'technician', id);
+    assert.deepEqual([(await sent()).status, (await sent()).status], [201, 201]);
+    assert.equal((await open('GE-03')).entries.filter((one) => one.id === id).length, 1);
   });
 
   test('what is not in the vocabulary is refused, and the counter only looks', async () => {
     const { id } = await open(null);
-    for (const entry of [
-      seen('fuel-lok', 'fresh'),
-      seen('fuel-look', 'fresch'),
-      { id: randomUUID(), kind: 'seen', observation: 'fuel-look', outcomes: [] },
-      { id: randomUUID(), kind: 'repaired', fault: 'nobody' },
-    ])
-      assert.equal((await add(id, entry)).status, 422);
+    for (const [kind, facts] of [
+      ['seen', { ...seen('fuel-look', 'fresh'), observation: 'fuel-lok' }],
+      ['seen', seen('fuel-look', 'fresch')],
+      ['seen', { ...seen('fuel-look', 'fresh'), outcomes: [] }],
+      ['repaired', { fault: 'nobody' }],
+    ]) {
+      const body = { id: randomUUID(), kind, findingId: id, facts };
+      assert.equal((await yard.ask('POST', '/api/log', { as: 'technician', body })).status, 422);
+    }
     assert.equal((await add(id, seen('fuel-look', 'fresh'), 'counter')).status, 403);
     assert.equal((await problemIn(await add(randomUUID(), seen('fuel-look', 'fresh')))).code, 'not-found');
   });
@@ -109,7 +109,8 @@ describe('a finding', () => {
     await held('GE-04');
     const { id, jobId } = await open('GE-04');
     assert.equal((await confirm(id, ['flywheel-key-sheared'], 'apprentice')).status, 403);
-    const closed = (await (await confirm(id, ['flywheel-key-sheared', 'plug-fouled'])).json()) as FindingRecord;
+    assert.equal((await confirm(id, ['flywheel-key-sheared', 'plug-fouled'])).status, 201);
+    const closed = await read(id);
     assert.deepEqual([closed.causes, closed.jobId], [['flywheel-key-sheared', 'plug-fouled'], jobId]);
     const page = await unit('GE-04');
     assert.equal(page.unit.verdict.readiness, 'held');
@@ -137,8 +138,7 @@ describe('a finding', () => {
     assert.deepEqual(await learned(), before);
     const job = (await unit('GE-06')).jobs[0];
     assert.equal(
-      (await problemIn(await yard.ask('POST', `/api/jobs/${job?.id}/done`, { as: 'technician', body: { note: '' } })))
-        .code,
+      (await problemIn(await yard.enter({ jobId: job?.id ?? '' }, 'job-finished', { note: '' }))).code,
       'not-proven',
     );
     assert.deepEqual(await learned(), before);
@@ -156,9 +156,40 @@ describe('a finding', () => {
     );
   });
 
+  test('what was taken back counts nowhere: not in the card’s complaint, nor in the reckoning', async () => {
+    await held('GE-07');
+    const { id, jobId } = await open('GE-07');
+    await add(id, seen('runs-for', '10-to-30-min'));
+    await add(id, seen('compression', 'strong'));
+    const card = () => yard.read<CardReply>(`/api/jobs/${jobId}/card`);
+    assert.equal((await card()).complaint.afterMinutes, 30);
+    assert.ok((await card()).seen.includes('compression'));
+    await yard.enter({ findingId: id }, 'taken-back', { observation: 'runs-for' });
+    await yard.enter({ findingId: id }, 'taken-back', { observation: 'compression' });
+    assert.equal((await card()).complaint.afterMinutes, null);
+    assert.ok(!(await card()).seen.includes('compression'));
+  });
+
+  test('one that was begun on a device while another was open leads to the other', async () => {
+    await held('GE-08');
+    const theirs = await open('GE-08', 'lead');
+    const own = randomUUID();
+    await open('GE-08', 'technician', own);
+    assert.equal((await add(own, seen('fuel-look', 'fresh'))).status, 201);
+    assert.deepEqual(
+      [(await read(own)).id, (await read(own)).entries.at(-1)?.facts['observation']],
+      [theirs.id, 'fuel-look'],
+    );
+  });
+
+  test('it says by which edition it was begun', async () => {
+    const { edition } = await open(null);
+    assert.equal(edition, EDITIONS.knowledge);
+  });
+
   test('entries are append-only in the database itself', async () => {
     const { id } = await open(null);
     await add(id, seen('fuel-look', 'stale'));
-    await assert.rejects(yard.db.deleteFrom('finding_entry').where('finding_id', '=', id).execute(), /append-only/);
+    await assert.rejects(yard.db.deleteFrom('log_entry').where('finding_id', '=', id).execute(), /append-only/);
   });
 });

@@ -15,15 +15,15 @@ export async function teachBy(trx: Trx, job: JobRow, at: Date): Promise<void> {
     .execute();
   // What was confirmed before a proof failed was not it, or not all of it: what was confirmed after counts.
   const failed = await trx
-    .selectFrom('job_entry')
-    .select('at')
+    .selectFrom('log_entry')
+    .select('taken_at')
     .where('job_id', '=', job.id)
     .where('kind', '=', 'proved')
     .where(sql<boolean>`facts ->> 'passed' = 'false'`)
     .orderBy('place', 'desc')
     .limit(1)
     .executeTakeFirst();
-  const since = all.filter((finding) => failed === undefined || (finding.closed_at as Date) > failed.at);
+  const since = all.filter((finding) => failed === undefined || (finding.closed_at ?? at) > failed.taken_at);
   const findings = since.length > 0 ? since : all.slice(-1);
   for (const { id, machine, causes } of findings) {
     await trx

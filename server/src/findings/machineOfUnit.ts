@@ -8,18 +8,18 @@ export async function machineOfUnit(trx: Trx, unit: UnitRow, said: MachineFacts,
     .select('data_sheet')
     .where('id', '=', unit.model_id)
     .executeTakeFirstOrThrow();
-  const engine = (sheet as { engine?: MachineFacts['engine'] }).engine ?? {};
+  const engine = sheet.engine ?? {};
   const { trueHours } = await lastReading(trx, unit.id);
   const came = await trx
-    .selectFrom('history_record')
+    .selectFrom('log_entry')
     .select('at')
     .where('unit_id', '=', unit.id)
     .where('kind', '=', 'unit-added')
-    .orderBy('id')
+    .orderBy('place')
     .limit(1)
     .executeTakeFirst();
   return {
-    classId: unit.class_id as MachineFacts['classId'],
+    classId: unit.class_id,
     engine: { ...engine, ...said.engine },
     past: {
       daysStood: await daysStood(trx, unit, at),

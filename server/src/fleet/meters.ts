@@ -1,6 +1,6 @@
 import { assessReading, learnUseRate, replaceMeter, rollOver, trueHours, type UseRate } from '@hudrik/core/hours';
 import { classOf } from '@hudrik/core/catalogue';
-import type { NewCheckIn } from '@hudrik/core/contracts';
+import type { Facts } from '@hudrik/core/log';
 import { sql } from 'kysely';
 import type { Db, Trx, UnitRow } from '../database/tables';
 import { refuse } from '../refusal';
@@ -16,7 +16,7 @@ export interface LastReading {
 }
 
 /** The newest reading of the unit's present meter that no later record corrects. */
-export async function lastReading(db: Db | Trx, unitId: number): Promise<LastReading> {
+export async function lastReading(db: Db, unitId: number): Promise<LastReading> {
   const row = await db
     .selectFrom('meter_reading as r')
     .innerJoin('meter as m', 'm.id', 'r.meter_id')
@@ -41,7 +41,7 @@ export async function lastReading(db: Db | Trx, unitId: number): Promise<LastRea
 }
 
 /** How hard the unit is worked: hours and days of its ended hires, shrunk to its class. */
-export async function rateOfUse(db: Db | Trx, unit: Pick<UnitRow, 'id' | 'class_id'>): Promise<UseRate> {
+export async function rateOfUse(db: Db, unit: Pick<UnitRow, 'id' | 'class_id'>): Promise<UseRate> {
   const hires = await db
     .selectFrom('hire as h')
     .innerJoin('check_out as o', 'o.hire_id', 'h.id')
@@ -59,7 +59,7 @@ export async function rateOfUse(db: Db | Trx, unit: Pick<UnitRow, 'id' | 'class_
   return learnUseRate(classOf(unit.class_id).use, hires);
 }
 
-type HoursEntry = NewCheckIn['hours'];
+type HoursEntry = Facts<'check-in'>['hours'];
 
 export interface TakenReading {
   readonly readingId: number;
@@ -135,7 +135,7 @@ async function fitMeter(
 }
 
 /** True hours as they were known at a time; null before the first reading. */
-export async function trueHoursAt(db: Db | Trx, unitId: number, at: Date): Promise<number | null> {
+export async function trueHoursAt(db: Db, unitId: number, at: Date): Promise<number | null> {
   const row = await db
     .selectFrom('meter_reading as r')
     .select('r.true_hours')

@@ -30,12 +30,9 @@ describe('a model’s data sheet', () => {
   test('speaks for its units: engine and limits are in the finding', async () => {
     await yard.addUnit('GE-02');
     await put(await modelOf('GE-02'), SHEET);
-    const finding = (await (
-      await yard.ask('POST', '/api/findings', {
-        as: 'technician',
-        body: { id: randomUUID(), tag: 'GE-02', machine: { engine: {}, past: {} } },
-      })
-    ).json()) as FindingRecord;
+    const id = randomUUID();
+    await yard.enter({ id, tag: 'GE-02' }, 'finding-opened', { machine: { engine: {}, past: {} } });
+    const finding = await yard.read<FindingRecord>(`/api/findings/${id}`);
     assert.equal(finding.machine.engine.ignition, 'points');
     assert.deepEqual(finding.limits, SHEET.limits);
   });
@@ -43,12 +40,10 @@ describe('a model’s data sheet', () => {
   test('what is said of one engine beats the sheet', async () => {
     await yard.addUnit('GE-03');
     await put(await modelOf('GE-03'), SHEET);
-    const finding = (await (
-      await yard.ask('POST', '/api/findings', {
-        as: 'technician',
-        body: { id: randomUUID(), tag: 'GE-03', machine: { engine: { ignition: 'coil' }, past: { daysStood: 200 } } },
-      })
-    ).json()) as FindingRecord;
+    const id = randomUUID();
+    const machine = { engine: { ignition: 'coil' }, past: { daysStood: 200 } } as const;
+    await yard.enter({ id, tag: 'GE-03' }, 'finding-opened', { machine });
+    const finding = await yard.read<FindingRecord>(`/api/findings/${id}`);
     assert.deepEqual(
       [finding.machine.engine.ignition, finding.machine.engine.strokes, finding.machine.past.daysStood],
       ['coil', 4, 200],
@@ -71,22 +66,17 @@ describe('a model’s data sheet', () => {
       assert.equal((await problemIn(await put(stranger, SHEET))).code, 'not-found');
   });
 
-  test('a change of what is known of an engine is kept, and refused when somebody was first', async () => {
+  test('what is said of an engine later is kept, and what was said last counts', async () => {
     await yard.addUnit('GE-04');
-    const opened = (await (
-      await yard.ask('POST', '/api/findings', {
-        as: 'technician',
-        body: { id: randomUUID(), tag: 'GE-04', machine: { engine: {}, past: {} } },
-      })
-    ).json()) as FindingRecord;
-    const change = (version: number, daysStood: number) =>
-      yard.ask('PUT', `/api/findings/${opened.id}/machine`, {
-        as: 'technician',
-        body: { machine: { classId: 'generator', engine: {}, past: { daysStood } } },
-        headers: { 'If-Match': `"${version}"` },
+    const id = randomUUID();
+    await yard.enter({ id, tag: 'GE-04' }, 'finding-opened', { machine: { engine: {}, past: {} } });
+    const describe = async (daysStood: number): Promise<FindingRecord> => {
+      await yard.enter({ findingId: id }, 'machine-described', {
+        machine: { classId: 'generator', engine: {}, past: { daysStood } },
       });
-    const first = (await (await change(opened.version, 120)).json()) as FindingRecord;
-    assert.deepEqual([first.machine.past.daysStood, first.version], [120, opened.version + 1]);
-    assert.equal((await problemIn(await change(opened.version, 130))).code, 'changed-meanwhile');
+      return yard.read(`/api/findings/${id}`);
+    };
+    assert.equal((await describe(120)).machine.past.daysStood, 120);
+    assert.equal((await describe(130)).machine.past.daysStood, 130);
   });
 });

@@ -1,4 +1,5 @@
 import type { ClassId } from '@hudrik/core/catalogue';
+import type { DataSheet, FindingRecord } from '@hudrik/core/contracts';
 import type { Db, Trx } from '../database/tables';
 import { refuse } from '../refusal';
 
@@ -8,9 +9,9 @@ export interface NewModel {
   readonly name: string;
 }
 
-const toModel = (row: { id: number; class_id: string; make: string; name: string }) => ({
+const toModel = (row: { id: number; class_id: ClassId; make: string; name: string }) => ({
   id: row.id,
-  classId: row.class_id as ClassId,
+  classId: row.class_id,
   make: row.make,
   name: row.name,
 });
@@ -46,13 +47,13 @@ export async function addModel(db: Db | Trx, fresh: NewModel) {
   );
 }
 
-/** A model with what its data sheet title: its engine, and limits of readings. */
+/** A model with its data sheet: its engine, and limits of readings. */
 export async function readModelSheet(db: Db, id: number) {
   const row =
     (await db.selectFrom('model').selectAll().where('id', '=', id).executeTakeFirst()) ??
     refuse('not-found', { model: id });
-  const sheet = row.data_sheet as { engine?: object; limits?: object };
-  return { model: toModel(row), dataSheet: { engine: sheet.engine ?? {}, limits: sheet.limits ?? {} } };
+  const { engine = {}, limits = {} } = row.data_sheet;
+  return { model: toModel(row), dataSheet: { engine, limits } };
 }
 
 export async function changeSheet(db: Db, id: number, sheet: object) {
@@ -63,3 +64,7 @@ export async function changeSheet(db: Db, id: number, sheet: object) {
     .executeTakeFirst();
   return Number(changed.numUpdatedRows) === 0 ? refuse('not-found', { model: id }) : readModelSheet(db, id);
 }
+
+/** Limits of readings of a model's own, where its data sheet has them. */
+export const limitsOf = (sheet: Partial<DataSheet>): NonNullable<FindingRecord['limits']> | null =>
+  sheet.limits ?? null;

@@ -1,5 +1,6 @@
-import { CLASS_IDS, classOf } from '@hudrik/core/catalogue';
+import { CLASS_IDS, classOf, type ClassId } from '@hudrik/core/catalogue';
 import type { UnitLine, UnitsReply } from '@hudrik/core/contracts';
+import type { Readiness } from '@hudrik/core/readiness';
 import { sql } from 'kysely';
 import { jsonObjectFrom } from 'kysely/helpers/postgres';
 import type { Context } from '../context';
@@ -7,8 +8,8 @@ import type { Db, Trx } from '../database/tables';
 import { refuse } from '../refusal';
 
 export interface UnitsQuery {
-  readonly class?: string | undefined;
-  readonly readiness?: string | undefined;
+  readonly class?: ClassId | undefined;
+  readonly readiness?: Readiness | undefined;
   readonly find?: string | undefined;
   readonly cursor?: string | undefined;
   readonly limit: number;
@@ -69,18 +70,18 @@ export function toUnitLine(row: UnitRowRead): UnitLine {
   const next = row.next_hire;
   return {
     tag: row.tag,
-    classId: row.class_id as UnitLine['classId'],
+    classId: row.class_id,
     model: { make: row.make, name: row.name },
     serial: row.serial,
     homeBay: row.home_bay,
-    verdict: { ...row.readiness_verdict, because: [...row.readiness_verdict.because] },
+    verdict: row.readiness_verdict,
     readySince: row.readiness_since.toISOString(),
     trueHours: row.true_hours,
     hoursToOilService: Math.round((row.last_oil_service_true_hours + every - row.true_hours) * 10) / 10,
     oilServiceEvery: every,
     nextHire: next && {
       reference: next.reference,
-      classId: row.class_id as UnitLine['classId'],
+      classId: row.class_id,
       tag: row.tag,
       fromAt: new Date(next.from_at).toISOString(),
       toAt: new Date(next.to_at).toISOString(),
@@ -97,10 +98,8 @@ export async function readUnits({ db }: Context, query: UnitsQuery): Promise<Uni
   const classOrder = sql<number>`array_position(array[${sql.join(CLASS_IDS.map((id) => sql.lit(id)))}]::text[], u.class_id)`;
   const after = query.cursor ? decode(query.cursor) : null;
   const rows = await unitRows(db)
-    .$if(query.class !== undefined, (q) => q.where('u.class_id', '=', query.class as string))
-    .$if(query.readiness !== undefined, (q) =>
-      q.where('u.readiness', '=', query.readiness as UnitLine['verdict']['readiness']),
-    )
+    .$if(query.class !== undefined, (q) => q.where('u.class_id', '=', query.class ?? CLASS_IDS[0]))
+    .$if(query.readiness !== undefined, (q) => q.where('u.readiness', '=', query.readiness ?? 'fit'))
     .$if(query.readiness === undefined && !query.find, (q) => q.where('u.readiness', '<>', 'gone'))
     .$if(Boolean(query.find), (q) => q.where(matches(query.find ?? '')))
     .$if(after !== null, (q) => q.where(sql<boolean>`(${classOrder}, u.tag) > (${after?.[0]}::int, ${after?.[1]})`))
@@ -122,18 +121,18 @@ function matches(find: string) {
   return sql<boolean>`(u.tag ilike ${pattern} or replace(u.tag, '-', '') ilike ${pattern} or u.serial ilike ${pattern} or m.make || ' ' || m.name ilike ${pattern})`;
 }
 
-async function readCounts(db: Db, classId?: string): Promise<Record<string, number>> {
+async function readCounts(db: Db, classId?: ClassId): Promise<Record<string, number>> {
   const rows = await db
     .selectFrom('unit')
     .select(['readiness', (eb) => eb.fn.countAll<number>().as('n')])
-    .$if(classId !== undefined, (q) => q.where('class_id', '=', classId as string))
+    .$if(classId !== undefined, (q) => q.where('class_id', '=', classId ?? CLASS_IDS[0]))
     .groupBy('readiness')
     .execute();
   return Object.fromEntries(rows.map((row) => [row.readiness, row.n]));
 }
 
-const encode = (row: { class_id: string; tag: string }): string =>
-  Buffer.from(`${CLASS_IDS.indexOf(row.class_id as never) + 1}|${row.tag}`).toString('base64url');
+const encode = (row: { class_id: ClassId; tag: string }): string =>
+  Buffer.from(`${CLASS_IDS.indexOf(row.class_id) + 1}|${row.tag}`).toString('base64url');
 
 function decode(cursor: string): [number, string] {
   const [order, tag] = Buffer.from(cursor, 'base64url').toString().split('|');

@@ -1,6 +1,9 @@
-import { STANDING_STATES } from '@hudrik/core/card';
+import { OPEN_JOB_STATES } from '@hudrik/core/card';
 import { forecastHours, meanHoursPerDay } from '@hudrik/core/hours';
 import type { UnitPage } from '@hudrik/core/contracts';
+import { HIRES_GOING_ON, HIRES_PROMISED } from '@hudrik/core/states';
+import { newestCheckInId } from '../checkins/opening';
+import { verdictOf } from '../checkins/readCheckIn';
 import type { Context } from '../context';
 import { hireRows, toHireLine } from '../hires/hireLines';
 import { jobRows, toJobLine } from '../jobs/jobLines';
@@ -17,21 +20,16 @@ export async function readUnitPage({ db }: Pick<Context, 'db'>, tag: string): Pr
   const hires = (
     await hireRows(db)
       .where('h.unit_id', '=', unit.id)
-      .where('h.state', 'in', ['booked', 'out', 'back'])
+      .where('h.state', 'in', HIRES_PROMISED)
       .orderBy('h.from_at')
       .limit(12)
       .execute()
   ).map(toHireLine);
   const jobs = (
-    await jobRows(db).where('j.unit_id', '=', unit.id).where('j.state', 'in', STANDING_STATES).execute()
+    await jobRows(db).where('j.unit_id', '=', unit.id).where('j.state', 'in', OPEN_JOB_STATES).execute()
   ).map(toJobLine);
-  const lastCheckIn = await db
-    .selectFrom('check_in')
-    .select('verdict')
-    .where('unit_id', '=', unit.id)
-    .orderBy('at', 'desc')
-    .limit(1)
-    .executeTakeFirst();
+  const checkInId = await newestCheckInId(db, unit.id);
+  const reasons = checkInId === null ? [] : ((await verdictOf(db, checkInId))?.reasons ?? []);
   const readings = await db
     .selectFrom('meter_reading as r')
     .select(['r.read_at', 'r.true_hours'])
@@ -46,12 +44,10 @@ export async function readUnitPage({ db }: Pick<Context, 'db'>, tag: string): Pr
     unit: line,
     fuelEighths: unit.fuel_eighths,
     meter: { reading: reading.reading, offsetHours: reading.offsetHours, readAt: reading.readAt.toISOString() },
-    hire: hires.find((hire) => hire.state === 'out' || hire.state === 'back') ?? null,
+    hire: hires.find((hire) => HIRES_GOING_ON.includes(hire.state)) ?? null,
     hires: hires.filter((hire) => hire.state === 'booked'),
     jobs,
-    reasons: lastCheckIn
-      ? [...lastCheckIn.verdict.reasons].map((reason) => ({ ...reason, origin: { ...reason.origin } }))
-      : [],
+    reasons: reasons.map((reason) => ({ ...reason, origin: { ...reason.origin } })),
     use: {
       hoursPerDay: Math.round(meanHoursPerDay(use) * 10) / 10,
       in30Days: forecastHours(use, 30 * SHARE_OF_DAYS_OUT),

@@ -1,7 +1,7 @@
 import type { HireLine } from '@hudrik/core/contracts';
-import type { Db, Trx } from '../database/tables';
+import type { Db } from '../database/tables';
 
-export function hireRows(db: Db | Trx) {
+export function hireRows(db: Db) {
   return db
     .selectFrom('hire as h')
     .leftJoin('unit as hu', 'hu.id', 'h.unit_id')
@@ -23,7 +23,7 @@ type HireRowRead = Awaited<ReturnType<ReturnType<typeof hireRows>['execute']>>[n
 
 export const toHireLine = (row: HireRowRead): HireLine => ({
   reference: row.reference,
-  classId: row.class_id as HireLine['classId'],
+  classId: row.class_id,
   tag: row.tag,
   fromAt: row.from_at.toISOString(),
   toAt: row.to_at.toISOString(),

@@ -1,5 +1,4 @@
 import assert from 'node:assert/strict';
-import { randomUUID } from 'node:crypto';
 import { describe, test } from 'node:test';
 import type { ImportReport, Shift, UnitPage } from '@hudrik/core/contracts';
 import { foundCheckIn, wellCheckIn } from '../testing/samples';
@@ -18,11 +17,10 @@ describe('hires and check-outs', () => {
     more: object = {},
     as: 'lead' | 'counter' | 'apprentice' | 'technician' = 'counter',
   ) =>
-    yard.ask('POST', '/api/check-outs', {
-      as,
-      body: {
-        id: randomUUID(),
-        tag,
+    yard.enter(
+      { tag },
+      'check-out',
+      {
         hire: null,
         dueAt: '2030-03-06T17:00:00Z',
         hours: { typed, confirmed: false, meterEvent: null },
@@ -32,7 +30,8 @@ describe('hires and check-outs', () => {
         waiverReason: '',
         ...more,
       },
-    });
+      as,
+    );
 
   test('one unit is not promised twice for the same time, not even by two desks at once', async () => {
     await yard.addUnit('GE-01');
@@ -47,7 +46,12 @@ describe('hires and check-outs', () => {
 
   test('the database itself refuses two hires of one unit that overlap', async () => {
     const id = await yard.addUnit('GE-02');
-    const row = { class_id: 'generator', unit_id: id, from_at: '2030-05-01T08:00:00Z', to_at: '2030-05-03T08:00:00Z' };
+    const row = {
+      class_id: 'generator' as const,
+      unit_id: id,
+      from_at: '2030-05-01T08:00:00Z',
+      to_at: '2030-05-03T08:00:00Z',
+    };
     await yard.db
       .insertInto('hire')
       .values({ ...row, reference: 'X1' })
@@ -77,7 +81,7 @@ describe('hires and check-outs', () => {
     assert.equal((await problemIn(await out('GE-03', '100.0'))).code, 'not-ready');
     yard.later(48);
     const reference = (await unit('GE-03')).hire?.reference ?? '';
-    await yard.ask('POST', `/api/hires/${reference}/back`, { as: 'counter' });
+    await yard.enter({ tag: 'GE-03' }, 'hire-back', { reference }, 'counter');
     assert.ok((await unit('GE-03')).unit.verdict.notLookedAtSince);
     const shift = (await (await yard.ask('GET', '/api/shift', { as: 'technician' })).json()) as Shift;
     assert.ok(shift.back.some((line) => line.tag === 'GE-03' && line.code === 'back-not-looked-at'));
@@ -108,7 +112,7 @@ describe('hires and check-outs', () => {
     await yard.addUnit('GE-06');
     await yard.checkIn(foundCheckIn('GE-06', 'generator', '101.0', { clean: 'dirty' }));
     const [job] = (await unit('GE-06')).jobs;
-    await yard.ask('POST', `/api/jobs/${job?.id}/done`, { as: 'technician', body: {} });
+    await yard.enter({ jobId: job?.id ?? '' }, 'job-finished', { note: '' });
     assert.equal((await out('GE-06', '101.0')).status, 201);
   });
 
@@ -116,8 +120,7 @@ describe('hires and check-outs', () => {
     await yard.addUnit('GE-07');
     await yard.checkIn(foundCheckIn('GE-07', 'generator', '101.0', { exhaust: 'loose' }));
     const [job] = (await unit('GE-07')).jobs;
-    const finish = () =>
-      yard.ask('POST', `/api/jobs/${job?.id}/done`, { as: 'technician', body: { note: 'tightened' } });
+    const finish = () => yard.enter({ jobId: job?.id ?? '' }, 'job-finished', { note: 'tightened' });
     assert.equal((await problemIn(await finish())).code, 'not-proven');
     assert.equal((await unit('GE-07')).unit.verdict.readiness, 'held');
     assert.equal((await prove(yard, job?.id ?? '', 'generator')).status, 201);

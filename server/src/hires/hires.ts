@@ -1,22 +1,27 @@
+import type { ClassId } from '@hudrik/core/catalogue';
 import type { HireLine } from '@hudrik/core/contracts';
+import { HIRE, HIRES_PROMISED } from '@hudrik/core/states';
+import { notifyChange } from '../background/notify';
 import type { Actor, Context } from '../context';
-import type { Trx } from '../database/tables';
-import { record } from '../fleet/history';
-import { refreshReadiness } from '../fleet/refreshReadiness';
-import { lockUnit, lockUnitById } from '../fleet/units';
+import { inTransaction } from '../database/inTransaction';
+import type { HireRow, Trx, UnitRow } from '../database/tables';
+import { changeUnit, type UnitChange } from '../log/changeUnit';
+import type { Taker } from '../log/taking';
 import { refuse } from '../refusal';
 import { hireRows, toHireLine } from './hireLines';
 
+const DAY_MS = 86_400_000;
+
 export async function readHires(
-  { db, now }: Context,
+  { db, now }: Pick<Context, 'db' | 'now'>,
   query: { from?: string | undefined; to?: string | undefined; tag?: string | undefined },
 ): Promise<{ hires: HireLine[] }> {
-  const from = query.from ?? new Date(now().getTime() - 14 * 86_400_000).toISOString();
-  const to = query.to ?? new Date(now().getTime() + 60 * 86_400_000).toISOString();
+  const from = query.from ?? new Date(now().getTime() - 14 * DAY_MS).toISOString();
+  const to = query.to ?? new Date(now().getTime() + 60 * DAY_MS).toISOString();
   const rows = await hireRows(db)
     .where('h.from_at', '<', new Date(to))
     .where('h.to_at', '>', new Date(from))
-    .$if(query.tag !== undefined, (q) => q.where('hu.tag', '=', query.tag as string))
+    .$if(query.tag !== undefined, (q) => q.where('hu.tag', '=', query.tag ?? ''))
     .orderBy('h.from_at')
     .limit(500)
     .execute();
@@ -25,17 +30,34 @@ export async function readHires(
 
 export interface NewHire {
   readonly reference: string;
-  readonly classId: string;
+  readonly classId: ClassId;
   readonly tag: string | null;
   readonly fromAt: string;
   readonly toAt: string;
 }
 
 /** Books a hire of a unit, or of any unit of a class. */
-export async function insertHire(trx: Trx, fresh: NewHire, at: Date, personId: number | null): Promise<void> {
-  const unit = fresh.tag === null ? null : await lockUnit(trx, fresh.tag);
-  if (unit && unit.class_id !== fresh.classId) refuse('not-valid', { field: 'classId', wants: unit.class_id });
-  if (unit?.gone_at) refuse('not-ready', { readiness: 'gone' });
+export async function bookHire(
+  context: Pick<Context, 'db' | 'now'>,
+  actor: Actor | null,
+  fresh: NewHire,
+): Promise<void> {
+  if (fresh.tag !== null) return changeUnit(context, actor, { tag: fresh.tag }, (change) => bookUnit(change, fresh));
+  return inTransaction(context.db, async (trx) => {
+    await insertHire(trx, null, fresh);
+    await notifyChange(trx, { what: 'hires', id: fresh.reference });
+  });
+}
+
+async function bookUnit({ trx, unit, append }: UnitChange, fresh: NewHire): Promise<void> {
+  if (unit.class_id !== fresh.classId) refuse('not-valid', { field: 'classId', wants: unit.class_id });
+  if (unit.gone_at) refuse('not-ready', { readiness: 'gone' });
+  await insertHire(trx, unit, fresh);
+  const { reference, fromAt, toAt } = fresh;
+  await append({ kind: 'hire-booked', facts: { reference, fromAt, toAt } });
+}
+
+async function insertHire(trx: Trx, unit: UnitRow | null, fresh: NewHire): Promise<void> {
   if (await trx.selectFrom('hire').select('id').where('reference', '=', fresh.reference).executeTakeFirst())
     refuse('already-there', { reference: fresh.reference });
   if (unit && (await overlapping(trx, unit.id, fresh))) refuse('hire-overlaps', { tag: unit.tag });
@@ -49,14 +71,6 @@ export async function insertHire(trx: Trx, fresh: NewHire, at: Date, personId: n
       to_at: fresh.toAt,
     })
     .execute();
-  if (unit)
-    await record(trx, {
-      unitId: unit.id,
-      at,
-      kind: 'hire-booked',
-      personId,
-      facts: { reference: fresh.reference, fromAt: fresh.fromAt, toAt: fresh.toAt },
-    });
 }
 
 async function overlapping(trx: Trx, unitId: number, span: { fromAt: string; toAt: string }): Promise<boolean> {
@@ -64,7 +78,7 @@ async function overlapping(trx: Trx, unitId: number, span: { fromAt: string; toA
     .selectFrom('hire')
     .select('id')
     .where('unit_id', '=', unitId)
-    .where('state', 'in', ['booked', 'out', 'back'])
+    .where('state', 'in', HIRES_PROMISED)
     .where('from_at', '<', new Date(span.toAt))
     .where('to_at', '>', new Date(span.fromAt))
     .executeTakeFirst();
@@ -72,57 +86,48 @@ async function overlapping(trx: Trx, unitId: number, span: { fromAt: string; toA
 }
 
 export async function addHire(context: Context, actor: Actor, fresh: NewHire): Promise<{ hires: HireLine[] }> {
-  await context.db.transaction().execute((trx) => insertHire(trx, fresh, context.now(), actor.id));
+  await bookHire(context, actor, fresh);
   return oneHire(context, fresh.reference);
 }
 
-export async function hireBack(context: Context, actor: Actor, reference: string): Promise<{ hires: HireLine[] }> {
-  await context.db.transaction().execute(async (trx) => {
-    const hire = await lockHire(trx, reference);
-    if (hire.state === 'back') return;
-    if (hire.state !== 'out' || hire.unit_id === null) refuse('not-hired', { reference, state: hire.state });
-    const at = context.now();
-    await trx.updateTable('hire').set({ state: 'back', back_at: at }).where('id', '=', hire.id).execute();
-    await record(trx, {
-      unitId: hire.unit_id as number,
-      at,
-      kind: 'hire-back',
-      personId: actor.id,
-      facts: { reference },
-    });
-    await refreshReadiness(trx, hire.unit_id as number, at);
-  });
-  return oneHire(context, reference);
-}
+/** A unit is back on the yard. Nobody has looked at it: it is held until somebody has. */
+export const takeBack: Taker<'hire-back'> = async ({ change, at, facts: { reference }, record }) => {
+  const { trx, unit } = change;
+  const hire = await hireByReference(trx, reference);
+  if (hire.unit_id !== unit.id) return refuse('not-hired', { reference, tag: unit.tag });
+  // Two people may say so.
+  if (hire.state === 'back') return record({});
+  const next = HIRE.after(hire.state, 'come-back');
+  if (!next.ok) return refuse('not-hired', { reference, state: next.state });
+  await trx.updateTable('hire').set({ state: next.state, back_at: at }).where('id', '=', hire.id).execute();
+  return record({});
+};
 
 export async function cancelHire(context: Context, actor: Actor, reference: string): Promise<{ hires: HireLine[] }> {
-  await context.db.transaction().execute(async (trx) => {
-    const hire = await lockHire(trx, reference);
-    if (hire.state === 'cancelled') return;
-    if (hire.state !== 'booked') refuse('already-out', { reference, state: hire.state });
-    await trx.updateTable('hire').set({ state: 'cancelled' }).where('id', '=', hire.id).execute();
-    if (hire.unit_id !== null)
-      await record(trx, {
-        unitId: hire.unit_id,
-        at: context.now(),
-        kind: 'hire-cancelled',
-        personId: actor.id,
-        facts: { reference },
-      });
-  });
+  const seen = await hireByReference(context.db, reference);
+  if (seen.unit_id === null) await inTransaction(context.db, (trx) => cancel(trx, reference));
+  else
+    await changeUnit(context, actor, { id: seen.unit_id }, async ({ trx, append }) => {
+      if (await cancel(trx, reference)) await append({ kind: 'hire-cancelled', facts: { reference } });
+    });
   return oneHire(context, reference);
 }
 
-/** Locks the unit first where there is one, as every other change does: no two changes wait for each other. */
-async function lockHire(trx: Trx, reference: string) {
-  const seen = await trx.selectFrom('hire').select('unit_id').where('reference', '=', reference).executeTakeFirst();
-  if (seen?.unit_id != null) await lockUnitById(trx, seen.unit_id);
-  return (
-    (await trx.selectFrom('hire').selectAll().where('reference', '=', reference).forUpdate().executeTakeFirst()) ??
-    refuse('not-found', { reference })
-  );
+/** Out: whether it was still to be cancelled. */
+async function cancel(trx: Trx, reference: string): Promise<boolean> {
+  const hire = await hireByReference(trx, reference);
+  if (hire.state === 'cancelled') return false;
+  const next = HIRE.after(hire.state, 'cancel');
+  if (!next.ok) return refuse('already-out', { reference, state: next.state });
+  await trx.updateTable('hire').set({ state: next.state }).where('id', '=', hire.id).execute();
+  return true;
 }
 
-async function oneHire({ db }: Context, reference: string): Promise<{ hires: HireLine[] }> {
+async function hireByReference(db: Context['db'], reference: string): Promise<HireRow> {
+  const row = await db.selectFrom('hire').selectAll().where('reference', '=', reference).executeTakeFirst();
+  return row ?? refuse('not-found', { reference });
+}
+
+async function oneHire({ db }: Pick<Context, 'db'>, reference: string): Promise<{ hires: HireLine[] }> {
   return { hires: (await hireRows(db).where('h.reference', '=', reference).execute()).map(toHireLine) };
 }

@@ -49,7 +49,7 @@ export function httpApp({ context, installation, log, webFolder, signInsPerMinut
     legacyHeaders: false,
     handler: (_request, _response, next) => next(new Refusal('too-many')),
   });
-  bindOperations(app, context, handlersOf(context, installation), { signIn: slowDown, firstLead: slowDown });
+  bindOperations(app, context, handlersOf(installation), { signIn: slowDown, firstLead: slowDown });
   app.use(
     '/api',
     (_request, response) =>

@@ -1,28 +1,35 @@
-import { createHash } from 'node:crypto';
+import type { Frozen } from '@hudrik/core/fields';
 import { OPERATIONS, type Operation, type OperationId, type Person } from '@hudrik/core/contracts';
+import { parse } from 'cookie';
 import express, { type Express, type Request, type RequestHandler, type Response } from 'express';
 import type { InferType, Schema } from 'yup';
 import type { Context } from '../context';
 import { personOfToken } from '../people/sessions';
 import { refuse } from '../refusal';
+import { exactlyOnce } from './exactlyOnce';
 
 export const COOKIE = 'hudrik_session';
+const PERSON_HEADER = 'Hudrik-Person';
 
 interface Call<O extends Operation> {
+  /** Of this request: a change runs in the request's own transaction. */
+  readonly context: Context;
   readonly actor: O['who'] extends 'public' ? Person | null : Person;
   readonly params: Readonly<Record<string, string>>;
   readonly query: O['query'] extends Schema ? InferType<O['query']> : Record<string, never>;
-  readonly body: O['body'] extends Schema ? InferType<O['body']> : Buffer;
+  readonly body: O['body'] extends Schema ? InferType<O['body']> : unknown;
   /** The version the caller saw, from If-Match; null when none was sent. */
   readonly seenVersion: number | null;
   readonly token: string | null;
   readonly response: Response;
 }
 
-type Answer<O extends Operation> = O['reply'] extends Schema ? InferType<O['reply']> | undefined : unknown;
+type Answer<O extends Operation> = O['reply'] extends Schema ? Frozen<InferType<O['reply']>> | undefined : unknown;
 export type Handlers = {
   readonly [Id in OperationId]: (call: Call<(typeof OPERATIONS)[Id]>) => Promise<Answer<(typeof OPERATIONS)[Id]>>;
 };
+/** A handler, whichever operation it serves: what it is given was checked by that operation's schemas. */
+type AnyHandler = (call: Call<Operation>) => Promise<unknown>;
 
 const LARGEST_JSON = '1mb';
 const LARGEST_RAW = '3mb';
@@ -34,16 +41,16 @@ export function bindOperations(
   handlers: Handlers,
   limits: Partial<Record<OperationId, RequestHandler>>,
 ): void {
-  for (const id of Object.keys(OPERATIONS) as OperationId[]) {
-    const operation: Operation = OPERATIONS[id];
+  for (const [id, operation] of Object.entries<Operation>(OPERATIONS)) {
     const route = operation.path.replaceAll(/\{(\w+)\}/g, ':$1');
-    const limit = limits[id];
+    const limit = limits[id as OperationId];
+    const handle = handlers[id as OperationId] as AnyHandler;
     app[operation.method](
       route,
       ...(limit ? [limit] : []),
       admit(context, operation),
-      bodyOf(operation),
-      (request, response) => run(context, id, operation, handlers[id] as never, request, response),
+      ...bodyOf(operation),
+      (request: Request, response: Response) => run(context, operation, handle, request, response),
     );
   }
 }
@@ -51,10 +58,14 @@ export function bindOperations(
 /** Who asks is settled before the body is read: a stranger's upload is not even taken in. */
 function admit(context: Context, operation: Operation): RequestHandler {
   return async (request, response, next) => {
-    const token = tokenOf(request);
-    const person = token ? await personOfToken(context, token) : null;
+    const token = parse(request.headers.cookie ?? '')[COOKIE] ?? null;
+    const person = token === null ? null : await personOfToken(context, token);
     if (operation.who !== 'public') {
       if (person === null) return refuse('not-signed-in');
+      // A page says who it believes is signed in: where somebody else signed in meanwhile, nothing is done in their name.
+      const believed = request.get(PERSON_HEADER);
+      if (believed !== undefined && believed !== String(person.id))
+        return refuse('somebody-else', { signedIn: person.id });
       if (!operation.who.includes(person.role))
         return refuse('not-your-role', { role: person.role, wants: operation.who });
     }
@@ -64,104 +75,57 @@ function admit(context: Context, operation: Operation): RequestHandler {
   };
 }
 
-function tokenOf(request: Request): string | null {
-  const pair = (request.headers.cookie ?? '').split(/;\s*/).find((entry) => entry.startsWith(`${COOKIE}=`));
-  return pair ? decodeURIComponent(pair.slice(COOKIE.length + 1)) : null;
-}
-
-function bodyOf(operation: Operation): RequestHandler {
-  if (operation.raw) return express.raw({ type: () => true, limit: LARGEST_RAW });
-  if (operation.body) return express.json({ limit: LARGEST_JSON, type: () => true });
-  return (_request, _response, next) => next();
+function bodyOf(operation: Operation): RequestHandler[] {
+  if (operation.raw) return [express.raw({ type: () => true, limit: LARGEST_RAW })];
+  return operation.body ? [express.json({ limit: LARGEST_JSON, type: () => true })] : [];
 }
 
 async function run(
   context: Context,
-  id: OperationId,
   operation: Operation,
-  handle: (call: unknown) => Promise<unknown>,
+  handle: AnyHandler,
   request: Request,
   response: Response,
 ): Promise<void> {
-  const person = response.locals['person'] as Person | null;
-  const kept = await keptAnswer(context, id, person, request);
-  if (kept) return void response.status(kept.status).json(kept.body);
-  const query = operation.query
-    ? await operation.query.validate(request.query, { abortEarly: false, stripUnknown: true })
-    : {};
-  const body = operation.body
-    ? await operation.body.noUnknown().validate(request.body ?? {}, { abortEarly: false, strict: false })
-    : request.body;
-  const answer = await handle({
+  const person: Person | null = response.locals['person'];
+  const token: string | null = response.locals['token'];
+  const query = await checked(operation.query, request.query);
+  const body = operation.body ? await checked(operation.body.noUnknown(), request.body) : request.body;
+  const call = {
     actor: person,
-    params: request.params,
+    params: paramsOf(request),
     query,
     body,
     seenVersion: versionOf(request),
-    token: response.locals['token'],
+    token,
     response,
-  });
+  };
+  const handleIn = (own: Context): Promise<unknown> => handle({ ...call, context: own } as Call<Operation>);
+  // Reads change nothing: they need no transaction, and a stream must not hold one.
+  const answer =
+    operation.method === 'get'
+      ? { status: operation.status ?? 200, body: await handleIn(context) }
+      : await exactlyOnce({ context, operation, person, request }, handleIn);
   if (response.headersSent) return;
-  if (operation.ifMatch && hasVersion(answer)) response.setHeader('ETag', `"${versionIn(answer)}"`);
-  const status = operation.status ?? 200;
-  await keepAnswer(context, id, person, request, status, answer);
-  response.status(status).json(answer);
+  if (operation.ifMatch) setVersion(response, answer.body);
+  response.status(answer.status).json(answer.body);
 }
 
+const checked = async (schema: Operation['body'], value: unknown): Promise<unknown> =>
+  schema === undefined ? {} : schema.validate(value ?? {}, { abortEarly: false, stripUnknown: true });
+
+const paramsOf = (request: Request): Record<string, string> =>
+  Object.fromEntries(Object.entries(request.params).map(([name, value]) => [name, String(value)]));
+
 function versionOf(request: Request): number | null {
-  const match = /^(?:W\/)?"(\d+)"$/.exec(request.get('If-Match') ?? '');
+  const match = /^(?:W\/)?"(\d{1,9})"$/.exec(request.get('If-Match') ?? '');
   return match ? Number(match[1]) : null;
 }
 
-const versionIn = (answer: { version?: number; unit?: { version: number } }): number =>
-  answer.version ?? answer.unit?.version ?? 0;
-const hasVersion = (answer: unknown): answer is { version?: number; unit?: { version: number } } =>
-  typeof answer === 'object' && answer !== null && ('version' in answer || 'unit' in answer);
-
-const keyOf = (request: Request): string | null =>
-  request.method === 'POST' ? (request.get('Idempotency-Key') ?? null) : null;
-const hashOf = (request: Request): Buffer =>
-  createHash('sha256')
-    .update(JSON.stringify(request.body ?? null))
-    .digest();
-
-/** The answer given before under this key. The same key for another request is a mistake of the caller. */
-async function keptAnswer(
-  { db }: Context,
-  id: OperationId,
-  person: Person | null,
-  request: Request,
-): Promise<{ status: number; body: unknown } | null> {
-  const key = keyOf(request);
-  if (key === null || person === null) return null;
-  const kept = await db.selectFrom('idempotency').selectAll().where('key', '=', key).executeTakeFirst();
-  if (kept === undefined) return null;
-  if (kept.operation !== id || kept.person_id !== person.id || !kept.body_hash.equals(hashOf(request)))
-    return refuse('key-reused', { key });
-  return { status: kept.status, body: kept.body };
-}
-
-async function keepAnswer(
-  { db }: Context,
-  id: OperationId,
-  person: Person | null,
-  request: Request,
-  status: number,
-  answer: unknown,
-): Promise<void> {
-  const key = keyOf(request);
-  if (key === null || person === null) return;
-  if (key.length < 8 || key.length > 100) return;
-  await db
-    .insertInto('idempotency')
-    .values({
-      key,
-      person_id: person.id,
-      operation: id,
-      body_hash: hashOf(request),
-      status,
-      body: JSON.stringify(answer ?? null),
-    })
-    .onConflict((conflict) => conflict.column('key').doNothing())
-    .execute();
+/** The version of what is answered, or of the unit in it. */
+function setVersion(response: Response, answer: unknown): void {
+  const of = (value: unknown, name: string): unknown =>
+    typeof value === 'object' && value !== null ? Reflect.get(value, name) : undefined;
+  const version = of(answer, 'version') ?? of(of(answer, 'unit'), 'version');
+  if (typeof version === 'number') response.setHeader('ETag', `"${version}"`);
 }

@@ -1,177 +1,165 @@
 import { timingSafeEqual } from 'node:crypto';
 import type { Response } from 'express';
 import { sql } from 'kysely';
-import type { NewCardEntry } from '@hudrik/core/card';
-import { addCardEntry } from '../cards/addCardEntry';
 import { readClocks } from '../cards/clocks';
 import { readCard } from '../cards/readCard';
 import { readWays } from '../cards/ways';
-import { addCheckIn } from '../checkins/addCheckIn';
 import { readOpening } from '../checkins/opening';
 import { readCheckIn } from '../checkins/readCheckIn';
-import { addCheckOut } from '../checkouts/addCheckOut';
 import type { Context } from '../context';
 import { exportHires, importHires } from '../exchange/hires';
 import { exportModels, importModels } from '../exchange/models';
 import { exportParts, importParts } from '../exchange/parts';
 import { exportUnits, importUnits } from '../exchange/units';
-import { addEntry, changeMachine, openFinding, readFinding, readUnitFinding } from '../findings/findings';
-import { confirmCauses } from '../findings/confirmCauses';
+import type { EventSource } from '../events';
 import { forgetLearned, readLearned } from '../findings/learned';
-import { addNote, addUnit, changeUnit, correctReading } from '../fleet/changeUnit';
-import { readHistory } from '../fleet/history';
+import { readFinding, readUnitFinding } from '../findings/readFinding';
+import { addUnit } from '../fleet/addUnit';
+import { editUnit } from '../fleet/editUnit';
 import { addModel, changeSheet, readModels, readModelSheet } from '../fleet/models';
 import { readUnits } from '../fleet/unitLines';
 import { readUnitPage } from '../fleet/unitPage';
-import { addHire, cancelHire, hireBack, readHires } from '../hires/hires';
-import { addJob, dropJob, finishJob, readJobs, startJob } from '../jobs/jobs';
-import {
-  addPerson,
-  changePerson,
-  readSignInOptions,
-  readPeople,
-  SESSION_DAYS,
-  setPreferences,
-  signIn,
-  signOut,
-} from '../people/sessions';
-import { addExchangePart, changeExchangePart, readExchangeParts } from '../parts/exchangeParts';
-import { addOrder, readOrders, receiveOrder, sendOrder } from '../parts/orders';
-import { askPart, changePartLine } from '../parts/partLines';
+import { addHire, cancelHire, readHires } from '../hires/hires';
+import { readJobs } from '../jobs/readJobs';
+import { readHistory } from '../log/readLog';
+import { takeEntry } from '../log/takeEntry';
+import { changeExchangePart, readExchangeParts } from '../parts/exchangeParts';
+import { addOrder, askAgain, readOrders, receiveOrder } from '../parts/orders';
 import { addPart, countPart, readParts } from '../parts/parts';
-import { quotePart } from '../parts/quotePart';
-import { putPhoto, readPhoto, readThumb } from '../photos/photos';
+import { askQuote, readQuote } from '../parts/quotes';
+import { addPerson, changePerson, readPeople, setPreferences } from '../people/people';
+import { readSignInOptions, SESSION_DAYS, signIn, signOut } from '../people/sessions';
+import { changeSettings, readSettings } from '../people/settings';
+import { putPhoto, readPhoto, readThumb, type Photo } from '../photos/photos';
 import { cardPdf } from '../printing/cardPdf';
 import { estimatePdf } from '../printing/estimatePdf';
 import { refuse } from '../refusal';
 import { readShift } from '../shift/shift';
 import { COOKIE, type Handlers } from './bind';
-import { streamLive } from './streamLive';
 import { openApiDocument } from './openapi';
+import { streamEvents } from './streamEvents';
+import { streamLive } from './streamLive';
 
 export interface Installation {
   readonly version: string;
   readonly demo: boolean;
   /** The one-time code that makes the first lead, while there is nobody. */
   readonly firstLeadCode: string | null;
+  /** Where the event streams hear what changed. */
+  readonly events: EventSource;
 }
 
-/** One line per operation: parse is done, the use case does the work. */
-export function handlersOf(context: Context, installation: Installation): Handlers {
-  const { db, now } = context;
-  const param = (params: Readonly<Record<string, string>>, name: string): string => params[name] ?? '';
+/** One line per operation: parsing is done, the use case does the work. The context is the request's own: a change runs in its transaction. */
+export function handlersOf(installation: Installation): Handlers {
   return {
-    health: async () => ({ ok: true, store: await reaches(context), version: installation.version }),
+    health: async ({ context }) => ({ ok: true, store: await reaches(context), version: installation.version }),
     openapi: async () => openApiDocument(installation.version),
-    signInOptions: async () => readSignInOptions(context, installation.demo),
-    signIn: async ({ body, response }) => enter(response, await signIn(context, body.personId, body.pin)),
-    firstLead: async ({ body, response }) => {
+    signInOptions: async ({ context }) => readSignInOptions(context, installation.demo),
+    signIn: async ({ context, body, response }) => enter(response, await signIn(context, body.personId, body.pin)),
+    firstLead: async ({ context, body, response }) => {
       await mustBeFirst(context, installation, body.code);
-      const person = await addPerson(db, { name: body.name, role: 'lead', pin: body.pin });
+      const person = await addPerson(context.db, { name: body.name, role: 'lead', pin: body.pin });
       return enter(response, await signIn(context, person.id, body.pin));
     },
     me: async ({ actor }) => actor,
-    signOut: async ({ token, response }) => {
+    signOut: async ({ context, token, response }) => {
       if (token) await signOut(context, token);
       response.clearCookie(COOKIE, { path: '/' });
       return {};
     },
-    setPreferences: async ({ actor, body }) => setPreferences(context, actor.id, body),
-    people: async () => readPeople(db),
-    changePerson: async ({ params, body }) => changePerson(context, numberOf(param(params, 'id')), body),
-    addPerson: async ({ body }) => addPerson(db, body),
+    setPreferences: async ({ context, actor, body }) => setPreferences(context, actor.id, body),
+    settings: async ({ context }) => readSettings(context.db),
+    changeSettings: async ({ context, body }) => changeSettings(context.db, body),
+    events: async ({ response }) => streamEvents(installation.events, response),
+    people: async ({ context }) => readPeople(context.db),
+    changePerson: async ({ context, params, body }) => changePerson(context, numberIn(params, 'id'), body),
+    addPerson: async ({ context, body }) => addPerson(context.db, body),
 
-    shift: async () => readShift(context),
-    units: async ({ query }) => readUnits(context, query),
-    unit: async ({ params }) => readUnitPage(context, param(params, 'tag')),
-    addUnit: async ({ actor, body }) => addUnit(context, actor, body),
-    changeUnit: async ({ actor, params, body, seenVersion }) =>
-      changeUnit(context, actor, param(params, 'tag'), body, seenVersion),
-    history: async ({ params, query }) => readHistory(context, param(params, 'tag'), query),
-    addNote: async ({ actor, params, body }) => addNote(context, actor, param(params, 'tag'), body.text),
-    correctReading: async ({ actor, params, body }) => correctReading(context, actor, param(params, 'tag'), body),
-    models: async () => readModels(db),
-    modelSheet: async ({ params }) => readModelSheet(db, numberOf(param(params, 'id'))) as never,
-    changeSheet: async ({ params, body }) => changeSheet(db, numberOf(param(params, 'id')), body) as never,
-    addModel: async ({ body }) => addModel(db, body),
+    shift: async ({ context }) => readShift(context),
+    units: async ({ context, query }) => readUnits(context, query),
+    unit: async ({ context, params }) => readUnitPage(context, param(params, 'tag')),
+    addUnit: async ({ context, actor, body }) => addUnit(context, actor, body),
+    changeUnit: async ({ context, actor, params, body, seenVersion }) =>
+      editUnit(context, actor, param(params, 'tag'), body, seenVersion),
+    addLogEntry: async ({ context, actor, body }) => takeEntry(context, actor, body),
+    history: async ({ context, params, query }) => readHistory(context, param(params, 'tag'), query),
+    models: async ({ context }) => readModels(context.db),
+    modelSheet: async ({ context, params }) => readModelSheet(context.db, numberIn(params, 'id')),
+    changeSheet: async ({ context, params, body }) => changeSheet(context.db, numberIn(params, 'id'), body),
+    addModel: async ({ context, body }) => addModel(context.db, body),
 
-    hires: async ({ query }) => readHires(context, query),
-    addHire: async ({ actor, body }) => addHire(context, actor, body),
-    hireBack: async ({ actor, params }) => hireBack(context, actor, param(params, 'reference')),
-    cancelHire: async ({ actor, params }) => cancelHire(context, actor, param(params, 'reference')),
+    hires: async ({ context, query }) => readHires(context, query),
+    addHire: async ({ context, actor, body }) => addHire(context, actor, body),
+    cancelHire: async ({ context, actor, params }) => cancelHire(context, actor, param(params, 'reference')),
 
-    opening: async ({ params }) => readOpening(context, param(params, 'tag')),
-    addCheckIn: async ({ actor, body }) => addCheckIn(context, actor, body),
-    checkIn: async ({ params }) => readCheckIn(context, param(params, 'id')),
-    addCheckOut: async ({ actor, body }) => addCheckOut(context, actor, body),
-    putPhoto: async ({ actor, params, body }) =>
-      putPhoto(context, actor, param(params, 'id'), Buffer.isBuffer(body) ? body : Buffer.alloc(0)),
-    photo: async ({ params, response }) => sendPhoto(response, await readPhoto(context, param(params, 'id'))),
-    photoThumb: async ({ params, response }) => sendPhoto(response, await readThumb(context, param(params, 'id'))),
+    opening: async ({ context, params }) => readOpening(context, param(params, 'tag')),
+    checkIn: async ({ context, params }) => readCheckIn(context, param(params, 'id')),
+    putPhoto: async ({ context, actor, params, query, body }) =>
+      putPhoto(context, actor, param(params, 'id'), bytesOf(body), query.madeBy ?? null),
+    photo: async ({ context, params, response }) =>
+      sendPhoto(response, await readPhoto(context, param(params, 'id')), { isFinal: true }),
+    photoThumb: async ({ context, params, response }) => {
+      const thumb = await readThumb(context, param(params, 'id'));
+      return sendPhoto(response, thumb, thumb);
+    },
 
-    openFinding: async ({ actor, body }) => openFinding(context, actor, body as never),
-    finding: async ({ params }) => readFinding(context, param(params, 'id')),
-    unitFinding: async ({ params }) => ({ finding: await readUnitFinding(context, param(params, 'tag')) }),
-    addEntry: async ({ actor, params, body }) => addEntry(context, actor, param(params, 'id'), body),
-    changeMachine: async ({ params, body, seenVersion }) =>
-      changeMachine(context, param(params, 'id'), body.machine as never, seenVersion),
-    confirmCauses: async ({ actor, params, body }) => confirmCauses(context, actor, param(params, 'id'), body),
-    learned: async () => readLearned(db),
-    forgetLearned: async ({ actor }) => forgetLearned(context, actor),
+    finding: async ({ context, params }) => readFinding(context, param(params, 'id')),
+    unitFinding: async ({ context, params }) => ({ finding: await readUnitFinding(context, param(params, 'tag')) }),
+    learned: async ({ context }) => readLearned(context.db),
+    forgetLearned: async ({ context, actor }) => forgetLearned(context, actor),
 
-    jobs: async ({ query }) => readJobs(context, query),
-    addJob: async ({ actor, body }) => addJob(context, actor, body),
-    startJob: async ({ actor, params }) => startJob(context, actor, param(params, 'id')),
-    finishJob: async ({ actor, params, body, seenVersion }) =>
-      finishJob(context, actor, param(params, 'id'), body, seenVersion),
-    dropJob: async ({ actor, params, body, seenVersion }) =>
-      dropJob(context, actor, param(params, 'id'), body.why, seenVersion),
-
-    card: async ({ params }) => readCard(context, param(params, 'id')),
-    addCardEntry: async ({ actor, params, body }) =>
-      addCardEntry(context, actor, param(params, 'id'), body as NewCardEntry),
-    cardPdf: async ({ params, response }) =>
+    jobs: async ({ context, query }) => readJobs(context, query),
+    card: async ({ context, params }) => readCard(context, param(params, 'id')),
+    cardPdf: async ({ context, params, response }) =>
       sendPdf(response, `job-${param(params, 'id')}`, await cardPdf(context, param(params, 'id'), originOf(response))),
-    estimatePdf: async ({ params, query, response }) =>
+    estimatePdf: async ({ context, params, query, response }) =>
       sendPdf(
         response,
         `estimate-${param(params, 'id')}`,
         await estimatePdf(context, param(params, 'id'), query, originOf(response)),
       ),
-    ways: async ({ params, query }) => readWays(context, param(params, 'id'), query),
-    live: async ({ params, query, response }) => streamLive(context, param(params, 'id'), query.load, response),
-    clocks: async ({ actor }) => readClocks(context, actor),
+    ways: async ({ context, params, query }) => readWays(context, param(params, 'id'), query),
+    live: async ({ context, params, query, response }) =>
+      streamLive(context, param(params, 'id'), query.load, response),
+    clocks: async ({ context, actor }) => readClocks(context, actor),
 
-    parts: async ({ query }) => readParts(context, query.find),
-    addPart: async ({ actor, body }) => addPart(context, actor, body),
-    countPart: async ({ actor, params, body }) => countPart(context, actor, param(params, 'number'), body),
-    quotePart: async ({ params }) => quotePart(context, param(params, 'number')),
-    askPart: async ({ actor, params, body }) => askPart(context, actor, param(params, 'id'), body),
-    changePartLine: async ({ actor, params, body }) => changePartLine(context, actor, param(params, 'id'), body.deed),
-    orders: async () => readOrders(context),
-    addOrder: async ({ actor, body }) => addOrder(context, actor, body),
-    sendOrder: async ({ actor, params }) => sendOrder(context, actor, param(params, 'id')),
-    receiveOrder: async ({ actor, params }) => receiveOrder(context, actor, param(params, 'id')),
-    exchangeParts: async () => readExchangeParts(context),
-    addExchangePart: async ({ actor, body }) => addExchangePart(context, actor, body),
-    changeExchangePart: async ({ params, body }) => changeExchangePart(context, param(params, 'id'), body.state),
-    importParts: async ({ actor, body }) => importParts(db, text(body), now(), actor.id),
-    exportParts: async ({ response }) => sendCsv(response, 'parts', await exportParts(db)),
+    parts: async ({ context, query }) => readParts(context, query.find),
+    addPart: async ({ context, actor, body }) => addPart(context, actor, body),
+    countPart: async ({ context, actor, params, body }) => countPart(context, actor, param(params, 'number'), body),
+    quotePart: async ({ context, params }) => readQuote(context, param(params, 'number')),
+    askQuote: async ({ context, params }) => askQuote(context, param(params, 'number')),
+    orders: async ({ context }) => readOrders(context),
+    addOrder: async ({ context, actor, body }) => addOrder(context, actor, body),
+    sendOrder: async ({ context, params }) => askAgain(context, param(params, 'id')),
+    receiveOrder: async ({ context, actor, params }) => receiveOrder(context, actor, param(params, 'id')),
+    exchangeParts: async ({ context }) => readExchangeParts(context),
+    changeExchangePart: async ({ context, params, body }) =>
+      changeExchangePart(context, param(params, 'id'), body.state),
 
-    importUnits: async ({ actor, body }) => importUnits(db, text(body), now(), actor.id),
-    exportUnits: async ({ response }) => sendCsv(response, 'units', await exportUnits(db)),
-    importModels: async ({ body }) => importModels(db, text(body)),
-    exportModels: async ({ response }) => sendCsv(response, 'models', await exportModels(db)),
-    importHires: async ({ actor, body }) => importHires(db, text(body), now(), actor.id),
-    exportHires: async ({ response }) => sendCsv(response, 'hires', await exportHires(db)),
+    importParts: async ({ context, actor, body }) => importParts(context, actor, textOf(body)),
+    exportParts: async ({ context, response }) => sendCsv(response, 'parts', await exportParts(context.db)),
+    importUnits: async ({ context, actor, body }) => importUnits(context, actor, textOf(body)),
+    exportUnits: async ({ context, response }) => sendCsv(response, 'units', await exportUnits(context.db)),
+    importModels: async ({ context, body }) => importModels(context, textOf(body)),
+    exportModels: async ({ context, response }) => sendCsv(response, 'models', await exportModels(context.db)),
+    importHires: async ({ context, actor, body }) => importHires(context, actor, textOf(body)),
+    exportHires: async ({ context, response }) => sendCsv(response, 'hires', await exportHires(context.db)),
   };
 }
 
-const numberOf = (text: string): number => (/^\d{1,15}$/.test(text) ? Number(text) : refuse('not-found', { id: text }));
-const text = (body: unknown): string => (Buffer.isBuffer(body) ? body.toString('utf8') : '');
+type Params = Readonly<Record<string, string>>;
+const param = (params: Params, name: string): string => params[name] ?? '';
+const numberIn = (params: Params, name: string): number =>
+  /^\d{1,15}$/.test(param(params, name)) ? Number(params[name]) : refuse('not-found', { [name]: param(params, name) });
+const bytesOf = (body: unknown): Buffer => (Buffer.isBuffer(body) ? body : Buffer.alloc(0));
+const textOf = (body: unknown): string => bytesOf(body).toString('utf8');
 
-function sendPhoto(response: Response, { mediaType, bytes }: { mediaType: string; bytes: Buffer }): undefined {
-  response.setHeader('Cache-Control', 'private, max-age=31536000, immutable');
+function sendPhoto(
+  response: Response,
+  { mediaType, bytes }: Photo,
+  { isFinal }: { readonly isFinal: boolean },
+): undefined {
+  response.setHeader('Cache-Control', isFinal ? 'private, max-age=31536000, immutable' : 'no-store');
   response.type(mediaType).send(bytes);
   return undefined;
 }
@@ -198,7 +186,8 @@ async function reaches({ db }: Context): Promise<boolean> {
 }
 
 function enter<T>(response: Response, { token, person }: { token: string; person: T }): T {
-  response.cookie(COOKIE, token, { httpOnly: true, sameSite: 'strict', path: '/', maxAge: SESSION_DAYS * 86_400_000 });
+  const maxAge = SESSION_DAYS * 86_400_000;
+  response.cookie(COOKIE, token, { httpOnly: true, sameSite: 'strict', path: '/', maxAge });
   return person;
 }
 

@@ -12,20 +12,25 @@ const BY_CONSTRAINT: Readonly<Record<string, FailureCode>> = {
   hire_promised_once: 'hire-overlaps',
   hire_out_once: 'already-out',
   check_in_one_follows: 'already-checked-in',
+  log_entry_pkey: 'key-reused',
 };
 
-/** Classes and codes of PostgreSQL that mean it is away, not that the request is wrong. */
-const AWAY = /^(08|57P|53|40001|40P01)/;
+/** Classes and codes of PostgreSQL that mean it is away or busy, not that the request is wrong. */
+const AWAY = /^(08|57P|53|40001|40P01|55P03)/;
+/** How long to wait before asking again, seconds. */
+const RETRY_AFTER = '2';
 
 /** The one place that turns a failure into an answer: RFC 9457 problem details. */
 export const onError =
   (log: Logger): ErrorRequestHandler =>
-  (error, request, response, next) => {
+  (error: unknown, request, response, next) => {
     if (response.headersSent) return next(error);
     const refusal = toRefusal(error);
-    if (refusal.code === 'unexpected' || refusal.code === 'store-away')
-      log.error({ error, path: request.path }, refusal.code);
+    const { method, path } = request;
+    if (refusal.code === 'unexpected') log.error({ err: error, method, path }, refusal.code);
+    if (refusal.code === 'store-away') log.warn({ err: error, method, path }, refusal.code);
     const problem = problemOf(refusal);
+    if (problem.status === 503) response.setHeader('Retry-After', RETRY_AFTER);
     response.status(problem.status).type('application/problem+json').send(JSON.stringify(problem));
   };
 
@@ -33,7 +38,7 @@ function toRefusal(error: unknown): Refusal {
   if (error instanceof Refusal) return error;
   if (error instanceof ValidationError) return new Refusal('not-valid', {}, fieldFailures(error));
   if (error instanceof pg.DatabaseError) return ofDatabase(error);
-  return new Refusal(ofOther(error as { type?: string; code?: string; message?: string }));
+  return new Refusal(ofOther(error));
 }
 
 const fieldFailures = (error: ValidationError): FieldFailure[] =>
@@ -47,24 +52,25 @@ function ofDatabase(error: pg.DatabaseError): Refusal {
   if (own) return new Refusal(own);
   if (error.code === '23505') return new Refusal('already-there', { constraint: error.constraint });
   if (AWAY.test(error.code ?? '')) return new Refusal('store-away');
-  // Text that PostgreSQL can not hold (a NUL byte, say) is the sender's.
+  // Text that PostgreSQL cannot hold (a NUL byte, say) is the sender's, as is a number that is too large.
   if (error.code?.startsWith('22')) return new Refusal('not-valid');
   return new Refusal('unexpected');
 }
 
-function ofOther(error: { type?: string; code?: string; message?: string }): FailureCode {
-  if (error.type === 'entity.too.large') return 'too-large';
-  if (
-    error.type?.startsWith('entity.') ||
-    error.type === 'encoding.unsupported' ||
-    error.type === 'request.aborted' ||
-    error instanceof URIError
-  )
-    return 'not-json';
-  const away =
-    /ECONNREFUSED|ECONNRESET|ETIMEDOUT|EPIPE|ENOENT/.test(error.code ?? '') ||
-    /Connection terminated|timeout exceeded when trying to connect|Client has encountered a connection error/.test(
-      error.message ?? '',
-    );
-  return away ? 'store-away' : 'unexpected';
+const AWAY_CODE = /ECONNREFUSED|ECONNRESET|ETIMEDOUT|EPIPE|ENOENT/;
+const AWAY_MESSAGE =
+  /Connection terminated|timeout exceeded when trying to connect|Client has encountered a connection error|not queryable|Cannot use a pool after calling end/;
+
+const fieldOf = (error: unknown, name: string): string => {
+  const value: unknown = typeof error === 'object' && error !== null ? Reflect.get(error, name) : undefined;
+  return typeof value === 'string' || typeof value === 'number' ? String(value) : '';
+};
+
+function ofOther(error: unknown): FailureCode {
+  if (fieldOf(error, 'type') === 'entity.too.large') return 'too-large';
+  // What express and its parsers refuse of what was sent: a broken body, an encoding or charset that is none, a path that cannot be decoded.
+  if (/^4\d\d$/.test(fieldOf(error, 'status')) || error instanceof URIError) return 'not-json';
+  return AWAY_CODE.test(fieldOf(error, 'code')) || AWAY_MESSAGE.test(fieldOf(error, 'message'))
+    ? 'store-away'
+    : 'unexpected';
 }

@@ -8,7 +8,7 @@ export async function streamLive(context: Context, jobId: string, load: number, 
   const gone = new AbortController();
   response.on('close', () => gone.abort());
   const stream = await context.instruments.open({ ...(await familiesStill(context, jobId)), load }, gone.signal);
-  if (stream === null) return refuse('bench-away');
+  if (stream === null) return refuse('instruments-away');
   response.set({ 'Content-Type': 'text/event-stream', 'Cache-Control': 'no-cache, no-transform' });
   response.flushHeaders();
   try {

@@ -1,4 +1,4 @@
-import { STANDING_STATES } from '@hudrik/core/card';
+import { OPEN_JOB_STATES } from '@hudrik/core/card';
 import type { RaisedJob, Reason, Verdict } from '@hudrik/core/verdict';
 import type { Trx } from '../database/tables';
 
@@ -21,21 +21,21 @@ const STRICTNESS = ['none', 'prep', 'hold'] as const;
 async function raise(trx: Trx, { unitId, checkInId, verdict, at }: Raising, job: RaisedJob): Promise<string> {
   const reasons = reasonsFor(verdict, job);
   const why = reasons.map((reason) => reason.sentence);
-  const standing = await trx
+  const existing = await trx
     .selectFrom('job')
     .selectAll()
     .where('unit_id', '=', unitId)
     .where('work', '=', job.work)
-    .where('state', 'in', STANDING_STATES)
+    .where('state', 'in', OPEN_JOB_STATES)
     .executeTakeFirst();
-  if (standing) {
-    const blocks = STRICTNESS[Math.max(STRICTNESS.indexOf(standing.blocks), STRICTNESS.indexOf(job.blocks))] ?? 'hold';
+  if (existing) {
+    const blocks = STRICTNESS[Math.max(STRICTNESS.indexOf(existing.blocks), STRICTNESS.indexOf(job.blocks))] ?? 'hold';
     await trx
       .updateTable('job')
-      .set({ blocks, why: JSON.stringify([...new Set([...why, ...standing.why])]), version: standing.version + 1 })
-      .where('id', '=', standing.id)
+      .set({ blocks, why: JSON.stringify([...new Set([...why, ...existing.why])]), version: existing.version + 1 })
+      .where('id', '=', existing.id)
       .execute();
-    return String(standing.id);
+    return String(existing.id);
   }
   const { id } = await trx
     .insertInto('job')

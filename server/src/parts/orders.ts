@@ -1,22 +1,28 @@
 import type { OrderLine, OrdersReply } from '@hudrik/core/contracts';
+import { ORDER, ORDERS_UNDER_WAY, PART_LINE } from '@hudrik/core/states';
+import { enqueue } from '../background/enqueue';
+import { notifyChange } from '../background/notify';
 import type { Actor, Context } from '../context';
-import type { Db } from '../database/tables';
-import { record } from '../fleet/history';
+import { inTransaction } from '../database/inTransaction';
+import type { Db, Trx } from '../database/tables';
 import { isUuid } from '../isUuid';
+import { resumeWhenPartsAreThere } from '../jobs/resumeWhenPartsAreThere';
+import { changeUnit } from '../log/changeUnit';
 import { refuse } from '../refusal';
 import { lineRows, toPartLines } from './partLines';
-import type { Answered, SupplierOrder } from './supplier';
-import { wakeCard } from './wakeCard';
 
-/** Orders that stand, and those that arrived lately; the newest first. */
-export async function readOrders({ db, supplier }: Context): Promise<OrdersReply> {
+/** Orders, the newest first, and when the supplier answered last. */
+export async function readOrders({ db }: Pick<Context, 'db'>): Promise<OrdersReply> {
   const rows = await db.selectFrom('part_order').select('id').orderBy('made_at', 'desc').limit(40).execute();
   const orders = await Promise.all(rows.map((row) => readOrder(db, row.id)));
-  const answer = await supplier.quote('-');
-  return { orders, supplier: { reachable: answer.ok || answer.code === 'refused' } };
+  const supplier = await db.selectFrom('supplier_state').select(['answered_at', 'problem']).executeTakeFirst();
+  return {
+    orders,
+    supplier: { answeredAt: supplier?.answered_at?.toISOString() ?? null, problem: supplier?.problem ?? null },
+  };
 }
 
-async function readOrder(db: Db, id: string): Promise<OrderLine> {
+export async function readOrder(db: Db, id: string): Promise<OrderLine> {
   const row = isUuid(id)
     ? await db.selectFrom('part_order').selectAll().where('id', '=', id).executeTakeFirst()
     : undefined;
@@ -31,19 +37,55 @@ async function readOrder(db: Db, id: string): Promise<OrderLine> {
     late: row.late,
     problem: row.problem,
     tries: row.tries,
+    askedAt: row.asked_at?.toISOString() ?? null,
     lines,
     cents: row.cents,
   };
 }
 
-/** Orders what cards want. It is kept first and sent then: a supplier that is away loses nothing. */
+/** Lines of an order with the job and unit that each is for. */
+export const linesWithUnits = (trx: Trx, orderId: string) =>
+  trx
+    .selectFrom('part_line as l')
+    .innerJoin('job as j', 'j.id', 'l.job_id')
+    .innerJoin('part as p', 'p.id', 'l.part_id')
+    .select([
+      'l.id',
+      'l.state',
+      'l.count',
+      'l.part_id',
+      'j.id as jobId',
+      'j.unit_id',
+      'j.closed_at',
+      'p.number',
+      'p.name',
+    ])
+    .where('l.order_id', '=', orderId)
+    // Units are locked in one order, whoever comes.
+    .orderBy('j.unit_id')
+    .orderBy('l.id')
+    .execute();
+
+export type OrderedLineOfUnit = Awaited<ReturnType<typeof linesWithUnits>>[number];
+
+/** Which unit each line is for, the lines of a unit together. */
+export function byUnit(lines: readonly OrderedLineOfUnit[]): ReadonlyMap<number, OrderedLineOfUnit[]> {
+  const units = new Map<number, OrderedLineOfUnit[]>();
+  for (const line of lines) units.set(line.unit_id, [...(units.get(line.unit_id) ?? []), line]);
+  return units;
+}
+
+export const namesOfLine = ({ number, name, count }: OrderedLineOfUnit) => ({ number, part: name, count });
+
+/** Orders what jobs want. It is kept now and sent by the background: a supplier that is away loses nothing. */
 export async function addOrder(
   context: Context,
   actor: Actor,
   { id, lines }: { id: string; lines: readonly string[] },
 ): Promise<OrderLine> {
-  await context.db.transaction().execute(async (trx) => {
-    if (await trx.selectFrom('part_order').select('id').where('id', '=', id).executeTakeFirst()) return;
+  return inTransaction(context.db, async (trx) => {
+    if (await trx.selectFrom('part_order').select('id').where('id', '=', id).executeTakeFirst())
+      return readOrder(trx, id);
     const wanted = await trx
       .selectFrom('part_line')
       .select(['id', 'state'])
@@ -52,157 +94,73 @@ export async function addOrder(
       .forUpdate()
       .execute();
     if (wanted.length !== new Set(lines).size) refuse('not-found', { lines });
-    const moved = wanted.find((line) => line.state !== 'wanted');
-    if (moved) refuse('part-line-moved', { state: moved.state });
     await trx
       .insertInto('part_order')
       .values({ id, supplier_ref: null, problem: null, person_id: actor.id, made_at: context.now() })
       .execute();
-    await trx
-      .updateTable('part_line')
-      .set({ state: 'ordered', order_id: id })
-      .where('id', 'in', [...lines])
-      .execute();
-  });
-  return sendOrder(context, actor, id);
-}
-
-/** Sends an order that was not taken yet, or asks how a placed one stands. */
-export async function sendOrder(context: Context, actor: Actor, id: string): Promise<OrderLine> {
-  const { db, supplier } = context;
-  const order = await readOrder(db, id);
-  if (order.state === 'arrived') return order;
-  const byNumber = new Map<string, number>();
-  for (const line of order.lines)
-    if (line.state === 'ordered') byNumber.set(line.number, (byNumber.get(line.number) ?? 0) + line.count);
-  const lines = [...byNumber].map(([number, count]) => ({ number, count }));
-  const standing = order.state === 'placed' && order.supplierRef ? await supplier.status(order.supplierRef) : null;
-  // A supplier that has lost an order is given it again, under the same key.
-  const answer =
-    standing === null || (!standing.ok && standing.code === 'refused') ? await supplier.order(id, lines) : standing;
-  if (answer.ok) await keep(context, actor, order, answer.value);
-  else await fail(db, order, answer);
-  return readOrder(db, id);
-}
-
-async function keep({ db, now }: Context, actor: Actor, order: OrderLine, said: SupplierOrder): Promise<void> {
-  const at = now();
-  const isNew = order.state !== 'placed';
-  await db.transaction().execute(async (trx) => {
-    await trx
-      .updateTable('part_order')
-      .set({
-        state: 'placed',
-        supplier_ref: said.order,
-        expected_at: said.expectedAt,
-        late: said.state === 'late',
-        problem: null,
-        tries: order.tries + 1,
-        cents: said.lines.reduce((sum, line) => sum + line.count * line.cents, 0),
-        ...(isNew ? { placed_at: at } : {}),
-      })
-      .where('id', '=', order.id)
-      .execute();
-    const kind = isNew ? 'part-ordered' : said.state === 'late' && !order.late ? 'part-late' : null;
-    if (kind === null) return;
-    for (const line of order.lines.filter((entry) => entry.state === 'ordered')) {
-      const job = await trx
-        .selectFrom('job')
-        .select(['id', 'unit_id'])
-        .where('id', '=', Number(line.jobId))
-        .executeTakeFirstOrThrow();
-      await record(trx, {
-        unitId: job.unit_id,
-        at,
-        kind,
-        personId: actor.id,
-        facts: {
-          jobId: line.jobId,
-          number: line.number,
-          part: line.name,
-          count: line.count,
-          expectedAt: said.expectedAt,
-        },
-      });
+    for (const line of wanted) {
+      const next = PART_LINE.after(line.state, 'order');
+      if (!next.ok) return refuse('part-line-moved', { state: next.state });
+      await trx.updateTable('part_line').set({ state: next.state, order_id: id }).where('id', '=', line.id).execute();
     }
+    await askSoon(trx, id);
+    return readOrder(trx, id);
   });
 }
 
-/** Away, slow or talking nonsense: it stays to be sent again. Refused: what was ordered is wanted again, and why is said. */
-async function fail(db: Db, order: OrderLine, answer: Answered<SupplierOrder> & { ok: false }): Promise<void> {
-  const problem =
-    answer.code === 'refused' ? `refused: ${answer.why}${answer.number ? ` (${answer.number})` : ''}` : answer.code;
-  await db.transaction().execute(async (trx) => {
-    const isRefused = answer.code === 'refused' && order.state !== 'placed';
-    await trx
-      .updateTable('part_order')
-      .set({ problem, tries: order.tries + 1, ...(isRefused ? { state: 'failed' } : {}) })
-      .where('id', '=', order.id)
-      .execute();
-    if (isRefused)
-      await trx
-        .updateTable('part_line')
-        .set({ state: 'wanted', order_id: null })
-        .where('order_id', '=', order.id)
-        .where('state', '=', 'ordered')
-        .execute();
-  });
+/** Leaves it to the background to ask the supplier about an order. */
+export async function askSoon(db: Db, orderId: string, runAt?: Date): Promise<void> {
+  await enqueue(db, 'ask-order', { orderId }, { key: `order-${orderId}`, ...(runAt ? { runAt } : {}) });
 }
 
-/** It has arrived: on the shelf, promised to the cards that wanted it, and cards that waited for the last of it wake up. */
-export async function receiveOrder({ db, now }: Context, actor: Actor, id: string): Promise<OrderLine> {
-  await db.transaction().execute(async (trx) => {
+/** Somebody wants to know now: the supplier is asked again at once. */
+export async function askAgain({ db }: Context, id: string): Promise<OrderLine> {
+  const order = await readOrder(db, id);
+  if (ORDERS_UNDER_WAY.includes(order.state)) await askSoon(db, id);
+  return order;
+}
+
+/** It has arrived: on the shelf, promised to the jobs that wanted it, and jobs that waited for the last of it go on. */
+export async function receiveOrder(context: Context, actor: Actor, id: string): Promise<OrderLine> {
+  return inTransaction(context.db, async (trx) => {
     const order = isUuid(id)
-      ? await trx.selectFrom('part_order').selectAll().where('id', '=', id).forUpdate().executeTakeFirst()
+      ? await trx.selectFrom('part_order').select('state').where('id', '=', id).forUpdate().executeTakeFirst()
       : undefined;
     if (order === undefined) return refuse('not-found', { order: id });
-    if (order.state === 'arrived') return undefined;
-    if (order.state !== 'placed') return refuse('part-line-moved', { state: order.state });
-    const at = now();
-    const lines = await trx
-      .selectFrom('part_line as l')
-      .innerJoin('job as j', 'j.id', 'l.job_id')
-      .innerJoin('part as p', 'p.id', 'l.part_id')
-      .select([
-        'l.id',
-        'l.part_id',
-        'l.count',
-        'l.state',
-        'j.id as jobId',
-        'j.unit_id',
-        'j.closed_at',
-        'p.number',
-        'p.name',
-      ])
-      .where('l.order_id', '=', id)
-      .execute();
-    for (const line of lines) {
-      await trx
-        .insertInto('part_move')
-        .values({
-          part_id: line.part_id,
-          change: line.count,
-          why: 'received',
-          note: null,
-          line_id: line.id,
-          person_id: actor.id,
-          at,
-        })
-        .execute();
-      // A card that was ended or that dropped it meanwhile gets nothing: it lies on the shelf for all.
-      if (line.state !== 'ordered' || line.closed_at !== null) continue;
-      await trx.updateTable('part_line').set({ state: 'arrived' }).where('id', '=', line.id).execute();
-      await record(trx, {
-        unitId: line.unit_id,
-        at,
-        kind: 'part-arrived',
-        personId: actor.id,
-        facts: { jobId: String(line.jobId), number: line.number, part: line.name, count: line.count },
+    // Two people may say so.
+    if (order.state === 'arrived') return readOrder(trx, id);
+    const next = ORDER.after(order.state, 'receive');
+    if (!next.ok) return refuse('order-moved', { state: next.state });
+    await trx.updateTable('part_order').set({ state: next.state, problem: null }).where('id', '=', id).execute();
+    for (const [unitId, lines] of byUnit(await linesWithUnits(trx, id))) {
+      await changeUnit({ ...context, db: trx }, actor, { id: unitId }, async (change) => {
+        for (const line of lines) await receiveLine(trx, line, actor, change.at, change.append);
+        for (const jobId of new Set(lines.map((line) => line.jobId))) await resumeWhenPartsAreThere(change, jobId);
       });
     }
-    await trx.updateTable('part_order').set({ state: 'arrived', problem: null }).where('id', '=', id).execute();
-    for (const jobId of new Set(lines.map((line) => line.jobId))) await wakeCard(trx, jobId, at);
-    return undefined;
+    await notifyChange(trx, { what: 'order', id });
+    return readOrder(trx, id);
   });
-  return readOrder(db, id);
+}
+
+type Append = Parameters<Parameters<typeof changeUnit>[3]>[0]['append'];
+
+async function receiveLine(trx: Trx, line: OrderedLineOfUnit, actor: Actor, at: Date, append: Append): Promise<void> {
+  await trx
+    .insertInto('part_move')
+    .values({
+      part_id: line.part_id,
+      change: line.count,
+      why: 'received',
+      note: null,
+      line_id: line.id,
+      person_id: actor.id,
+      at,
+    })
+    .execute();
+  // A job that was ended or that dropped it meanwhile gets nothing: it lies on the shelf for all.
+  const next = PART_LINE.after(line.state, 'arrive');
+  if (!next.ok || line.closed_at !== null) return;
+  await trx.updateTable('part_line').set({ state: next.state }).where('id', '=', line.id).execute();
+  await append({ kind: 'part-arrived', facts: {}, jobId: line.jobId, outcome: namesOfLine(line) });
 }

@@ -3,10 +3,20 @@ import { randomUUID } from 'node:crypto';
 import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { after, describe, test } from 'node:test';
-import type { ExchangePart, ImportReport, OrderLine, PartLine, PartsReply, Quote } from '@hudrik/core/contracts';
-import { enter, cardIn } from '../testing/proving';
+import type {
+  ExchangePart,
+  ImportReport,
+  LogRecord,
+  OrderLine,
+  OrdersReply,
+  PartLine,
+  PartsReply,
+  Quote,
+} from '@hudrik/core/contracts';
+import type { PartLineAction } from '@hudrik/core/states';
+import { cardIn, onCard } from '../testing/proving';
 import { foundCheckIn } from '../testing/samples';
-import { problemIn, useYard } from '../testing/yard';
+import { entryIn, problemIn, useYard } from '../testing/yard';
 import { httpSupplier } from './supplier';
 
 const CSV =
@@ -31,11 +41,18 @@ describe('parts', () => {
       ).jobs[0]?.id ?? ''
     );
   };
-  const ask = (jobId: string, number: string, count = 1, id = randomUUID()) =>
-    yard.ask('POST', `/api/jobs/${jobId}/parts`, { as: 'technician', body: { id, number, count } });
-  const linesIn = async (answer: Response) => ((await answer.json()) as { lines: PartLine[] }).lines;
-  const deed = (line: string, what: string) =>
-    yard.ask('POST', `/api/part-lines/${line}/deed`, { as: 'technician', body: { deed: what } });
+  const ask = async (jobId: string, number: string, count = 1): Promise<PartLine | undefined> => {
+    const lineId = randomUUID();
+    await entryIn(await yard.enter({ jobId }, 'part-asked', { lineId, number, count }));
+    return lineOf(jobId, lineId);
+  };
+  const lineOf = async (jobId: string, lineId: string): Promise<PartLine | undefined> =>
+    (await cardIn(yard, jobId)).parts.find((line) => line.id === lineId);
+  const change = (lineId: string, action: PartLineAction) => yard.enter({ lineId }, 'part-line-changed', { action });
+  const order = async (lines: readonly (string | undefined)[], id: string = randomUUID()): Promise<OrderLine> =>
+    (await (await yard.ask('POST', '/api/orders', { as: 'technician', body: { id, lines } })).json()) as OrderLine;
+  const orders = () => yard.read<OrdersReply>('/api/orders');
+  const orderNow = async (id: string) => (await orders()).orders.find((one) => one.id === id);
 
   test('CSV in: pieces, kits and old numbers; loops, forks and unknown pieces are refused by line', async () => {
     const report = await take(CSV);
@@ -60,19 +77,27 @@ describe('parts', () => {
     assert.match(csv, /TV-1180A,,,,,TV-1182,/);
   });
 
+  test('a file of an older version, which called the name `says`, is still taken', async () => {
+    const report = await take('number,says,cents,place,count,superseded_by,kit_of\r\nTV-5000,Old heading,100,,1,,\r\n');
+    assert.deepEqual([report.taken, (await find('TV-5000')).parts[0]?.name], [1, 'Old heading']);
+  });
+
   test('reserved from the shelf by an old number, used, given back; never more than lie there', async () => {
     const id = await job('GE-01');
-    const [line] = await linesIn(await ask(id, 'TV-1180', 2));
+    const line = await ask(id, 'TV-1180', 2);
     assert.deepEqual([line?.number, line?.state, line?.inStock], ['TV-1182', 'reserved', 0]);
-    const [other] = await linesIn(await ask(await job('GE-02'), 'TV-1182'));
+    const otherJob = await job('GE-02');
+    const other = await ask(otherJob, 'TV-1182');
     assert.equal(other?.state, 'wanted');
-    assert.equal((await problemIn(await deed(other?.id ?? '', 'reserve'))).code, 'not-in-stock');
-    assert.equal((await linesIn(await deed(line?.id ?? '', 'use')))[0]?.state, 'used');
+    assert.equal((await problemIn(await change(other?.id ?? '', 'reserve'))).code, 'not-in-stock');
+    await entryIn(await change(line?.id ?? '', 'use'));
+    assert.equal((await lineOf(id, line?.id ?? ''))?.state, 'used');
     assert.equal((await find('TV-1182')).parts[0]?.onHand, 0);
-    assert.equal((await problemIn(await deed(line?.id ?? '', 'use'))).code, 'part-line-moved');
-    await deed(line?.id ?? '', 'return');
+    assert.equal((await problemIn(await change(line?.id ?? '', 'use'))).code, 'part-line-moved');
+    await change(line?.id ?? '', 'return');
     assert.equal((await find('TV-1182')).parts[0]?.onHand, 2);
-    assert.equal((await linesIn(await deed(other?.id ?? '', 'reserve')))[0]?.state, 'reserved');
+    await entryIn(await change(other?.id ?? '', 'reserve'));
+    assert.equal((await lineOf(otherJob, other?.id ?? ''))?.state, 'reserved');
     await assert.rejects(
       yard.db
         .insertInto('part_move')
@@ -85,81 +110,144 @@ describe('parts', () => {
   test('the last piece is promised to one of two who ask at once', async () => {
     const jobs = [await job('GE-03'), await job('GE-04')];
     await take('number,name,cents,place,count,superseded_by,kit_of\r\nTV-3000,Last one,100,,1,,\r\n');
-    const states = (await Promise.all(jobs.map(async (id) => linesIn(await ask(id, 'TV-3000'))))).map(
-      (lines) => lines.at(-1)?.state,
-    );
+    const states = (await Promise.all(jobs.map((id) => ask(id, 'TV-3000')))).map((line) => line?.state);
     assert.deepEqual(states.sort(), ['reserved', 'wanted']);
   });
 
-  test('ordered, late, arrived: the card sleeps meanwhile and wakes with its last part', async () => {
+  test('a shelf is not counted below what is promised; who waits for it is said', async () => {
+    await take('number,name,cents,place,count,superseded_by,kit_of\r\nTV-3100,Plug,100,,3,,\r\n');
+    const id = await job('GE-09');
+    await ask(id, 'TV-3100', 2);
+    const count = (n: number) =>
+      yard.ask('POST', '/api/parts/TV-3100/count', { as: 'technician', body: { count: n, why: 'Counted' } });
+    const refused = await problemIn(await count(1));
+    assert.equal(refused.code, 'shelf-promised');
+    assert.deepEqual(refused.facts, { promised: 2, waiting: [{ tag: 'GE-09', jobId: id, count: 2 }] });
+    assert.equal((await count(2)).status, 200);
+    assert.equal((await find('TV-3100')).parts[0]?.onHand, 2);
+  });
+
+  test('ordered, asked about, arrived: the job sleeps meanwhile and goes on with its last part', async () => {
     const id = await job('GE-05');
-    const [line] = await linesIn(await ask(id, 'TV-2040'));
-    await enter(yard, id, 'waits', { for: 'part', why: '' });
+    const line = await ask(id, 'TV-2040');
+    await onCard(yard, id, 'paused', { for: 'part', why: '' });
     assert.equal((await cardIn(yard, id)).job.state, 'waits-part');
-    // Ids are tried until the simulated supplier is late with one: which it is goes by the key.
-    let order: OrderLine | null = null;
     const orderId = randomUUID();
-    order = (await (
-      await yard.ask('POST', '/api/orders', { as: 'technician', body: { id: orderId, lines: [line?.id] } })
-    ).json()) as OrderLine;
-    assert.deepEqual([order.state, order.lines[0]?.state, order.cents], ['placed', 'ordered', 5400]);
-    const twice = (await (
-      await yard.ask('POST', '/api/orders', { as: 'technician', body: { id: orderId, lines: [line?.id] } })
-    ).json()) as OrderLine;
-    assert.equal(twice.supplierRef, order.supplierRef);
+    const kept = await order([line?.id], orderId);
+    assert.deepEqual([kept.state, kept.lines[0]?.state, kept.supplierRef], ['sending', 'ordered', null]);
+    await yard.runBackground();
+    const placed = await orderNow(orderId);
+    assert.deepEqual([placed?.state, placed?.cents, placed?.askedAt], ['placed', 5400, yard.now.toISOString()]);
+    assert.equal((await orders()).supplier.answeredAt, yard.now.toISOString());
+    assert.equal((await order([line?.id], orderId)).supplierRef, placed?.supplierRef);
     yard.later(24 * 5);
-    const standing = (await (
-      await yard.ask('POST', `/api/orders/${orderId}/send`, { as: 'technician' })
-    ).json()) as OrderLine;
-    assert.equal(standing.late, Date.parse(standing.expectedAt ?? '') > yard.now.getTime());
-    const came = (await (
-      await yard.ask('POST', `/api/orders/${orderId}/receive`, { as: 'apprentice' })
-    ).json()) as OrderLine;
+    assert.equal((await yard.ask('POST', `/api/orders/${orderId}/send`, { as: 'technician' })).status, 202);
+    await yard.runBackground();
+    const now = await orderNow(orderId);
+    assert.equal(now?.late, Date.parse(now?.expectedAt ?? '') > yard.now.getTime());
+    const receive = () => yard.ask('POST', `/api/orders/${orderId}/receive`, { as: 'apprentice' });
+    const came = (await (await receive()).json()) as OrderLine;
     assert.deepEqual([came.state, came.lines[0]?.state], ['arrived', 'arrived']);
     assert.equal((await cardIn(yard, id)).job.state, 'open');
     assert.equal((await find('TV-2040')).parts[0]?.onHand, 1);
-    await yard.ask('POST', `/api/orders/${orderId}/receive`, { as: 'apprentice' });
+    await receive();
     assert.equal((await find('TV-2040')).parts[0]?.onHand, 1);
+    const kinds = (await yard.read<{ records: LogRecord[] }>('/api/units/GE-05/history?limit=20')).records;
+    const said = kinds.filter((record) => record.kind.startsWith('part-') || record.kind === 'resumed');
+    assert.deepEqual(
+      said.map((record) => [record.kind, record.by]),
+      [
+        ['resumed', null],
+        ['part-arrived', 'The apprentice'],
+        ...(now?.late ? [['part-late', null]] : []),
+        ['part-ordered', null],
+        ['part-asked', 'The technician'],
+      ],
+    );
   });
 
-  test('a quote follows what the supplier has replaced, and keeps it; what is not to be had is said', async () => {
-    const quote = async (number: string) =>
-      (await (await yard.ask('GET', `/api/parts/${number}/quote`, { as: 'technician' })).json()) as Quote;
-    assert.deepEqual([(await quote('TV-1180')).number, (await quote('TV-1180')).cents], ['TV-1182', 790]);
-    assert.deepEqual([(await quote('TV-2041')).obtainable, (await quote('TV-2041')).problem], [false, null]);
-    assert.equal((await quote('NONSENSE')).problem, 'not-known');
+  test('a supplier that is away loses nothing: the order waits and is sent under the same key when it answers', async () => {
+    const { supplier } = yard;
+    const line = await ask(await job('GE-10'), 'TV-2040');
+    const away = { ok: false, code: 'away' } as const;
+    yard.supplier = { quote: async () => away, order: async () => away, status: async () => away };
+    const { id } = await order([line?.id]);
+    await yard.runBackground();
+    const waiting = await orderNow(id);
+    assert.deepEqual([waiting?.state, waiting?.problem, waiting?.tries], ['sending', 'away', 1]);
+    assert.equal((await orders()).supplier.problem, 'away');
+    const keys: string[] = [];
+    yard.supplier = {
+      ...supplier,
+      order: async (key, lines) => {
+        keys.push(key);
+        return supplier.order(key, lines);
+      },
+    };
+    await yard.runBackground();
+    assert.deepEqual([(await orderNow(id))?.state, keys], ['placed', [id]]);
+    yard.supplier = supplier;
+  });
+
+  test('a quote is asked in the background: it follows what the supplier has replaced, and says when it was given', async () => {
+    const quote = (number: string) => yard.read<Quote>(`/api/parts/${number}/quote`);
+    const asked = async (number: string) => {
+      await yard.ask('POST', `/api/parts/${number}/quote`, { as: 'technician' });
+      const before = await quote(number);
+      assert.equal(before.askedAt, yard.now.toISOString());
+      await yard.runBackground();
+      return quote(number);
+    };
+    assert.equal((await quote('TV-8000')).askedAt, null);
+    const replaced = await asked('TV-1180');
+    assert.deepEqual([replaced.number, replaced.cents, replaced.answeredAt], ['TV-1182', 790, yard.now.toISOString()]);
+    assert.deepEqual([(await asked('TV-2041')).obtainable, (await quote('TV-2041')).problem], [false, null]);
+    assert.equal((await asked('NONSENSE')).problem, 'not-known');
+  });
+
+  test('a supplier whose numbers go round in a circle ends somewhere', async () => {
+    const { supplier } = yard;
+    const other: Readonly<Record<string, string>> = { 'CC-1': 'CC-2', 'CC-2': 'CC-1' };
+    const said = (number: string) => ({
+      ok: true as const,
+      value: { number, supersededBy: other[number] ?? null, name: number, obtainable: true, cents: 5, leadDays: 1 },
+    });
+    yard.supplier = { ...supplier, quote: async (number) => said(number) };
+    await yard.ask('POST', '/api/parts/CC-1/quote', { as: 'technician' });
+    await yard.runBackground();
+    yard.supplier = supplier;
+    assert.equal((await yard.read<Quote>('/api/parts/CC-1/quote')).number, 'CC-2');
   });
 
   test('an order that the supplier refuses goes back to wanted, and says why', async () => {
     const id = await job('GE-06');
     await take('number,name,cents,place,count,superseded_by,kit_of\r\nTV-2041,Old carburettor,100,,0,,\r\n');
-    const [line] = await linesIn(await ask(id, 'TV-2041'));
-    const order = (await (
-      await yard.ask('POST', '/api/orders', { as: 'technician', body: { id: randomUUID(), lines: [line?.id] } })
-    ).json()) as OrderLine;
-    assert.equal(order.state, 'failed');
-    assert.match(order.problem ?? '', /not to be had \(TV-2041\)/);
+    const line = await ask(id, 'TV-2041');
+    const { id: orderId } = await order([line?.id]);
+    await yard.runBackground();
+    const failed = await orderNow(orderId);
+    assert.equal(failed?.state, 'failed');
+    assert.match(failed?.problem ?? '', /not to be had \(TV-2041\)/);
     assert.equal((await cardIn(yard, id)).parts[0]?.state, 'wanted');
+    const again = await yard.ask('POST', `/api/orders/${orderId}/receive`, { as: 'technician' });
+    assert.equal((await problemIn(again)).code, 'order-moved');
   });
 
   test('a job that ends gives back what it had reserved', async () => {
     const id = await job('GE-07');
     await take('number,name,cents,place,count,superseded_by,kit_of\r\nTV-4000,Clamp,100,,1,,\r\n');
-    assert.equal((await linesIn(await ask(id, 'TV-4000')))[0]?.state, 'reserved');
-    await yard.ask('POST', `/api/jobs/${id}/drop`, { as: 'lead', body: { why: 'Not worth it' } });
+    assert.equal((await ask(id, 'TV-4000'))?.state, 'reserved');
+    await yard.enter({ jobId: id }, 'job-dropped', { why: 'Not worth it' }, 'lead');
     assert.equal((await find('TV-4000')).parts[0]?.reserved, 0);
   });
 
   test('an exchange part has an origin and goes from taken to proven, never back from its end', async () => {
     const id = await job('GE-08');
     const partId = randomUUID();
-    const parts = async (answer: Response) => ((await answer.json()) as { parts: ExchangePart[] }).parts;
-    const [kept] = await parts(
-      await yard.ask('POST', '/api/exchange-parts', {
-        as: 'technician',
-        body: { id: partId, name: 'Carburettor', number: 'TV-2040', jobId: id, place: 'Box 4' },
-      }),
-    );
+    const facts = { name: 'Carburettor', number: 'TV-2040', place: 'Box 4' };
+    await entryIn(await yard.enter({ id: partId, jobId: id }, 'part-kept', facts));
+    const { parts } = await yard.read<{ parts: ExchangePart[] }>('/api/exchange-parts');
+    const kept = parts.find((part) => part.id === partId);
     assert.deepEqual([kept?.origin, kept?.state], ['GE-08', 'as-taken']);
     for (const state of ['cleaned', 'proven', 'fitted'])
       assert.equal(

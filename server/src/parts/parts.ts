@@ -1,7 +1,9 @@
 import { reorderPoint, todaysNumber } from '@hudrik/core/parts';
 import type { Part, PartsReply } from '@hudrik/core/contracts';
 import { sql } from 'kysely';
+import { PROMISED_LINES } from '@hudrik/core/states';
 import type { Actor, Context } from '../context';
+import { inTransaction } from '../database/inTransaction';
 import type { Db, Trx } from '../database/tables';
 import { refuse } from '../refusal';
 import { freeOf, partOfNumber, readSupersessions, shelfOf } from './shelf';
@@ -123,11 +125,11 @@ export async function insertPart(trx: Trx, fresh: NewPart, at: Date, personId: n
 }
 
 export async function addPart(context: Context, actor: Actor, fresh: NewPart): Promise<PartsReply> {
-  await context.db.transaction().execute((trx) => insertPart(trx, fresh, context.now(), actor.id));
+  await inTransaction(context.db, (trx) => insertPart(trx, fresh, context.now(), actor.id));
   return readParts(context, fresh.number);
 }
 
-/** What was counted on the shelf stands from now on; never fewer than are promised to cards. */
+/** What was counted on the shelf counts from now on. Fewer than are promised to jobs is refused, with who waits for it. */
 export async function countPart(
   context: Context,
   actor: Actor,
@@ -135,9 +137,11 @@ export async function countPart(
   counted: { count: number; why: string },
 ): Promise<PartsReply> {
   const part = await partOfNumber(context.db, number);
-  await context.db.transaction().execute(async (trx) => {
+  await inTransaction(context.db, async (trx) => {
     await freeOf(trx, part.id);
-    const onHand = (await shelfOf(trx, [part.id])).get(part.id)?.onHand ?? 0;
+    const { onHand = 0, reserved = 0 } = (await shelfOf(trx, [part.id])).get(part.id) ?? {};
+    if (counted.count < reserved)
+      refuse('shelf-promised', { promised: reserved, waiting: await whoWaits(trx, part.id) });
     if (counted.count !== onHand)
       await trx
         .insertInto('part_move')
@@ -153,4 +157,18 @@ export async function countPart(
         .execute();
   });
   return readParts(context, part.number);
+}
+
+/** The units and jobs that a part on the shelf is promised to. */
+async function whoWaits(trx: Trx, partId: number): Promise<{ tag: string; jobId: string; count: number }[]> {
+  const rows = await trx
+    .selectFrom('part_line as l')
+    .innerJoin('job as j', 'j.id', 'l.job_id')
+    .innerJoin('unit as u', 'u.id', 'j.unit_id')
+    .select(['u.tag', 'j.id', 'l.count'])
+    .where('l.part_id', '=', partId)
+    .where('l.state', 'in', PROMISED_LINES)
+    .orderBy('l.asked_at')
+    .execute();
+  return rows.map((row) => ({ tag: row.tag, jobId: String(row.id), count: row.count }));
 }

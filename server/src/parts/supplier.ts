@@ -1,3 +1,4 @@
+import pRetry from 'p-retry';
 import { array, boolean, number, object, string, type InferType } from 'yup';
 
 /** What a supplier says of a number. */
@@ -9,7 +10,7 @@ const quoteSchema = object({
   cents: number().integer().min(0).nullable().default(null),
   leadDays: number().min(0).nullable().default(null),
 });
-export type SupplierQuote = InferType<typeof quoteSchema>;
+type SupplierQuote = InferType<typeof quoteSchema>;
 
 const orderSchema = object({
   order: string().required(),
@@ -25,12 +26,12 @@ const orderSchema = object({
 });
 export type SupplierOrder = InferType<typeof orderSchema>;
 
-export interface OrderedLine {
+interface OrderedLine {
   readonly number: string;
   readonly count: number;
 }
 
-export type SupplierFailure =
+type SupplierFailure =
   | { readonly ok: false; readonly code: 'away' | 'slow' | 'nonsense' }
   | { readonly ok: false; readonly code: 'refused'; readonly why: string; readonly number: string | null };
 export type Answered<T> = { readonly ok: true; readonly value: T } | SupplierFailure;
@@ -77,11 +78,24 @@ export function httpSupplier(url: string, patience: Patience = PATIENCE): Suppli
   };
 }
 
+/** No answer that says anything: worth asking again. */
+class Silence extends Error {
+  constructor(readonly answer: Answered<never>) {
+    super(answer.ok ? '' : answer.code);
+  }
+}
+
 async function again<T>({ tries, pauseMs }: Patience, ask: () => Promise<Answered<T>>): Promise<Answered<T>> {
-  for (let n = 1; ; n++) {
+  const askOnce = async (): Promise<Answered<T>> => {
     const answer = await ask();
-    if (answer.ok || answer.code === 'refused' || n === tries) return answer;
-    await new Promise((resolve) => setTimeout(resolve, pauseMs * 2 ** (n - 1)));
+    if (!answer.ok && answer.code !== 'refused') throw new Silence(answer);
+    return answer;
+  };
+  try {
+    return await pRetry(askOnce, { retries: tries - 1, minTimeout: pauseMs, factor: 2 });
+  } catch (error) {
+    if (error instanceof Silence) return error.answer;
+    throw error;
   }
 }
 

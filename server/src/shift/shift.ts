@@ -1,4 +1,4 @@
-import { STANDING_STATES } from '@hudrik/core/card';
+import { OPEN_JOB_STATES } from '@hudrik/core/card';
 import { classOf } from '@hudrik/core/catalogue';
 import type { HireLine, JobLine, Shift, ShiftLine, UnitLine } from '@hudrik/core/contracts';
 import { coverHires, type Shortfall } from '@hudrik/core/readiness';
@@ -21,7 +21,7 @@ export async function readShift({ db, now }: Context): Promise<Shift> {
   const units = (await unitRows(db).where('u.readiness', 'not in', ['gone', 'laid-up']).orderBy('u.tag').execute()).map(
     toUnitLine,
   );
-  const jobs = (await jobRows(db).where('j.state', 'in', STANDING_STATES).execute()).map(toJobLine);
+  const jobs = (await jobRows(db).where('j.state', 'in', OPEN_JOB_STATES).execute()).map(toJobLine);
   const hires = (
     await hireRows(db)
       .where('h.state', 'in', ['booked', 'out', 'back'])
@@ -46,7 +46,7 @@ export async function readShift({ db, now }: Context): Promise<Shift> {
         (unit) => unit.verdict.readiness === 'held' && !unit.verdict.notLookedAtSince && !waitingFor.has(unit.tag),
       )
       .map((unit) => unitLine('held', unit, jobs)),
-    bench: opened.map((job) => jobShiftLine(job)),
+    inWork: opened.map((job) => jobShiftLine(job)),
     due: units
       .filter(
         (unit) =>
@@ -105,17 +105,17 @@ function shortfallLines(
   units: readonly UnitLine[],
   jobs: readonly JobLine[],
 ): ShiftLine[] {
-  const standing = units.map((unit) => ({
+  const onYard = units.map((unit) => ({
     tag: unit.tag,
     classId: unit.classId,
     fit: unit.verdict.readiness === 'fit',
   }));
-  return coverHires(leaving, standing).map((shortfall) => soonLine(shortfall, units, jobs));
+  return coverHires(leaving, onYard).map((shortfall) => soonLine(shortfall, units, jobs));
 }
 
-function soonLine(shortfall: Shortfall, units: readonly UnitLine[], jobs: readonly JobLine[]): ShiftLine {
+function soonLine(shortfall: Shortfall<HireLine>, units: readonly UnitLine[], jobs: readonly JobLine[]): ShiftLine {
   const { hire } = shortfall;
-  const classId = hire.classId as UnitLine['classId'];
+  const classId = hire.classId;
   const base = { classId, reference: hire.reference };
   if (shortfall.code === 'class-short')
     return {
@@ -150,7 +150,7 @@ function soonLine(shortfall: Shortfall, units: readonly UnitLine[], jobs: readon
 const jobShiftLine = (job: JobLine): ShiftLine => ({
   tag: job.tag,
   classId: job.classId,
-  code: 'on-bench',
+  code: 'in-work',
   facts: { by: job.startedBy, title: job.title },
   because: job.why,
   minutes: job.minutes,

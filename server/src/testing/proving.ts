@@ -1,21 +1,20 @@
-import { randomUUID } from 'node:crypto';
 import { EVERY_PROOF, folderOf } from '@hudrik/core/catalogue';
-import type { CardFacts, CardKind } from '@hudrik/core/card';
 import type { CardReply, Role } from '@hudrik/core/contracts';
+import type { CardKind, Facts } from '@hudrik/core/log';
 import type { TestYard } from './yard';
 
 /** One more entry on a card, as a device sends it. */
-export const enter = <K extends CardKind>(
+export const onCard = <K extends CardKind>(
   yard: TestYard,
   jobId: string,
   kind: K,
-  facts: CardFacts[K],
+  facts: Facts<K>,
   as: Role = 'technician',
-  id: string = randomUUID(),
-): Promise<Response> => yard.ask('POST', `/api/jobs/${jobId}/entries`, { as, body: { id, kind, facts } });
+  id?: string,
+): Promise<Response> => yard.enter({ jobId, ...(id === undefined ? {} : { id }) }, kind, facts, as);
 
-export const cardIn = async (yard: TestYard, jobId: string): Promise<CardReply> =>
-  (await (await yard.ask('GET', `/api/jobs/${jobId}/card`, { as: 'technician' })).json()) as CardReply;
+export const cardIn = (yard: TestYard, jobId: string): Promise<CardReply> =>
+  yard.read<CardReply>(`/api/jobs/${jobId}/card`);
 
 const middle = (least = 0, most = least * 2 || 1): number => (least + most) / 2;
 
@@ -27,15 +26,21 @@ export async function prove(
   { passed = true, minutes = 31, values = {} as Readonly<Record<string, number>> } = {},
 ): Promise<Response> {
   const plan = folderOf(classId).proof;
-  await enter(yard, jobId, 'to-proof', {});
-  await enter(yard, jobId, 'leak-look', { dry: true, note: '' });
-  await enter(yard, jobId, 'smoke', { clear: true });
-  await enter(yard, jobId, 'proof-load', { load: plan.loads[0]?.id ?? null });
-  await enter(yard, jobId, 'run-started', {});
+  const enter = <K extends CardKind>(kind: K, facts: Facts<K>) => onCard(yard, jobId, kind, facts);
+  await enter('to-proof', {});
+  await enter('leak-look', { dry: true, note: '' });
+  await enter('smoke', { clear: true });
+  await enter('proof-load', { load: plan.loads[0]?.id ?? null });
+  await enter('run-started', {});
   yard.later(minutes / 60);
-  for (const { id, least, most } of plan.readings)
-    await enter(yard, jobId, 'proof-reading', { reading: id, value: values[id] ?? middle(least, most), live: false });
-  for (const { id } of [...plan.looks, ...EVERY_PROOF]) await enter(yard, jobId, 'proof-look', { look: id, ok: true });
-  await enter(yard, jobId, 'run-stopped', { why: '' });
-  return enter(yard, jobId, 'proved', { passed, note: 'Runs well' });
+  for (const { id, unit, least, most } of plan.readings) {
+    const value = values[id] ?? middle(least, most);
+    await enter('proof-reading', { reading: asReading(id), value, unit, live: false });
+  }
+  for (const { id } of [...plan.looks, ...EVERY_PROOF]) await enter('proof-look', { look: id, ok: true });
+  await enter('run-stopped', { why: '' });
+  return enter('proved', { passed, note: 'Runs well' });
 }
+
+type ReadingId = Facts<'proof-reading'>['reading'];
+const asReading = (id: string): ReadingId => id as ReadingId;

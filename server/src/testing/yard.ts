@@ -2,57 +2,84 @@ import { randomUUID } from 'node:crypto';
 import type { AddressInfo } from 'node:net';
 import { after, before } from 'node:test';
 import type { ClassId } from '@hudrik/core/catalogue';
-import type { NewCheckIn, Problem, Role } from '@hudrik/core/contracts';
-import pg from 'pg';
+import type { LogRecord, Problem, Role } from '@hudrik/core/contracts';
+import type { CheckedIn, Facts, KindId } from '@hudrik/core/log';
+import { runOnce } from 'graphile-worker';
+import type pg from 'pg';
 import pino from 'pino';
+import { listenForChanges } from '../background/changes';
+import { taskListOf } from '../background/runner';
+import { WORKER_SCHEMA } from '../background/schema';
+import { tasksOf } from '../background/tasks';
 import { httpInstruments } from '../cards/instruments';
-import { migrate, openDatabase } from '../database/open';
+import type { Context } from '../context';
+import { databaseOn, openPool } from '../database/open';
 import type { Db } from '../database/tables';
-import { insertUnit } from '../fleet/changeUnit';
+import { insertUnit } from '../fleet/addUnit';
 import { httpApp } from '../http/app';
-import { httpSupplier } from '../parts/supplier';
-import { addPerson } from '../people/sessions';
+import { httpSupplier, type Supplier } from '../parts/supplier';
+import { addPerson } from '../people/people';
 import { startStandIns } from '../standins/start';
+import { makeDatabase } from './databases';
+import type { SampleCheckIn } from './samples';
+
+const silent = pino({ level: 'silent' });
+
+export interface On {
+  readonly tag?: string;
+  readonly jobId?: string;
+  readonly findingId?: string;
+  readonly lineId?: string;
+  readonly id?: string;
+  readonly at?: string;
+  readonly madeBy?: number;
+}
+
+interface Asked {
+  readonly as?: Role;
+  readonly body?: unknown;
+  readonly raw?: string | Buffer;
+  readonly headers?: Record<string, string>;
+}
 
 /** A yard of its own for one test file: its database, its people, its clock, its server on a free port. */
 export class TestYard {
   db!: Db;
   url!: string;
+  pool!: pg.Pool;
+  context!: Context;
+  supplier!: Supplier;
   now = new Date('2030-03-04T09:00:00Z');
-  readonly #people = new Map<Role, number>();
+  readonly personIds = new Map<Role, number>();
   readonly #cookies = new Map<Role, string>();
   #close: () => Promise<void> = async () => undefined;
 
   async open(signInsPerMinute = 1000): Promise<void> {
-    const name = `t_${randomUUID().replaceAll('-', '')}`;
-    const server = process.env['TEST_DATABASE_URL'] ?? '';
-    await onServer(server, `create database ${name}`);
-    const address = server.replace(/\/[^/]*$/, `/${name}`);
-    this.db = openDatabase(address, 6);
-    await migrate(this.db);
+    const database = await makeDatabase();
+    this.pool = openPool(database.url, 16);
+    this.db = databaseOn(this.pool);
     const standIns = await startStandIns({ dayMs: 86_400_000, failsOf100: 0, now: () => this.now.getTime() }, 20);
-    const context = {
+    const events = listenForChanges(database.url, silent);
+    this.supplier = httpSupplier(standIns.supplierUrl, { timeoutMs: 500, tries: 2, pauseMs: 10 });
+    this.context = {
       db: this.db,
       now: () => this.now,
-      supplier: httpSupplier(standIns.supplierUrl, { timeoutMs: 500, tries: 2, pauseMs: 10 }),
       instruments: httpInstruments(standIns.loadBankUrl),
+      // What stands on the sheet; making paper of it is tested by itself.
+      paper: { make: async (sheet) => Buffer.from(JSON.stringify(sheet)) },
     };
-    const app = httpApp({
-      context,
-      installation: { version: 'test', demo: false, firstLeadCode: 'first-code' },
-      log: pino({ level: 'silent' }),
-      webFolder: null,
-      signInsPerMinute,
-    });
+    const installation = { version: 'test', demo: false, firstLeadCode: 'first-code', events };
+    const app = httpApp({ context: this.context, installation, log: silent, webFolder: null, signInsPerMinute });
     const listening = app.listen(0, '127.0.0.1');
     await new Promise((resolve) => listening.once('listening', resolve));
     this.url = `http://127.0.0.1:${(listening.address() as AddressInfo).port}`;
     this.#close = async () => {
       standIns.stop();
+      await events.stop();
       listening.closeAllConnections();
       listening.close();
       await this.db.destroy();
-      await onServer(server, `drop database ${name} with (force)`);
+      await database.drop();
     };
   }
 
@@ -61,17 +88,24 @@ export class TestYard {
   }
 
   async addPeople(): Promise<void> {
-    for (const role of ['apprentice', 'technician', 'lead', 'counter'] as const) {
-      this.#people.set(role, (await addPerson(this.db, { name: `The ${role}`, role, pin: '12345' })).id);
-    }
+    for (const role of ['apprentice', 'technician', 'lead', 'counter'] as const)
+      this.personIds.set(role, (await addPerson(this.db, { name: `The ${role}`, role, pin: '12345' })).id);
     await this.signInAgain();
   }
 
   async signInAgain(): Promise<void> {
-    for (const [role, personId] of this.#people) {
+    for (const [role, personId] of this.personIds) {
       const answer = await this.ask('POST', '/api/session', { body: { personId, pin: '12345' } });
       this.#cookies.set(role, answer.headers.get('set-cookie')?.split(';')[0] ?? '');
     }
+  }
+
+  cookieOf(role: Role): string {
+    return this.#cookies.get(role) ?? '';
+  }
+
+  personId(role: Role): number {
+    return this.personIds.get(role) ?? 0;
   }
 
   /** A unit of the class with some hours, last read ten days ago. */
@@ -82,49 +116,62 @@ export class TestYard {
       .returning('id')
       .executeTakeFirstOrThrow();
     const at = new Date(this.now.getTime() - 10 * 86_400_000);
-    return this.db
-      .transaction()
-      .execute((trx) =>
-        insertUnit(
-          trx,
-          { tag, modelId: model.id, serial: `S-${tag}`, homeBay: 'North 1', meterReading: hours, meterOffset: 0 },
-          at,
-          null,
-        ),
-      );
+    const fresh = {
+      tag,
+      modelId: model.id,
+      serial: `S-${tag}`,
+      homeBay: 'North 1',
+      meterReading: hours,
+      meterOffset: 0,
+    };
+    return insertUnit({ db: this.db, now: () => at }, null, fresh);
   }
 
-  async ask(
-    method: string,
-    path: string,
-    options: { as?: Role; body?: unknown; raw?: string | Buffer; headers?: Record<string, string> } = {},
-  ): Promise<Response> {
-    const { as, body, raw, headers } = options;
+  async ask(method: string, path: string, { as, body, raw, headers }: Asked = {}): Promise<Response> {
     return fetch(this.url + path, {
       method,
       headers: {
-        ...(as ? { cookie: this.#cookies.get(as) ?? '' } : {}),
+        ...(as ? { cookie: this.cookieOf(as) } : {}),
         ...(raw === undefined ? { 'content-type': 'application/json' } : {}),
         ...headers,
       },
-      ...(raw !== undefined ? { body: raw as never } : body === undefined ? {} : { body: JSON.stringify(body) }),
+      ...(raw !== undefined
+        ? { body: new Uint8Array(Buffer.from(raw)) }
+        : body === undefined
+          ? {}
+          : { body: JSON.stringify(body) }),
     });
   }
 
-  async checkIn(sent: NewCheckIn, as: Role = 'technician'): Promise<Response> {
-    return this.ask('POST', '/api/check-ins', { as, body: sent });
+  /** What is read at a path, as somebody. */
+  async read<T>(path: string, as: Role = 'technician'): Promise<T> {
+    return (await (await this.ask('GET', path, { as })).json()) as T;
+  }
+
+  /** Something that happens, as a device sends it. */
+  async enter<K extends KindId>(on: On, kind: K, facts: Facts<K>, as: Role = 'technician'): Promise<Response> {
+    return this.ask('POST', '/api/log', { as, body: { id: randomUUID(), kind, facts, ...on } });
+  }
+
+  async checkIn({ id, tag, facts }: SampleCheckIn, as: Role = 'technician'): Promise<Response> {
+    return this.enter({ id, tag }, 'check-in', facts, as);
   }
 
   later(hours: number): void {
     this.now = new Date(this.now.getTime() + hours * 3_600_000);
   }
-}
 
-async function onServer(url: string, statement: string): Promise<void> {
-  const client = new pg.Client({ connectionString: url });
-  await client.connect();
-  await client.query(statement);
-  await client.end();
+  /** Does what was left for the background, whenever it was to be done. */
+  async runBackground(): Promise<void> {
+    await this.pool.query(`update ${WORKER_SCHEMA}._private_jobs set run_at = now(), attempts = 0, locked_at = null`);
+    await runOnce({
+      pgPool: this.pool,
+      schema: WORKER_SCHEMA,
+      noHandleSignals: true,
+      concurrency: 1,
+      taskList: taskListOf(this.pool, tasksOf(this.context, this.supplier)),
+    });
+  }
 }
 
 /** Opens a yard before the tests of a file and closes it after them. */
@@ -139,3 +186,14 @@ export function useYard(signInsPerMinute?: number): TestYard {
 }
 
 export const problemIn = async (response: Response): Promise<Problem> => (await response.json()) as Problem;
+
+/** The entry that was taken. */
+export async function entryIn(response: Response): Promise<LogRecord> {
+  const reply = (await response.json()) as { entry: LogRecord };
+  if (response.status !== 201) throw new Error(`not taken: ${JSON.stringify(reply)}`);
+  return reply.entry;
+}
+
+/** What a check-in that was taken came to. */
+export const checkedIn = async (response: Response): Promise<CheckedIn> =>
+  (await entryIn(response)).outcome as unknown as CheckedIn;

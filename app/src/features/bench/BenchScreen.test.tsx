@@ -20,11 +20,11 @@ describe('the bench', () => {
     expect(screen.getByText(/waits for a part/)).toBeTruthy();
   });
 
-  test('a clear bench says so; one that can not be fetched too', async () => {
+  test('a clear bench says so; one that cannot be fetched too', async () => {
     show(<BenchScreen />, { 'GET /api/jobs': { jobs: [] } });
     expect(await screen.findByText('The bench is clear.')).toBeTruthy();
     screen.unmount();
     show(<BenchScreen />, { 'GET /api/jobs': refusal(503, 'store-away') });
-    expect(await screen.findByText('The bench can not be fetched just now.')).toBeTruthy();
+    expect(await screen.findByText('The bench cannot be fetched just now.')).toBeTruthy();
   });
 });

@@ -3,7 +3,7 @@ import { Link, useLocalSearchParams } from 'expo-router';
 import { View } from 'react-native';
 import { useRead } from '@/api';
 import { Empty, Failure, Loading, Page, Section, useIsWide, Words } from '@/design';
-import { sayMinutes } from '@/features/fleet';
+import { sayMinutes } from '@/writing';
 import { JobRow } from '@/features/unit';
 
 /** All open jobs: what is on the bench, what holds a unit, what is small. */
@@ -13,7 +13,7 @@ export function BenchScreen() {
   const wide = useIsWide();
   if (!jobs.data)
     return jobs.isError ? (
-      <Failure sentence="The bench can not be fetched just now." retry={() => void jobs.refetch()} />
+      <Failure sentence="The bench cannot be fetched just now." retry={() => void jobs.refetch()} />
     ) : (
       <Loading what="the bench" />
     );

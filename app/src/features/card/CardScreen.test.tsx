@@ -1,6 +1,6 @@
 import { router } from 'expo-router';
 import { fireEvent, screen, waitFor } from '@testing-library/react-native';
-import { CARD, ENTRIES, entryOf, STEPS, taking, thingOf } from '@/testing/cardReply';
+import { CARD, entryOf, LOG, STEPS, taking, thingOf } from '@/testing/cardReply';
 import { IVO, press, refusal, show, type, type Sent } from '@/testing/screen';
 import { CardScreen } from './CardScreen';
 
@@ -35,16 +35,16 @@ describe('a job’s card', () => {
     expect(screen.getByText('Then: New plug. Plug fouled. Ran well.')).toBeTruthy();
   });
 
-  test('a waiting card is taken to the bench by one tap', async () => {
+  test('work on a waiting card is started by one tap', async () => {
     const server = show(<CardScreen jobId="7" />, taking([], { job: { state: 'waiting' } }));
-    await press(/^Take it to the bench/);
+    await press(/^Start work on it/);
     await waitFor(() => expect(kinds(server.sent)).toEqual(['hands-on']));
   });
 
   test('a step is ticked, and stands ticked at once', async () => {
     const server = show(<CardScreen jobId="7" />, taking([STEPS]));
     fireEvent.press(await screen.findByRole('checkbox', { name: 'Make it safe' }));
-    expect(screen.getByRole('checkbox', { name: 'Make it safe', checked: true })).toBeTruthy();
+    expect(await screen.findByRole('checkbox', { name: 'Make it safe', checked: true })).toBeTruthy();
     await waitFor(() => expect(server.sent[0]?.body).toMatchObject({ kind: 'step-done', facts: { stepId: 's1' } }));
   });
 
@@ -103,13 +103,13 @@ describe('a job’s card', () => {
 
   test('with things off it does not go to its proof; with all back it does', async () => {
     show(<CardScreen jobId="7" />, taking([STEPS, entryOf('taken-off', thingOf('t', 'Bowl', 1))]));
-    expect(await screen.findByRole('button', { name: 'To the proof: things are off', disabled: true })).toBeTruthy();
+    expect(await screen.findByRole('button', { name: 'Prove it: parts are still off', disabled: true })).toBeTruthy();
     screen.unmount();
     const server = show(
       <CardScreen jobId="7" />,
       taking([STEPS, entryOf('taken-off', thingOf('t', 'Bowl', 1)), entryOf('put-back', { thingId: 't' })]),
     );
-    await press('To the proof');
+    await press('Prove it');
     await waitFor(() => expect(kinds(server.sent)).toEqual(['to-proof']));
     expect(router.navigate).toHaveBeenLastCalledWith('/j/7/proof');
   });
@@ -118,14 +118,14 @@ describe('a job’s card', () => {
     const replies = taking([STEPS, entryOf('taken-off', thingOf('t', 'Bowl', 1))]);
     show(<CardScreen jobId="7" />, {
       ...replies,
-      [ENTRIES]: refusal(409, 'card-refused', { why: { code: 'things-off', things: ['Bowl'] } }),
+      [LOG]: refusal(409, 'card-refused', { why: { code: 'things-off', things: ['Bowl'] } }),
     });
     type(await screen.findByLabelText('Note').then(() => 'Note'), 'Cracked clamp');
-    await press('Keep the note');
-    expect(await screen.findByText('Not taken: a note: Cracked clamp.')).toBeTruthy();
-    expect(screen.getByText('Still off: Bowl. Put back, replace or strike each.')).toBeTruthy();
-    await press('Seen, put it away');
-    expect(screen.queryByText('Not taken: a note: Cracked clamp.')).toBeNull();
+    await press('Save the note');
+    expect(await screen.findByText('Not taken: Note.')).toBeTruthy();
+    expect(screen.getByText('Still off: Bowl. Put each back, replace it, or mark it as staying off.')).toBeTruthy();
+    await press('Dismiss');
+    await waitFor(() => expect(screen.queryByText('Not taken: Note.')).toBeNull());
   });
 
   test('without a connection it goes on, and says what waits', async () => {
@@ -133,24 +133,24 @@ describe('a job’s card', () => {
     await screen.findByRole('checkbox', { name: 'Make it safe' });
     server.isAway = true;
     fireEvent.press(screen.getByRole('checkbox', { name: 'Make it safe' }));
-    expect(await screen.findByText('One entry waits on this device.')).toBeTruthy();
+    expect(await screen.findByText('One entry is not sent yet.')).toBeTruthy();
     expect(screen.getByRole('checkbox', { name: 'Make it safe', checked: true })).toBeTruthy();
   });
 
-  test('put aside for a part, and gone on with', async () => {
+  test('paused for a part, and continued', async () => {
     const server = show(<CardScreen jobId="7" />, taking([STEPS]));
-    await press('Wait, or try it');
-    type('Why (may stay empty)', 'Gasket torn');
-    await press('Put it aside');
+    await press('Pause, or try it');
+    type('Why (optional)', 'Gasket torn');
+    await press('Pause the work');
     expect(await screen.findByText('Waits for a part')).toBeTruthy();
-    await press('Go on with it');
-    await waitFor(() => expect(kinds(server.sent)).toEqual(['waits', 'goes-on']));
+    await press('Continue the work');
+    await waitFor(() => expect(kinds(server.sent)).toEqual(['paused', 'resumed']));
   });
 
   test('a trial start is a line of its own, with its cautions', async () => {
     const server = show(<CardScreen jobId="7" />, taking([STEPS, entryOf('taken-off', thingOf('t', 'Air box', 1))]));
-    await press('Wait, or try it');
-    expect(screen.getByText('Off meanwhile: air box. A trial is never the proof.')).toBeTruthy();
+    await press('Pause, or try it');
+    expect(screen.getByText('Still off: air box. A trial start does not count as the proof.')).toBeTruthy();
     await press('It ran badly');
     await waitFor(() =>
       expect(server.sent[0]?.body).toMatchObject({ kind: 'trial-start', facts: { how: 'ran-badly' } }),
@@ -164,7 +164,7 @@ describe('a job’s card', () => {
       at: new Date(Date.now() - 3_600_000).toISOString(),
     };
     const server = show(<CardScreen jobId="7" />, taking([STEPS, old]));
-    expect(await screen.findByText('It has ended. What came of it?')).toBeTruthy();
+    expect(await screen.findByText('Time is up. What was the result?')).toBeTruthy();
     await press('Drips');
     await waitFor(() =>
       expect(server.sent[0]?.body).toMatchObject({ kind: 'clock-ended', facts: { clockId: 'c', result: 'drips' } }),
@@ -180,18 +180,18 @@ describe('a job’s card', () => {
   test('steps of an earlier edition are said to be so', async () => {
     show(<CardScreen jobId="7" />, taking([STEPS], { edition: 'later' }));
     expect(
-      await screen.findByText(/^The steps were laid by an earlier edition of the template \(now\); it is later now\./),
+      await screen.findByText(/^The steps come from an earlier edition of the template \(now\); today’s is later\./),
     ).toBeTruthy();
   });
 
   test('the counter sees the card and can touch nothing of it', async () => {
     show(<CardScreen jobId="7" />, taking([STEPS]), { ...IVO, role: 'counter' });
     expect(await screen.findByRole('checkbox', { name: 'Make it safe', disabled: true })).toBeTruthy();
-    for (const name of ['Hands on', 'To the proof', 'Start a clock', 'Ask for a part', 'Something else came off'])
+    for (const name of ['Start my time', 'Prove it', 'Start a clock', 'Ask for a part', 'Something else came off'])
       expect(screen.queryByRole('button', { name })).toBeNull();
   });
 
-  test('a card that can not be fetched says so and can be asked again', async () => {
+  test('a card that cannot be fetched says so and can be asked again', async () => {
     show(<CardScreen jobId="7" />, { [CARD]: refusal(404, 'not-found', {}, 'There is nothing here under that name.') });
     expect(await screen.findByText(/There is nothing here under that name/)).toBeTruthy();
     expect(screen.getByRole('button', { name: 'Try again' })).toBeTruthy();

@@ -1,23 +1,24 @@
-import { CAUTIONS, FAULTS, type CautionId, type ClockId, type FaultId } from '@hudrik/core/catalogue';
+import { CAUTIONS, entryOf, FAULTS, WAYS, type CautionId, type ClockId, type FaultId } from '@hudrik/core/catalogue';
+import { workedMinutes } from '@hudrik/core/card';
 import type { CardReply } from '@hudrik/core/contracts';
 import { Link, router } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { sentenceOf } from '@/api';
+import { sentenceOf, usePerson } from '@/api';
 import { Button, Caution, Failure, Loading, Page, Section, useIsWide, Words } from '@/design';
-import { sayDay, sayMinutes } from '@/features/fleet';
-import { usePerson } from '@/features/session';
+import { sayDay, sayHours, sayMinutes } from '@/writing';
 import { ClocksOfCard } from './ClocksOfCard';
 import { Ledger } from './Ledger';
 import { NotesOfCard } from './NotesOfCard';
 import { NotTaken } from './NotTaken';
 import { PartsOfCard } from './PartsOfCard';
-import { STATE_WORD, WAY_WORD } from './say';
+import { STATE_WORD } from './say';
 import { Readings, Steps } from './Steps';
 import { useCard, type CardHandle } from './useCard';
 import { WaitSheet } from './WaitSheet';
 
-const LOOK_ENDS_IT = ['prep', 'lay-up'];
+/** Work of these kinds ends by a look, without a run under load. */
+const ENDS_BY_LOOK: ReadonlySet<string> = new Set(['prep', 'lay-up']);
 
 /** A job's card: why it exists, what is to be done, what is off, what was read, and how it ends. */
 export function CardScreen({ jobId }: { readonly jobId: string }) {
@@ -39,7 +40,7 @@ export function CardScreen({ jobId }: { readonly jobId: string }) {
   const signs = role === 'technician' || role === 'lead';
   const head = <Head reply={reply} handle={handle} />;
   const actions = works ? (
-    <Actions handle={handle} jobId={jobId} name={name} signs={signs} byLook={LOOK_ENDS_IT.includes(reply.job.kind)} />
+    <Actions handle={handle} jobId={jobId} name={name} signs={signs} byLook={ENDS_BY_LOOK.has(reply.job.kind)} />
   ) : null;
   const steps = <Steps handle={handle} works={works} onClock={(clock, stepId) => setClockAsked({ clock, stepId })} />;
   const ledger = <Ledger handle={handle} jobId={jobId} works={works} />;
@@ -112,7 +113,7 @@ function Head({ reply, handle }: { readonly reply: CardReply; readonly handle: C
         <Words
           size={13}
           tone="ink-soft"
-        >{`${unit.model} · ${unit.trueHours.toFixed(1)} h · raised ${sayDay(job.raisedAt)} · ${sayMinutes(job.minutes)} expected`}</Words>
+        >{`${unit.model} · ${sayHours(unit.trueHours)} · raised ${sayDay(job.raisedAt)} · ${sayMinutes(job.minutes)} expected`}</Words>
       </View>
       {comeback ? (
         <View className="gap-1 border-l-[6px] border-held bg-paper p-3" role="alert">
@@ -148,8 +149,8 @@ function Actions({
 }) {
   const [waiting, setWaiting] = useState(false);
   const { card, state } = handle;
-  const mine = card?.handsOn.running.find((entry) => entry.by === name);
-  const spent = Object.entries(card?.handsOn.minutes ?? {});
+  const mine = card?.working.find((entry) => entry.by === name);
+  const spent = Object.entries(card ? workedMinutes(card) : {});
   const toProof = () => {
     if (state !== 'to-prove') handle.add('to-proof', {});
     router.navigate(`/j/${jobId}/proof`);
@@ -159,20 +160,20 @@ function Actions({
   return (
     <View className="gap-2">
       {state === 'waits-clock' || state === 'waits-part' || state === 'waits-decision' ? (
-        <Button kind="main" tall label="Go on with it" onPress={() => handle.add('goes-on', { why: '' })} />
+        <Button kind="main" tall label="Continue the work" onPress={() => handle.add('resumed', { why: '' })} />
       ) : state === 'waiting' ? (
         <Button
           kind="main"
           tall
-          label="Take it to the bench"
-          detail="Its steps are laid then"
+          label="Start work on it"
+          detail="The card then lists its steps"
           onPress={() => handle.add('hands-on', {})}
         />
       ) : byLook ? null : (
         <Button
           kind={stepsLeft && state !== 'to-prove' ? 'plain' : 'main'}
           tall={!stepsLeft || state === 'to-prove'}
-          label={state === 'to-prove' ? 'Go on with the proof' : off ? 'To the proof: things are off' : 'To the proof'}
+          label={state === 'to-prove' ? 'Continue the proof' : off ? 'Prove it: parts are still off' : 'Prove it'}
           disabled={off && state !== 'to-prove'}
           onPress={toProof}
         />
@@ -182,27 +183,27 @@ function Actions({
           <Button
             className="grow"
             kind={!mine && stepsLeft && state === 'open' ? 'main' : 'plain'}
-            label={mine ? 'Hands off' : 'Hands on'}
+            label={mine ? 'Stop my time' : 'Start my time'}
             detail={spent.map(([who, minutes]) => `${who}: ${sayMinutes(minutes)}`).join(', ')}
             onPress={() => handle.add(mine ? 'hands-off' : 'hands-on', {})}
           />
         )}
-        <Button className="grow" label="Wait, or try it" onPress={() => setWaiting(true)} />
+        <Button className="grow" label="Pause, or try it" onPress={() => setWaiting(true)} />
         {signs ? (
-          <Button className="grow" label="Fix, replace, swap?" onPress={() => router.navigate(`/j/${jobId}/ways`)} />
+          <Button className="grow" label="Repair or replace?" onPress={() => router.navigate(`/j/${jobId}/ways`)} />
         ) : null}
       </View>
-      {card?.handsOn.running.map((entry) => (
+      {card?.working.map((entry) => (
         <Words
           key={entry.by}
           size={13}
           tone="ink-soft"
-        >{`${entry.by} has hands on since ${sayDay(entry.since)}.`}</Words>
+        >{`${entry.by} has worked on it since ${sayDay(entry.since)}.`}</Words>
       ))}
       {card?.decision ? (
         <Words
           size={15}
-        >{`Decided: ${WAY_WORD[card.decision.facts.way as keyof typeof WAY_WORD]?.toLowerCase() ?? card.decision.facts.way}${card.decision.facts.why ? ` (${card.decision.facts.why})` : ''}, ${card.decision.by ?? ''}.`}</Words>
+        >{`Decided: ${(entryOf(WAYS, card.decision.facts.way) ?? card.decision.facts.way).toLowerCase()}${card.decision.facts.why ? ` (${card.decision.facts.why})` : ''}, ${card.decision.by ?? ''}.`}</Words>
       ) : null}
       {card?.trials.map((trial) => (
         <Words
@@ -231,7 +232,7 @@ function Paper({
         <Words
           size={15}
           role="note"
-        >{`The steps were laid by an earlier edition of the template (${handle.card?.edition}); it is ${reply.edition} now. The card keeps its own.`}</Words>
+        >{`The steps come from an earlier edition of the template (${handle.card?.edition}); today’s is ${reply.edition}. This card keeps its own steps.`}</Words>
       ) : null}
       <View className="no-print flex-row flex-wrap gap-2">
         <Button className="grow" label="Card (PDF)" onPress={() => window.open(`/api/jobs/${jobId}/card.pdf`)} />

@@ -3,8 +3,8 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { newId } from '@/api';
 import { Button, Choice, Field, Section, Sheet, Words } from '@/design';
-import { sayLeft, useDeviceNow } from '@/features/clocks';
-import { sayMinutes } from '@/features/fleet';
+import { sayLeft, useServerNow } from '@/features/clocks';
+import { sayMinutes } from '@/writing';
 import type { CardHandle } from './useCard';
 
 /** The card's waits: what runs, what has ended and wants its result. */
@@ -20,7 +20,7 @@ export function ClocksOfCard({
   readonly onAsked: (asked: { clock: ClockId | null; stepId: string | null } | null) => void;
 }) {
   const clocks = handle.card?.clocks ?? [];
-  const now = useDeviceNow(1000) + handle.ahead;
+  const now = useServerNow(1000);
   const running = clocks.filter((clock) => clock.result === null);
   return (
     <Section title="Clocks" count={running.length}>
@@ -38,7 +38,7 @@ export function ClocksOfCard({
               </Words>
             </View>
             <Words size={15} tone="ink-soft">
-              {left <= 0 ? 'It has ended. What came of it?' : kind.note}
+              {left <= 0 ? 'Time is up. What was the result?' : kind.note}
             </Words>
             {works ? (
               <View
@@ -61,7 +61,7 @@ export function ClocksOfCard({
                 {left > 0 ? (
                   <Button
                     kind="quiet"
-                    label="Stop it"
+                    label="Stop the clock"
                     onPress={() => handle.add('clock-ended', { clockId: clock.clockId, result: 'stopped', note: '' })}
                   />
                 ) : null}

@@ -87,13 +87,13 @@ export function Ledger({
           </View>
           <View className="flex-row gap-2">
             <Button className="grow" label="Something else came off" onPress={() => setSheet('by-hand')} />
-            <Button kind="quiet" label="A usual job" onPress={() => setSheet('teardown')} />
+            <Button kind="quiet" label="A known teardown" onPress={() => setSheet('teardown')} />
           </View>
         </View>
       ) : null}
       {last ? <JustOff thing={last} handle={handle} /> : null}
       {things.length === 0 ? (
-        <Empty sentence="Nothing is off. Each thing goes to a numbered hole, with a photo before it moves." />
+        <Empty sentence="Nothing has been taken off. Put each thing into a numbered hole, and take a photo before it moves." />
       ) : null}
       <View role="list">
         {[...things].reverse().map((thing) => (
@@ -177,7 +177,7 @@ function JustOff({ thing, handle }: { readonly thing: Thing; readonly handle: Ca
   const [marking, setMarking] = useState<string | null>(null);
   const [editing, setEditing] = useState(false);
   const photo = useTakePhoto((photoId) => {
-    handle.add('photo', { photoId, marks: [], stepId: null, thingId: thing.thingId });
+    handle.add('photo', { photoId, marks: [], stepId: null, thingId: thing.thingId }, { photos: [photoId] });
     setMarking(photoId);
   });
   const shown = thing.photos.at(-1);
@@ -217,7 +217,7 @@ function JustOff({ thing, handle }: { readonly thing: Thing; readonly handle: Ca
           id={marking}
           marks={thing.photos.find((entry) => entry.photoId === marking)?.marks ?? []}
           onKeep={(marks) => {
-            handle.add('marked', { photoId: marking, marks: [...marks] });
+            handle.add('photo-marked', { photoId: marking, marks: [...marks] });
             setMarking(null);
           }}
           onClose={() => setMarking(null)}
@@ -255,7 +255,7 @@ export function HowItSat({ thing, reverse = false }: { readonly thing: Thing; re
       ? [`${reverse ? 'Goes on in this order' : 'Came off in this order'}: ${stack.join(' · ')}`]
       : []),
     ...(thing.quarterTurns === null ? [] : [`${sayTurns(thing.quarterTurns)} out from lightly seated`]),
-    ...(thing.by ? [`${thing.state === 'struck' ? 'Stays as it is' : 'By'}: ${thing.by}`] : []),
+    ...(thing.by ? [`${thing.state === 'struck-off' ? 'Stays as it is' : 'By'}: ${thing.by}`] : []),
   ];
   return (
     <View className="gap-1">

@@ -1,3 +1,4 @@
+import { isProofReadingId } from '@hudrik/core/catalogue';
 import type { Proof } from '@hudrik/core/proof';
 import { useState } from 'react';
 import { View } from 'react-native';
@@ -23,9 +24,11 @@ export function LiveReadings({ jobId, handle, proof }: Props) {
   const readable = proof.readings.filter(({ reading }) => reading.live !== undefined);
   const here = readable.filter(({ reading }) => reading.atLoad === load);
   const takeAll = (latest: LiveReading) => {
-    for (const { reading } of here)
-      if (latest[reading.live ?? ''] !== undefined)
-        handle.add('proof-reading', { reading: reading.id, value: latest[reading.live ?? ''] as number, live: true });
+    for (const { reading } of here) {
+      const value = latest[reading.live ?? ''];
+      if (value !== undefined && isProofReadingId(reading.id))
+        handle.add('proof-reading', { reading: reading.id, value, unit: reading.unit, live: true });
+    }
   };
   const shown = [...new Map((here.length > 0 ? here : readable).map((entry) => [entry.reading.live, entry])).values()];
   return (
@@ -51,7 +54,7 @@ export function LiveReadings({ jobId, handle, proof }: Props) {
           The instruments do not answer. They are asked again; readings can be typed.
         </Words>
       ) : null}
-      {load === OFF ? <Words tone="ink-soft">Pick a load step: its readings come by themselves.</Words> : null}
+      {load === OFF ? <Words tone="ink-soft">Choose a load: its readings appear by themselves.</Words> : null}
       {live.latest ? (
         <>
           <View className="flex-row flex-wrap gap-x-6">
@@ -86,7 +89,7 @@ export function LiveReadings({ jobId, handle, proof }: Props) {
             />
           ) : (
             <Words size={15} tone="ink-soft">
-              No reading is wanted at this load.
+              No reading is needed at this load.
             </Words>
           )}
         </>

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { View } from 'react-native';
 import { Button, Field, Section, Words } from '@/design';
-import { sayDay } from '@/features/fleet';
+import { sayDay } from '@/writing';
 import { MarkedPhoto, MarkSheet } from './PhotoMarks';
 import type { CardHandle } from './useCard';
 import { useTakePhoto } from './useTakePhoto';
@@ -10,7 +10,9 @@ import { useTakePhoto } from './useTakePhoto';
 export function NotesOfCard({ handle, works }: { readonly handle: CardHandle; readonly works: boolean }) {
   const [text, setText] = useState('');
   const [marking, setMarking] = useState<string | null>(null);
-  const photo = useTakePhoto((photoId) => handle.add('photo', { photoId, marks: [], stepId: null, thingId: null }));
+  const photo = useTakePhoto((photoId) =>
+    handle.add('photo', { photoId, marks: [], stepId: null, thingId: null }, { photos: [photoId] }),
+  );
   const notes = handle.card?.notes ?? [];
   const photos = (handle.card?.photos ?? []).filter((entry) => entry.thingId === null);
   const marked = photos.find((entry) => entry.photoId === marking);
@@ -36,7 +38,7 @@ export function NotesOfCard({ handle, works }: { readonly handle: CardHandle; re
           <View className="flex-row gap-2">
             <Button
               className="grow"
-              label="Keep the note"
+              label="Save the note"
               disabled={text.trim() === ''}
               onPress={() => {
                 handle.add('note', { text: text.trim(), stepId: null });
@@ -58,7 +60,7 @@ export function NotesOfCard({ handle, works }: { readonly handle: CardHandle; re
           id={marked.photoId}
           marks={marked.marks}
           onKeep={(marks) => {
-            handle.add('marked', { photoId: marked.photoId, marks: [...marks] });
+            handle.add('photo-marked', { photoId: marked.photoId, marks: [...marks] });
             setMarking(null);
           }}
           onClose={() => setMarking(null)}

@@ -1,11 +1,11 @@
 import { screen, waitFor } from '@testing-library/react-native';
-import { STEPS, taking } from '@/testing/cardReply';
+import { LOG, STEPS, taking } from '@/testing/cardReply';
 import { order, part, partLine } from '@/testing/samples';
 import { IVO, press, refusal, show, type } from '@/testing/screen';
 import { CardScreen } from './CardScreen';
 
-const LINES = { lines: [] };
 const withParts = (...parts: ReturnType<typeof partLine>[]) => taking([STEPS], { parts });
+const NUMBER = 'Part number, today’s or any earlier one';
 
 describe('parts of a card', () => {
   test('each line says its state, its place or when it is expected, and by what number it was asked for', async () => {
@@ -17,38 +17,42 @@ describe('parts of a card', () => {
       ),
     );
     expect(await screen.findByText('reserved on the shelf, Shelf 3')).toBeTruthy();
-    expect(screen.getByText('Asked for as TV-1180: that is today’s number.')).toBeTruthy();
+    expect(screen.getByText('Asked for as TV-1180, which is now TV-1182.')).toBeTruthy();
     expect(screen.getByText(/^on order, late, now expected /)).toBeTruthy();
   });
 
   test('what is reserved is used; what is used is given back', async () => {
-    const server = show(<CardScreen jobId="7" />, {
-      ...withParts(partLine({ state: 'reserved' }), partLine({ id: 'line-2', state: 'used', name: 'Plug' })),
-      'POST /api/part-lines/line-1/deed': LINES,
-      'POST /api/part-lines/line-2/deed': LINES,
-    });
+    const server = show(
+      <CardScreen jobId="7" />,
+      withParts(partLine({ state: 'reserved' }), partLine({ id: 'line-2', state: 'used', name: 'Plug' })),
+    );
     await press('Used: Gasket set');
     await press('Give back: Plug');
     await waitFor(() =>
-      expect(server.sent.map((one) => [one.path, one.body['deed']])).toEqual([
-        ['/api/part-lines/line-1/deed', 'use'],
-        ['/api/part-lines/line-2/deed', 'return'],
+      expect(server.sent.map(({ path, body }) => [path, body['kind'], body['lineId'], body['facts']])).toEqual([
+        ['/api/log', 'part-line-changed', 'line-1', { action: 'use' }],
+        ['/api/log', 'part-line-changed', 'line-2', { action: 'return' }],
       ]),
     );
   });
 
-  test('somebody else’s deed meanwhile is said', async () => {
+  test('what somebody else did with it meanwhile is said, and waits in no list', async () => {
     show(<CardScreen jobId="7" />, {
       ...withParts(partLine({ state: 'reserved' })),
-      'POST /api/part-lines/line-1/deed': refusal(
-        409,
-        'part-line-moved',
-        {},
-        'Somebody did something with that part meanwhile.',
-      ),
+      [LOG]: refusal(409, 'part-line-moved', {}, 'Somebody changed that part meanwhile.'),
     });
     await press('Used: Gasket set');
-    expect(await screen.findByText(/Somebody did something with that part meanwhile/)).toBeTruthy();
+    expect(await screen.findByText(/Somebody changed that part meanwhile/)).toBeTruthy();
+    await waitFor(() => expect(screen.queryByText(/^Not taken/)).toBeNull());
+  });
+
+  test('without a connection a line says that its change is not sent, and is changed no more', async () => {
+    const server = show(<CardScreen jobId="7" />, withParts(partLine({ state: 'reserved' })));
+    await screen.findByText('reserved on the shelf, Shelf 3');
+    server.isAway = true;
+    await press('Used: Gasket set');
+    expect(await screen.findByText('Your change is not sent yet.')).toBeTruthy();
+    expect(screen.queryByRole('button', { name: 'Used: Gasket set' })).toBeNull();
   });
 
   test('what is wanted is ordered at once; a supplier that is away keeps the order', async () => {
@@ -58,8 +62,8 @@ describe('parts of a card', () => {
     });
     await press('Order these 2');
     await waitFor(() => expect(server.sent[0]?.body['lines']).toEqual(['line-1', 'line-2']));
-    expect(await screen.findByText('The supplier can not be reached.')).toBeTruthy();
-    expect(screen.getByText('The order is kept. Send it again from the parts’ page.')).toBeTruthy();
+    expect(await screen.findByText('The supplier cannot be reached.')).toBeTruthy();
+    expect(screen.getByText('The order is kept, and sent again by itself.')).toBeTruthy();
   });
 
   test('an apprentice asks for parts and orders none', async () => {
@@ -67,57 +71,91 @@ describe('parts of a card', () => {
     expect(await screen.findByRole('button', { name: 'Ask for a part' })).toBeTruthy();
     expect(screen.queryByRole('button', { name: 'Order it' })).toBeNull();
   });
+});
+
+describe('asking for a part', () => {
+  const quote = (more: object) => ({
+    asked: 'TV-1180',
+    number: 'TV-1180',
+    through: [],
+    name: null,
+    obtainable: false,
+    cents: null,
+    leadDays: null,
+    problem: null,
+    askedAt: '2030-03-04T09:00:00Z',
+    answeredAt: '2030-03-04T09:00:01Z',
+    ...more,
+  });
+  const asking = (answers: () => object) => ({
+    ...withParts(),
+    'POST /api/parts/TV-1180/quote': () => quote({ answeredAt: null }),
+    'GET /api/parts/TV-1180/quote': answers,
+    'GET /api/parts': { parts: [], today: null },
+    'POST /api/parts': { parts: [part('TV-1182')], today: null },
+  });
 
   test('any number is asked for; the supplier’s word comes first, and puts a new number into the catalogue', async () => {
-    const server = show(<CardScreen jobId="7" />, {
-      ...withParts(),
-      'GET /api/parts/TV-1180/quote': {
-        asked: 'TV-1180',
-        number: 'TV-1182',
-        through: ['TV-1180'],
-        name: 'Gasket set',
-        obtainable: true,
-        cents: 790,
-        leadDays: 3,
-        problem: null,
-      },
-      'GET /api/parts': { parts: [], today: null },
-      'POST /api/parts': { parts: [part('TV-1182')], today: null },
-      'POST /api/jobs/7/parts': LINES,
+    const known = quote({
+      number: 'TV-1182',
+      through: ['TV-1180'],
+      name: 'Gasket set',
+      obtainable: true,
+      cents: 790,
+      leadDays: 3,
     });
+    const server = show(
+      <CardScreen jobId="7" />,
+      asking(() => known),
+    );
     await press('Ask for a part');
-    type('Number, today’s or any earlier', '?');
-    expect(screen.getByText('Letters, figures, dots, dashes, slashes.')).toBeTruthy();
-    type('Number, today’s or any earlier', 'TV-1180');
+    type(NUMBER, '?');
+    await press('Ask the supplier');
+    expect(await screen.findByText(/^A part number/)).toBeTruthy();
+    type(NUMBER, 'tv-1180');
     await press('One more');
-    await press('What the supplier says');
-    expect(await screen.findByText('TV-1180 is TV-1182 today. Gasket set: $7.90, in 3 days.')).toBeTruthy();
+    await press('Ask the supplier');
+    expect(await screen.findByText('TV-1180 is now TV-1182. Gasket set: $7.90, delivered in 3 days.')).toBeTruthy();
+    expect(screen.getByText(/^The supplier’s answer of /)).toBeTruthy();
     await press('Ask for it');
-    await waitFor(() => expect(server.sent.map((one) => one.path)).toEqual(['/api/parts', '/api/jobs/7/parts']));
-    expect(server.sent[1]?.body).toMatchObject({ number: 'TV-1180', count: 2 });
+    await waitFor(() =>
+      expect(server.sent.map((one) => one.path)).toEqual(['/api/parts/TV-1180/quote', '/api/parts', '/api/log']),
+    );
+    expect(server.sent[2]?.body).toMatchObject({
+      kind: 'part-asked',
+      jobId: '7',
+      facts: { number: 'TV-1180', count: 2 },
+    });
+  });
+
+  test('an answer of before counts only once the supplier has been asked anew', async () => {
+    let asked = 0;
+    show(
+      <CardScreen jobId="7" />,
+      asking(() =>
+        quote(asked++ < 1 ? { answeredAt: '2030-03-01T00:00:00Z', problem: 'slow' } : { problem: 'not-known' }),
+      ),
+    );
+    await press('Ask for a part');
+    type(NUMBER, 'TV-1180');
+    await press('Ask the supplier');
+    expect(await screen.findByText('Asking the supplier…')).toBeTruthy();
+    expect(await screen.findByText('The supplier does not know that number.')).toBeTruthy();
   });
 
   test.each([
-    [{ obtainable: false, problem: null }, 'No longer to be had. That changes the answer: mend it, swap, or let go.'],
-    [{ obtainable: false, problem: 'not-known' }, 'The supplier does not know that number.'],
-    [{ obtainable: false, problem: 'slow' }, 'The supplier did not answer in time.'],
-    [{ obtainable: false, problem: 'nonsense' }, 'The supplier answered nonsense.'],
+    [{}, 'No longer available. Repair it, fit an exchange part, or retire the unit.'],
+    [{ problem: 'slow' }, 'The supplier did not answer in time.'],
+    [{ problem: 'nonsense' }, 'The supplier’s answer could not be understood.'],
+    [{ problem: 'refused: closed account' }, 'The supplier refused: closed account.'],
   ])('the supplier says %j', async (said, words) => {
-    show(<CardScreen jobId="7" />, {
-      ...withParts(),
-      'GET /api/parts/TV-1/quote': {
-        asked: 'TV-1',
-        number: 'TV-1',
-        through: [],
-        name: null,
-        cents: null,
-        leadDays: null,
-        ...said,
-      },
-    });
+    show(
+      <CardScreen jobId="7" />,
+      asking(() => quote(said)),
+    );
     await press('Ask for a part');
-    type('Number, today’s or any earlier', 'TV-1');
-    await press('What the supplier says');
+    type(NUMBER, 'TV-1180');
+    await press('Ask the supplier');
     expect(await screen.findByText(words)).toBeTruthy();
   });
 });

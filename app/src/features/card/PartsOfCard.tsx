@@ -1,9 +1,13 @@
-import type { PartLine, Quote } from '@hudrik/core/contracts';
+import type { PartLine } from '@hudrik/core/contracts';
+import { PART_LINE, type PartLineAction } from '@hudrik/core/states';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { call, newId, queryClient, sentenceOf, useChange } from '@/api';
-import { Button, Failure, Field, Section, Sheet, Words } from '@/design';
-import { sayMoney, sayTime } from '@/features/fleet';
+import { newId, sentenceOf, useChange } from '@/api';
+import { Button, Failure, Section, Words } from '@/design';
+import { useEntry } from '@/outbox';
+import { sayMoney, sayTime } from '@/writing';
+import { AskPartSheet } from './AskPartSheet';
+import { sayOrderProblem } from './QuoteWords';
 import type { CardHandle } from './useCard';
 
 const STATE_WORD: Readonly<Record<PartLine['state'], string>> = {
@@ -13,92 +17,49 @@ const STATE_WORD: Readonly<Record<PartLine['state'], string>> = {
   arrived: 'arrived',
   used: 'used',
   returned: 'given back',
-  dropped: 'dropped',
+  dropped: 'not wanted any more',
 };
 
-/** Parts of the card with their state; ask for one by any number it ever had, order what is wanted, use, give back. */
-export function PartsOfCard({
-  handle,
-  jobId,
-  works,
-  signs,
-}: {
+interface Props {
   readonly handle: CardHandle;
   readonly jobId: string;
   readonly works: boolean;
   readonly signs: boolean;
-}) {
+}
+
+/** Parts of the card with their state; ask for one by any number it ever had, order what is wanted, use, give back. */
+export function PartsOfCard({ handle, jobId, works, signs }: Props) {
   const [asking, setAsking] = useState(false);
-  const deed = useChange('changePartLine');
+  const change = useEntry('part-line-changed');
   const order = useChange('addOrder');
   const lines = (handle.reply?.parts ?? []).filter((line) => line.state !== 'dropped');
   const wanted = lines.filter((line) => line.state === 'wanted');
-  const coming = lines.some((line) => line.state === 'wanted' || line.state === 'ordered');
-  const failed = deed.error ?? order.error;
-  const doIt = (line: PartLine, what: 'use' | 'return' | 'drop' | 'reserve') => () =>
-    deed.mutate({ params: { id: line.id }, body: { deed: what } }, { onSettled: handle.retry });
+  const isWaitedFor = lines.some((line) => line.state === 'wanted' || line.state === 'ordered');
+  const failed = change.error ?? order.error;
+  const onTheWay = new Set(
+    handle.pending.filter((item) => item.state === 'waiting').flatMap((item) => item.on.lineId ?? []),
+  );
+  const asked = handle.pending.filter((item) => item.kind === 'part-asked' && item.state === 'waiting').length;
   return (
     <Section title="Parts" count={lines.length}>
-      {failed ? <Failure sentence={sentenceOf(failed)} kept="The card stands as it was." /> : null}
+      {failed ? <Failure sentence={sentenceOf(failed)} kept="Nothing was changed." /> : null}
       {order.data?.problem ? (
-        <Failure
-          sentence={sayOrderProblem(order.data.problem)}
-          kept={
-            order.data.state === 'failed'
-              ? 'It is wanted again.'
-              : 'The order is kept. Send it again from the parts’ page.'
-          }
-        />
+        <OrderProblem problem={order.data.problem} failed={order.data.state === 'failed'} />
       ) : null}
       {lines.map((line) => (
-        <View key={line.id} className="gap-1 border-b border-line py-2">
-          <View className="flex-row items-baseline gap-2">
-            <Words face="figures" size={22}>
-              {line.number}
-            </Words>
-            <Words className="min-w-0 flex-1" size={15}>
-              {line.name}
-            </Words>
-            <Words face="figures">{`${line.count} × ${sayMoney(line.cents)}`}</Words>
-          </View>
-          {line.asked === line.number ? null : (
-            <Words size={13} tone="ink-soft">{`Asked for as ${line.asked}: that is today’s number.`}</Words>
-          )}
-          <Words size={15} tone={line.late ? 'held' : 'ink-soft'}>
-            {STATE_WORD[line.state]}
-            {line.state === 'reserved' && line.place ? `, ${line.place}` : ''}
-            {line.state === 'ordered' && line.expectedAt
-              ? `, ${line.late ? 'late, now ' : ''}expected ${sayTime(line.expectedAt)}`
-              : ''}
-          </Words>
-          {works ? (
-            <View className="flex-row flex-wrap gap-2">
-              {line.state === 'reserved' || line.state === 'arrived' ? (
-                <Button className="grow" label="Used" aria-label={`Used: ${line.name}`} onPress={doIt(line, 'use')} />
-              ) : null}
-              {line.state === 'used' ? (
-                <Button
-                  className="grow"
-                  label="Give back"
-                  aria-label={`Give back: ${line.name}`}
-                  onPress={doIt(line, 'return')}
-                />
-              ) : null}
-              {line.state === 'wanted' && line.inStock >= line.count ? (
-                <Button
-                  className="grow"
-                  label="Reserve"
-                  aria-label={`Reserve: ${line.name}`}
-                  onPress={doIt(line, 'reserve')}
-                />
-              ) : null}
-              {['wanted', 'reserved', 'arrived'].includes(line.state) ? (
-                <Button kind="quiet" label="Drop" aria-label={`Drop: ${line.name}`} onPress={doIt(line, 'drop')} />
-              ) : null}
-            </View>
-          ) : null}
-        </View>
+        <Line
+          key={line.id}
+          line={line}
+          works={works}
+          isOnTheWay={onTheWay.has(line.id)}
+          onAction={(action) => change.mutate({ facts: { action }, on: { lineId: line.id, jobId } })}
+        />
       ))}
+      {asked > 0 ? (
+        <Words size={15} tone="ink-soft">
+          {asked === 1 ? 'One part asked for is not sent yet.' : `${asked} parts asked for are not sent yet.`}
+        </Words>
+      ) : null}
       {works ? (
         <View className="flex-row flex-wrap gap-2">
           <Button className="grow" label="Ask for a part" onPress={() => setAsking(true)} />
@@ -108,134 +69,91 @@ export function PartsOfCard({
               className="grow"
               label={order.isPending ? 'Ordering…' : `Order ${wanted.length === 1 ? 'it' : `these ${wanted.length}`}`}
               disabled={order.isPending}
-              onPress={() =>
-                order.mutate(
-                  { body: { id: newId(), lines: wanted.map((line) => line.id) } },
-                  { onSettled: handle.retry },
-                )
-              }
+              onPress={() => order.mutate({ body: { id: newId(), lines: wanted.map((line) => line.id) } })}
             />
           ) : null}
-          {coming && handle.state !== 'waits-part' ? (
+          {isWaitedFor && handle.state !== 'waits-part' ? (
             <Button
               className="grow"
               label="Wait for parts"
-              onPress={() => handle.add('waits', { for: 'part', why: '' })}
+              onPress={() => handle.add('paused', { for: 'part', why: '' })}
             />
           ) : null}
         </View>
       ) : null}
-      {asking ? (
-        <AskSheet
-          jobId={jobId}
-          onDone={() => {
-            setAsking(false);
-            handle.retry();
-          }}
-          onClose={() => setAsking(false)}
-        />
-      ) : null}
+      {asking ? <AskPartSheet jobId={jobId} signs={signs} onClose={() => setAsking(false)} /> : null}
     </Section>
   );
 }
 
-export const sayOrderProblem = (problem: string): string => {
-  if (problem.startsWith('refused: ')) return `The supplier will not: ${problem.slice(9)}.`;
-  return problem === 'slow'
-    ? 'The supplier did not answer in time.'
-    : problem === 'nonsense'
-      ? 'The supplier answered nonsense.'
-      : 'The supplier can not be reached.';
-};
+const OrderProblem = ({ problem, failed }: { readonly problem: string; readonly failed: boolean }) => (
+  <Failure
+    sentence={sayOrderProblem(problem)}
+    kept={failed ? 'The parts are marked as wanted again.' : 'The order is kept, and sent again by itself.'}
+  />
+);
 
-const FORM = /^[A-Za-z0-9][A-Za-z0-9.\-/ ]{1,39}$/;
+/** What may be done by hand, as its button says it. */
+const ACTIONS: readonly (readonly [action: PartLineAction, label: string])[] = [
+  ['use', 'Used'],
+  ['return', 'Give back'],
+  ['reserve', 'Reserve'],
+  ['drop', 'Not needed'],
+];
 
-/** Any number that the part ever had; what the supplier says of it, before it is wanted. */
-function AskSheet({
-  jobId,
-  onDone,
-  onClose,
-}: {
-  readonly jobId: string;
-  readonly onDone: () => void;
-  readonly onClose: () => void;
-}) {
-  const ask = useChange('askPart');
-  const add = useChange('addPart');
-  const [number, setNumber] = useState('');
-  const [count, setCount] = useState(1);
-  const [quote, setQuote] = useState<Quote | null>(null);
-  const [wrong, setWrong] = useState<string | null>(null);
-  const right = FORM.test(number.trim());
-  const look = async () => {
-    setWrong(null);
-    try {
-      setQuote((await call('quotePart', { params: { number: number.trim() } })) as Quote);
-    } catch (error) {
-      setWrong(sentenceOf(error as Error));
-    }
-  };
-  const take = async () => {
-    setWrong(null);
-    try {
-      // A number that only the supplier knows is put into the catalogue first.
-      if (quote?.name && quote.problem === null) {
-        const known = await call('parts', { query: { find: quote.number } });
-        if (!known.parts.some((part) => part.number === quote.number))
-          await add.mutateAsync({
-            body: { number: quote.number, name: quote.name, cents: quote.cents ?? 0, place: '', count: 0 },
-          });
-      }
-      await ask.mutateAsync({
-        params: { id: jobId },
-        body: { id: newId(), number: number.trim().toUpperCase(), count },
-      });
-      await queryClient.invalidateQueries();
-      onDone();
-    } catch (error) {
-      setWrong(sentenceOf(error as Error));
-    }
-  };
+interface LineProps {
+  readonly line: PartLine;
+  readonly works: boolean;
+  readonly isOnTheWay: boolean;
+  readonly onAction: (action: PartLineAction) => void;
+}
+
+function Line({ line, works, isOnTheWay, onAction }: LineProps) {
+  const may = (action: PartLineAction): boolean =>
+    PART_LINE.after(line.state, action).ok && (action !== 'reserve' || line.inStock >= line.count);
   return (
-    <Sheet title="Ask for a part" open onClose={onClose}>
-      {wrong ? <Failure sentence={wrong} kept="What you typed is still here." /> : null}
-      <Field
-        label="Number, today’s or any earlier"
-        value={number}
-        onChangeText={(text) => {
-          setNumber(text);
-          setQuote(null);
-        }}
-        autoCapitalize="characters"
-        wrong={number === '' || right ? undefined : 'Letters, figures, dots, dashes, slashes.'}
-      />
-      <View className="flex-row items-center gap-3">
-        <Button label="−" aria-label="One less" disabled={count <= 1} onPress={() => setCount(count - 1)} />
-        <Words face="figures" size={32} className="min-w-[48px] text-center">
-          {count}
+    <View className="gap-1 border-b border-line py-2">
+      <View className="flex-row items-baseline gap-2">
+        <Words face="figures" size={22}>
+          {line.number}
         </Words>
-        <Button label="+" aria-label="One more" onPress={() => setCount(count + 1)} />
-        <Button className="grow" label="What the supplier says" disabled={!right} onPress={() => void look()} />
+        <Words className="min-w-0 flex-1" size={15}>
+          {line.name}
+        </Words>
+        <Words face="figures">{`${line.count} × ${sayMoney(line.cents)}`}</Words>
       </View>
-      {quote ? <QuoteWords quote={quote} /> : null}
-      <Button kind="main" tall label="Ask for it" disabled={!right || ask.isPending} onPress={() => void take()} />
-    </Sheet>
+      {line.asked === line.number ? null : (
+        <Words size={13} tone="ink-soft">{`Asked for as ${line.asked}, which is now ${line.number}.`}</Words>
+      )}
+      <Words size={15} tone={line.late ? 'held' : 'ink-soft'}>
+        {sayLine(line)}
+      </Words>
+      {isOnTheWay ? (
+        <Words size={15} role="status">
+          Your change is not sent yet.
+        </Words>
+      ) : null}
+      {works && !isOnTheWay ? (
+        <View className="flex-row flex-wrap gap-2">
+          {ACTIONS.filter(([action]) => may(action)).map(([action, label]) => (
+            <Button
+              key={action}
+              kind={action === 'drop' ? 'quiet' : 'plain'}
+              className={action === 'drop' ? '' : 'grow'}
+              label={label}
+              aria-label={`${label}: ${line.name}`}
+              onPress={() => onAction(action)}
+            />
+          ))}
+        </View>
+      ) : null}
+    </View>
   );
 }
 
-export function QuoteWords({ quote }: { readonly quote: Quote }) {
-  const renamed = quote.through.length > 0 ? `${quote.asked} is ${quote.number} today. ` : '';
-  const sentence =
-    quote.problem === 'not-known'
-      ? 'The supplier does not know that number.'
-      : quote.problem
-        ? sayOrderProblem(quote.problem)
-        : !quote.obtainable
-          ? 'No longer to be had. That changes the answer: mend it, swap, or let go.'
-          : `${quote.name}: ${sayMoney(quote.cents ?? 0)}, in ${quote.leadDays} days.`;
-  return (
-    <Words role="status" face="strong" tone={quote.obtainable ? 'ink' : 'held'}>
-      {renamed + sentence}
-    </Words>
-  );
+function sayLine({ state, place, expectedAt, late }: PartLine): string {
+  if (state === 'reserved' && place) return `${STATE_WORD[state]}, ${place}`;
+  if (state === 'ordered' && expectedAt)
+    return `${STATE_WORD[state]}, ${late ? 'late, now ' : ''}expected ${sayTime(expectedAt)}`;
+  return STATE_WORD[state];
 }

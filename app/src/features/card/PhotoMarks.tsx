@@ -1,29 +1,14 @@
 import type { Mark } from '@hudrik/core/teardown';
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { Image, View, type PointerEvent } from 'react-native';
 import Svg, { Circle, Line, Polygon, Text } from 'react-native-svg';
-import { readPhoto } from '@/api';
 import { Button, Choice, Sheet, useInk, Words } from '@/design';
-
-/** A photo's address: of this device while it waits here, of the server after; small where small will do. */
-export function usePhotoUri(id: string, small: boolean): string {
-  const [uri, setUri] = useState(`/api/photos/${id}${small ? '/thumb' : ''}`);
-  useEffect(() => {
-    let made: string | null = null;
-    void readPhoto(id).then((photo) => {
-      if (photo) setUri((made = URL.createObjectURL(photo)));
-    });
-    return () => {
-      if (made) URL.revokeObjectURL(made);
-    };
-  }, [id]);
-  return uri;
-}
+import { usePhotoUri } from '@/photos';
 
 const HEAD = 3.4;
 
 /** Marks over a photo; the drawing is a hundred wide and as high as the photo is. */
-export function Marks({ marks, height }: { readonly marks: readonly Mark[]; readonly height: number }) {
+function Marks({ marks, height }: { readonly marks: readonly Mark[]; readonly height: number }) {
   const ink = useInk();
   const red = ink('held');
   const paper = ink('paper');
@@ -197,7 +182,7 @@ export function MarkSheet({
       </MarkedPhoto>
       <Words size={15} tone="ink-soft">
         {tool === 'number'
-          ? 'Tap: the next number stands there.'
+          ? 'Tap where the next number goes.'
           : tool === 'arrow'
             ? 'Drag: the arrow points to where you let go.'
             : 'Drag from its middle.'}
@@ -205,11 +190,11 @@ export function MarkSheet({
       <View className="flex-row gap-2">
         <Button
           className="grow"
-          label="Take the last back"
+          label="Undo the last mark"
           disabled={drawn.length === 0}
           onPress={() => setDrawn(drawn.slice(0, -1))}
         />
-        <Button kind="main" className="grow" label="Keep the marks" onPress={() => onKeep(drawn)} />
+        <Button kind="main" className="grow" label="Save the marks" onPress={() => onKeep(drawn)} />
       </View>
     </Sheet>
   );

@@ -1,4 +1,5 @@
 import { EVERY_PROOF, folderOf } from '@hudrik/core/catalogue';
+import type { Facts } from '@hudrik/core/log';
 import { screen, waitFor } from '@testing-library/react-native';
 import { router } from 'expo-router';
 import { entryOf, STEPS, taking } from '@/testing/cardReply';
@@ -22,7 +23,7 @@ const well = [
   entryOf('proof-load', { load: 'load-bank' }),
   ...folderOf('generator').proof.readings.map((reading) =>
     entryOf('proof-reading', {
-      reading: reading.id,
+      reading: reading.id as Facts<'proof-reading'>['reading'],
       value: ((reading.least ?? 0) + (reading.most ?? 0)) / 2,
       live: true,
     }),
@@ -35,12 +36,12 @@ const well = [
 describe('the proof', () => {
   test('begins with leaks and its cautions; nothing runs before', async () => {
     const server = show(<ProofScreen jobId="7" />, taking([STEPS, begun], inProof));
-    expect(await screen.findByText('First look for leaks, fuel on, before the first pull.')).toBeTruthy();
+    expect(await screen.findByText('First look for leaks, with the fuel on, before you start it.')).toBeTruthy();
     expect(screen.getByText(/^Exhaust kills indoors/)).toBeTruthy();
     expect(screen.getByRole('button', { name: 'It runs: start the time', disabled: true })).toBeTruthy();
     await press('Fuel on: dry');
     await waitFor(() => expect(kinds(server.sent)).toEqual(['leak-look']));
-    expect(await screen.findByText('Not run yet: 20 minutes under load are wanted.')).toBeTruthy();
+    expect(await screen.findByText('Not run yet: 20 minutes under load are needed.')).toBeTruthy();
     expect(screen.getByRole('button', { name: 'It runs: start the time', disabled: false })).toBeTruthy();
   });
 
@@ -55,7 +56,7 @@ describe('the proof', () => {
     await press('It smokes');
     expect(await screen.findByText('It smokes: let it clear. The time does not count yet.')).toBeTruthy();
     await press('Exhaust clear');
-    expect(await screen.findByText('Not run yet: 20 minutes under load are wanted.')).toBeTruthy();
+    expect(await screen.findByText('Not run yet: 20 minutes under load are needed.')).toBeTruthy();
   });
 
   test('a complaint that took long to come wants a longer run', async () => {
@@ -72,13 +73,13 @@ describe('the proof', () => {
     type('Reading, V', '1180');
     expect(screen.getByText(/^That is far off the scale of 90 to 140 V/)).toBeTruthy();
     type('Reading, V', 'a lot');
-    expect(screen.getByText('Figures, with at most one point.')).toBeTruthy();
+    expect(screen.getByText('Enter a number, with at most one point.')).toBeTruthy();
     type('Reading, V', '101,5');
-    await press('Keep the reading');
+    await press('Save the reading');
     await waitFor(() =>
       expect(server.sent[0]?.body).toMatchObject({
         kind: 'proof-reading',
-        facts: { reading: 'volts-100', value: 101.5, live: false },
+        facts: { reading: 'volts-100', value: 101.5, unit: 'V', live: false },
       }),
     );
     expect(await screen.findByLabelText('101.5 V, Low')).toBeTruthy();
@@ -89,7 +90,7 @@ describe('the proof', () => {
     expect(await screen.findByText('It has passed. Sign it.')).toBeTruthy();
     expect(screen.getByText(/^Droop 4\.2 %: within G2 of ISO 8528-5/)).toBeTruthy();
     type(/^What was done/, 'New jet');
-    await press('Passed: sign it');
+    await press('Passed: sign');
     await waitFor(() => expect(kinds(server.sent)).toEqual(['run-stopped', 'proved']));
     expect(server.sent[1]?.body['facts']).toEqual({ passed: true, note: 'New jet' });
     expect(await screen.findByText('GE-07: proven.')).toBeTruthy();
@@ -98,13 +99,13 @@ describe('the proof', () => {
   test('before its minutes are run it is not signed, and says what is wanted', async () => {
     show(<ProofScreen jobId="7" />, taking([...well, ago(entryOf('run-started', {}), 8)], inProof));
     expect(await screen.findByText('12 of 20 minutes still to run.')).toBeTruthy();
-    expect(screen.getByText('Wanted before it passes: minutes under load.')).toBeTruthy();
-    expect(screen.getByRole('button', { name: 'Passed: sign it', disabled: true })).toBeTruthy();
+    expect(screen.getByText('Still needed before it passes: minutes under load.')).toBeTruthy();
+    expect(screen.getByRole('button', { name: 'Passed: sign', disabled: true })).toBeTruthy();
   });
 
   test('a failed proof leads back to finding', async () => {
     const server = show(<ProofScreen jobId="7" />, taking([STEPS, begun], inProof));
-    await press('It failed: back to finding');
+    await press('Failed: find the fault again');
     await waitFor(() => expect(server.sent.at(-1)?.body).toMatchObject({ kind: 'proved', facts: { passed: false } }));
     expect(router.navigate).toHaveBeenLastCalledWith('/u/GE-07/find');
   });
@@ -114,12 +115,12 @@ describe('the proof', () => {
       ...IVO,
       role: 'apprentice',
     });
-    expect(await screen.findByText('A technician or the lead signs it.')).toBeTruthy();
-    expect(screen.queryByRole('button', { name: 'Passed: sign it' })).toBeNull();
+    expect(await screen.findByText('A technician or the lead must sign.')).toBeTruthy();
+    expect(screen.queryByRole('button', { name: 'Passed: sign' })).toBeNull();
   });
 
   test('a card that is not in its proof says so', async () => {
     show(<ProofScreen jobId="7" />, taking([STEPS]));
-    expect(await screen.findByText('This card is not in its proof.')).toBeTruthy();
+    expect(await screen.findByText('This card is not being proven.')).toBeTruthy();
   });
 });

@@ -3,21 +3,21 @@ import { droopOf, governorClassOf, proofOfEntries, type Proof } from '@hudrik/co
 import { router } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { sentenceOf } from '@/api';
+import { sentenceOf, usePerson } from '@/api';
 import { Button, Caution, Choice, Failure, Field, Loading, Page, Section, useIsWide, Words } from '@/design';
-import { useDeviceNow } from '@/features/clocks';
-import { usePerson } from '@/features/session';
+import { useServerNow } from '@/features/clocks';
 import { LiveReadings } from './LiveReadings';
 import { NotTaken } from './NotTaken';
 import { ReadingLines } from './ReadingLines';
 import { sayMissing, sayProof } from './say';
 import { useCard, type CardHandle } from './useCard';
+import { sayFigure } from '@/writing';
 
 /** The proof: leaks first, then a run under load on a clock with the class's readings, restart hot; passed or back to finding. */
 export function ProofScreen({ jobId }: { readonly jobId: string }) {
   const handle = useCard(jobId);
   const wide = useIsWide();
-  const device = useDeviceNow(1000);
+  const now = useServerNow(1000);
   const { reply } = handle;
   if (reply === null)
     return handle.error ? (
@@ -36,7 +36,7 @@ export function ProofScreen({ jobId }: { readonly jobId: string }) {
       complaint: { afterMinutes: reply.complaint.afterMinutes ?? null, comesAndGoes: reply.complaint.comesAndGoes },
       byLook: false,
     },
-    new Date(device + handle.ahead).toISOString(),
+    new Date(now).toISOString(),
   );
   if (reply.job.state === 'done' || reply.job.state === 'dropped')
     return <Ended tag={reply.unit.tag} proof={proof} passed={reply.job.state === 'done'} />;
@@ -46,7 +46,7 @@ export function ProofScreen({ jobId }: { readonly jobId: string }) {
         {reply.unit.tag}
       </Words>
       <Words role="heading" aria-level={1} size={22} face="strong" aria-live="polite">
-        {handle.state === 'to-prove' ? sayProof(proof) : 'This card is not in its proof.'}
+        {handle.state === 'to-prove' ? sayProof(proof) : 'This card is not being proven.'}
       </Words>
       {handle.state === 'to-prove' ? null : (
         <Button kind="main" label="To the card" onPress={() => router.navigate(`/j/${jobId}`)} />
@@ -102,7 +102,7 @@ function First({
   readonly cautions: readonly string[];
 }) {
   return (
-    <Section title="Before the first pull">
+    <Section title="Before the first start">
       {proof.leakLook === 'dry' ? null : cautions.map((id) => <Caution key={id} text={CAUTIONS[id as CautionId]} />)}
       <View className="flex-row gap-2" role="group" aria-label="Leaks">
         <Choice
@@ -183,9 +183,9 @@ function Run({
       <Button
         kind={running ? 'plain' : 'main'}
         tall
-        label={running ? 'Stop the run' : proof.minutesRun > 0 ? 'Go on running' : 'It runs: start the time'}
+        label={running ? 'Stop the run' : proof.minutesRun > 0 ? 'Continue the run' : 'It runs: start the time'}
         disabled={!running && !ready}
-        onPress={() => handle.add(running ? 'run-stopped' : 'run-started', (running ? { why: '' } : {}) as never)}
+        onPress={() => (running ? handle.add('run-stopped', { why: '' }) : handle.add('run-started', {}))}
       />
     </Section>
   );
@@ -229,7 +229,7 @@ function GovernorClass({ proof }: { readonly proof: Proof }) {
   const droop = droopOf(none, full, none > 55 ? 60 : 50);
   const reached = governorClassOf(droop);
   return (
-    <Words role="status">{`Droop ${droop.toFixed(1)} %: ${reached ? `within ${reached} of ISO 8528-5 by droop` : droop < 0 ? 'it rises with load, look at the governor' : 'outside all classes of ISO 8528-5'}.`}</Words>
+    <Words role="status">{`Droop ${sayFigure(droop)} %: ${reached ? `within ${reached} of ISO 8528-5 by droop` : droop < 0 ? 'it rises with load, look at the governor' : 'outside all classes of ISO 8528-5'}.`}</Words>
   );
 }
 
@@ -253,30 +253,30 @@ function End({
     if (!passed) router.navigate(`/u/${tag}/find`);
   };
   return (
-    <Section title="The end of it">
+    <Section title="Result">
       {proof.missing.length > 0 ? (
-        <Words size={15}>{`Wanted before it passes: ${proof.missing.map(sayMissing).join('; ')}.`}</Words>
+        <Words size={15}>{`Still needed before it passes: ${proof.missing.map(sayMissing).join('; ')}.`}</Words>
       ) : null}
       {signs ? (
         <>
-          <Field label="What was done, for the next who opens it" value={note} onChangeText={setNote} multiline />
+          <Field label="What was done, for whoever opens it next" value={note} onChangeText={setNote} multiline />
           <Button
             kind="main"
             tall
-            label="Passed: sign it"
+            label="Passed: sign"
             disabled={proof.missing.length > 0}
             onPress={() => finish(true)}
           />
-          <Button kind="stop" label="It failed: back to finding" onPress={() => finish(false)} />
+          <Button kind="stop" label="Failed: find the fault again" onPress={() => finish(false)} />
         </>
       ) : (
-        <Words>A technician or the lead signs it.</Words>
+        <Words>A technician or the lead must sign.</Words>
       )}
       <Button
         kind="quiet"
-        label="Back to the bench"
+        label="Back to the work"
         onPress={() => {
-          handle.add('back-to-bench', { why: '' });
+          handle.add('back-to-work', { why: '' });
           router.navigate(`/j/${jobId}`);
         }}
       />

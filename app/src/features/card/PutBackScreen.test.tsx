@@ -29,15 +29,18 @@ describe('putting back', () => {
     );
   });
 
-  test('a thing is struck with a reason only', async () => {
+  test('a thing stays off with a reason only', async () => {
     const server = show(<PutBackScreen jobId="7" />, taking(off));
     await press('Replaced, or left off on purpose');
     await press('Stays as it is');
-    expect(screen.getByRole('button', { name: 'Keep', disabled: true })).toBeTruthy();
+    expect(screen.getByRole('button', { name: 'Save', disabled: true })).toBeTruthy();
     type('Why', 'Bolt would snap');
-    await press('Keep');
+    await press('Save');
     await waitFor(() =>
-      expect(server.sent[0]?.body).toMatchObject({ kind: 'struck', facts: { thingId: 'c', why: 'Bolt would snap' } }),
+      expect(server.sent[0]?.body).toMatchObject({
+        kind: 'struck-off',
+        facts: { thingId: 'c', why: 'Bolt would snap' },
+      }),
     );
   });
 
@@ -58,17 +61,13 @@ describe('putting back', () => {
       late: false,
       inStock: 0,
     } as const;
-    const server = show(<PutBackScreen jobId="7" />, {
-      ...taking(off, { parts: [part] }),
-      'POST /api/exchange-parts': { parts: [] },
-    });
+    const server = show(<PutBackScreen jobId="7" />, taking(off, { parts: [part] }));
     await press('Replaced, or left off on purpose');
     await press('TV-1182');
     await press('Keep the old one as an exchange part');
-    await press('Keep');
-    await waitFor(() => expect(kinds(server.sent)).toContain('replaced'));
-    const kept = server.sent.find((one) => one.path === '/api/exchange-parts');
-    expect(kept?.body).toMatchObject({ name: 'Float', jobId: '7', place: 'Tray A 3' });
+    await press('Save');
+    await waitFor(() => expect(kinds(server.sent)).toEqual(['replaced', 'part-kept']));
+    expect(server.sent[1]?.body).toMatchObject({ jobId: '7', facts: { name: 'Float', place: 'Tray A 3' } });
   });
 
   test('what is on for the trial only comes last, and must be replaced', async () => {

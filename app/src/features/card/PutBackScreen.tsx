@@ -3,7 +3,8 @@ import type { Thing } from '@hudrik/core/teardown';
 import { router } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { newId, sentenceOf, useChange } from '@/api';
+import { sentenceOf } from '@/api';
+import { useAddEntry } from '@/outbox';
 import { Button, Caution, Choice, Failure, Field, Loading, Page, Sheet, useIsWide, Words } from '@/design';
 import { HowItSat } from './Ledger';
 import { NotTaken } from './NotTaken';
@@ -137,7 +138,7 @@ function OneThing({
 const ENDS = [
   ['replaced', 'Replaced by a part'],
   ['trial', 'For the trial only'],
-  ['struck', 'Stays as it is'],
+  ['struck-off', 'Stays as it is'],
 ] as const;
 
 /** What became of a thing that does not go back as it was. */
@@ -155,14 +156,16 @@ function OtherSheet({
   const [end, setEnd] = useState<(typeof ENDS)[number][0]>('replaced');
   const [text, setText] = useState('');
   const [keepsOld, setKeepsOld] = useState(false);
-  const keepOld = useChange('addExchangePart');
+  const addEntry = useAddEntry();
   const keep = () => {
-    if (end === 'struck') handle.add('struck', { thingId: thing.thingId, why: text.trim() });
+    if (end === 'struck-off') handle.add('struck-off', { thingId: thing.thingId, why: text.trim() });
     else handle.add('replaced', { thingId: thing.thingId, part: text.trim(), forTrial: end === 'trial' });
     if (keepsOld && end === 'replaced')
-      keepOld.mutate({
-        body: { id: newId(), name: thing.what, number: null, jobId, place: `Tray ${thing.tray} ${thing.place}` },
-      });
+      void addEntry(
+        'part-kept',
+        { name: thing.what, number: null, place: `Tray ${thing.tray} ${thing.place}` },
+        { jobId },
+      );
     onClose();
   };
   const numbers = (handle.reply?.parts ?? []).filter((line) => line.state !== 'dropped').map((line) => line.number);
@@ -173,19 +176,21 @@ function OtherSheet({
           <Choice key={id} label={label} on={end === id} onPress={() => setEnd(id)} />
         ))}
       </View>
-      {end === 'struck' ? <Words size={15}>A bolt left in because it would snap is a line too: say why.</Words> : null}
-      <Field label={end === 'struck' ? 'Why' : 'Part number, or what it is'} value={text} onChangeText={setText} />
+      {end === 'struck-off' ? (
+        <Words size={15}>A bolt that stays in because it would snap counts too: say why.</Words>
+      ) : null}
+      <Field label={end === 'struck-off' ? 'Why' : 'Part number, or what it is'} value={text} onChangeText={setText} />
       {end === 'replaced' ? (
         <Choice label="Keep the old one as an exchange part" on={keepsOld} onPress={() => setKeepsOld(!keepsOld)} />
       ) : null}
-      {end !== 'struck' && numbers.length > 0 ? (
+      {end !== 'struck-off' && numbers.length > 0 ? (
         <View className="flex-row flex-wrap gap-2">
           {numbers.map((number) => (
             <Choice key={number} label={number} on={text === number} onPress={() => setText(number)} />
           ))}
         </View>
       ) : null}
-      <Button kind="main" tall label="Keep" disabled={text.trim().length < 2} onPress={keep} />
+      <Button kind="main" tall label="Save" disabled={text.trim().length < 2} onPress={keep} />
     </Sheet>
   );
 }

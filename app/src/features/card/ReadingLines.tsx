@@ -1,3 +1,4 @@
+import { isProofReadingId } from '@hudrik/core/catalogue';
 import type { Proof, ShownReading } from '@hudrik/core/proof';
 import { useState } from 'react';
 import { View } from 'react-native';
@@ -45,7 +46,8 @@ export function ReadingLines({ handle, proof }: { readonly handle: CardHandle; r
         <TypeSheet
           shown={open}
           onKeep={(value) => {
-            handle.add('proof-reading', { reading: open.reading.id, value, live: false });
+            if (isProofReadingId(open.reading.id))
+              handle.add('proof-reading', { reading: open.reading.id, value, unit: open.reading.unit, live: false });
             setOpen(null);
           }}
           onClose={() => setOpen(null)}
@@ -81,7 +83,7 @@ function TypeSheet({
         onChangeText={setText}
         inputMode="decimal"
         autoFocus
-        wrong={text !== '' && value === null ? 'Figures, with at most one point.' : undefined}
+        wrong={text !== '' && value === null ? 'Enter a number, with at most one point.' : undefined}
       />
       {odd ? (
         <Words
@@ -92,7 +94,7 @@ function TypeSheet({
       <Button
         kind="main"
         tall
-        label="Keep the reading"
+        label="Save the reading"
         disabled={value === null}
         onPress={() => value !== null && onKeep(value)}
       />

@@ -1,22 +1,22 @@
 import type { CardStep } from '@hudrik/core/card';
 import {
   CAUTIONS,
+  CLOCK_IDS,
   CLOCKS,
   observationOfReading,
   READING_KINDS,
   type CautionId,
   type ClockId,
   type ReadingKind,
-  type TeardownId,
+  TEARDOWN_IDS,
   TEARDOWNS,
 } from '@hudrik/core/catalogue';
-import type { OwnLimits } from '@hudrik/core/readings';
 import { router } from 'expo-router';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { newId } from '@/api';
 import { Button, Caution, Choice, Field, Section, Sheet, Words } from '@/design';
-import { ReadingEntry, sayOutcome, useBench } from '@/features/find';
+import { ReadingEntry, sayOutcome, useWorkplace } from '@/features/find';
 import type { CardHandle } from './useCard';
 
 /** The steps of a card: tick, open, change, add, drop with a reason. */
@@ -81,7 +81,10 @@ interface RowProps {
 function StepRow({ step, next, handle, works, onOpen, onClock }: RowProps) {
   const [measuring, setMeasuring] = useState(false);
   const done = step.state === 'done';
-  const begun = step.teardown !== undefined && handle.card?.teardowns.includes(step.teardown);
+  const clock = CLOCK_IDS.find((id) => id === step.clock);
+  const reading = READING_KINDS.find((kind) => kind === step.reading);
+  const teardown = TEARDOWN_IDS.find((id) => id === step.teardown);
+  const begun = teardown !== undefined && handle.card?.teardowns.includes(teardown);
   return (
     <View
       role="listitem"
@@ -119,7 +122,7 @@ function StepRow({ step, next, handle, works, onOpen, onClock }: RowProps) {
               key={other.title}
               size={13}
               tone="held"
-            >{`Two wrote at once. ${other.by ?? 'The other'} had: “${other.title}”`}</Words>
+            >{`Two people changed this at once. ${other.by ?? 'The other'} wrote: “${other.title}”`}</Words>
           ))}
         </Pressable>
       </View>
@@ -128,28 +131,26 @@ function StepRow({ step, next, handle, works, onOpen, onClock }: RowProps) {
       ) : null}
       {works && !done ? (
         <View className="flex-row flex-wrap gap-2">
-          {step.clock ? (
+          {clock ? (
             <Button
               className="grow"
-              label={`Start the clock: ${CLOCKS[step.clock as ClockId].name.toLowerCase()}`}
-              onPress={() => onClock(step.clock as ClockId, step.stepId)}
+              label={`Start the clock: ${CLOCKS[clock].name.toLowerCase()}`}
+              onPress={() => onClock(clock, step.stepId)}
             />
           ) : null}
-          {step.reading ? (
-            <Button className="grow" label="Take the reading" onPress={() => setMeasuring(true)} />
-          ) : null}
-          {step.teardown && !begun ? (
+          {reading ? <Button className="grow" label="Take the reading" onPress={() => setMeasuring(true)} /> : null}
+          {teardown && !begun ? (
             <Button
               className="grow"
-              label={`Take apart: ${TEARDOWNS[step.teardown as TeardownId].name.toLowerCase()}`}
-              onPress={() => handle.add('teardown-begun', { teardown: step.teardown as string })}
+              label={`Take apart: ${TEARDOWNS[teardown].name.toLowerCase()}`}
+              onPress={() => handle.add('teardown-begun', { teardown })}
             />
           ) : null}
         </View>
       ) : null}
-      {measuring ? (
+      {measuring && reading ? (
         <MeasureSheet
-          kind={step.reading as ReadingKind}
+          kind={reading}
           stepId={step.stepId}
           when={step.key?.startsWith('after') ? 'after' : 'before'}
           handle={handle}
@@ -200,7 +201,7 @@ function StepSheet({
 }
 
 /** A reading at a step, on its gauge, before or after. */
-export function MeasureSheet({
+function MeasureSheet({
   kind,
   stepId,
   when,
@@ -214,7 +215,7 @@ export function MeasureSheet({
   readonly onClose: () => void;
 }) {
   const [at, setAt] = useState(when);
-  const [bench] = useBench();
+  const [workplace] = useWorkplace();
   const observation = observationOfReading(kind);
   const keep = (outcome: string, given: Record<string, unknown>) => {
     handle.add('reading', { reading: kind, given, outcome, when: at, stepId });
@@ -229,9 +230,9 @@ export function MeasureSheet({
       </View>
       <ReadingEntry
         observation={observation}
-        machine={(handle.reply?.machine ?? { engine: {}, past: {} }) as never}
-        altitudeM={bench.altitudeM}
-        limits={(handle.reply?.limits ?? null) as OwnLimits | null}
+        machine={handle.reply?.machine ?? { engine: {}, past: {} }}
+        altitudeM={workplace.altitudeM}
+        limits={handle.reply?.limits ?? null}
         onReading={keep}
       />
     </Sheet>

@@ -77,7 +77,7 @@ export function ThingSheet({ title, thing, onKeep, onClose }: Props) {
           <Button label="+ 1" aria-label="A whole turn more" onPress={() => setTurns((turns ?? 0) + 4)} />
         </View>
       </View>
-      <Button kind="main" tall label="Keep" disabled={what.trim() === '' || unread.length > 0} onPress={keep} />
+      <Button kind="main" tall label="Save" disabled={what.trim() === '' || unread.length > 0} onPress={keep} />
     </Sheet>
   );
 }
@@ -93,7 +93,7 @@ interface UsualProps {
 /** A usual job of taking apart: its things are then offered in their order. */
 export function UsualSheet({ ids, known, learnt, onPick, onClose }: UsualProps) {
   return (
-    <Sheet title="A usual job" open onClose={onClose}>
+    <Sheet title="A known teardown" open onClose={onClose}>
       {ids.map((id) => (
         <View key={id} className="gap-1">
           <Choice label={TEARDOWNS[id].name} on={known.includes(id)} onPress={() => onPick(id)} />

@@ -1,29 +1,16 @@
-import { ledgerOf } from '@hudrik/core/teardown';
+import { cardOf } from '@hudrik/core/log';
 import { render, screen } from '@testing-library/react-native';
+import { entryOf, thingOf } from '@/testing/cardReply';
 import { HowItSat } from './Ledger';
 import { TrayCard } from './TrayCard';
 
-const off = (thingId: string, what: string, place: number, more: object = {}) => ({
-  kind: 'taken-off',
-  facts: {
-    thingId,
-    what,
-    key: null,
-    tray: 'A',
-    place,
-    fasteners: [],
-    orientation: '',
-    linkHole: '',
-    stack: [],
-    quarterTurns: null,
-    ...more,
-  },
-});
-const back = (thingId: string) => ({ kind: 'put-back', facts: { thingId } });
+const off = (thingId: string, what: string, place: number, more: object = {}) =>
+  entryOf('taken-off', { ...thingOf(thingId, what, place), ...more });
+const back = (thingId: string) => entryOf('put-back', { thingId });
 
 describe('the tray’s card', () => {
   test('says what lies in which hole; what is back is gone from it', () => {
-    const { things } = ledgerOf([off('a', 'Air box', 1), off('b', 'Fuel hose', 2), back('a')]);
+    const { things } = cardOf([off('a', 'Air box', 1), off('b', 'Fuel hose', 2), back('a')]).ledger;
     render(<TrayCard things={things} tray="A" next={1} />);
     expect(screen.getByLabelText('Tray A: 2 Fuel hose')).toBeTruthy();
   });
@@ -35,7 +22,7 @@ describe('the tray’s card', () => {
 });
 
 describe('how a thing sat', () => {
-  const [thing] = ledgerOf([
+  const [thing] = cardOf([
     off('a', 'Carburettor', 1, {
       fasteners: [{ count: 2, size: 'M6 nut', place: 'studs' }],
       orientation: 'Bowl down',
@@ -43,7 +30,7 @@ describe('how a thing sat', () => {
       stack: ['gasket', 'insulator', 'shield'],
       quarterTurns: 6,
     }),
-  ]).things;
+  ]).ledger.things;
 
   test('is told as it came off, and in reverse as it goes on', () => {
     render(<HowItSat thing={thing as never} />);

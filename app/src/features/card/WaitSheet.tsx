@@ -22,18 +22,18 @@ export function WaitSheet({ handle, onClose }: { readonly handle: CardHandle; re
   const [note, setNote] = useState('');
   const off = handle.card?.ledger.putBack ?? [];
   return (
-    <Sheet title="Wait, or try it" open onClose={onClose}>
+    <Sheet title="Pause, or try it" open onClose={onClose}>
       <Section title="It waits for">
         <View className="flex-row gap-2">
           {FOR.map(([id, label]) => (
             <Choice key={id} className="flex-1" label={label} on={what === id} onPress={() => setWhat(id)} />
           ))}
         </View>
-        <Field label="Why (may stay empty)" value={why} onChangeText={setWhy} />
+        <Field label="Why (optional)" value={why} onChangeText={setWhy} />
         <Button
-          label="Put it aside"
+          label="Pause the work"
           onPress={() => {
-            handle.add('waits', { for: what, why: why.trim() });
+            handle.add('paused', { for: what, why: why.trim() });
             onClose();
           }}
         />
@@ -41,12 +41,12 @@ export function WaitSheet({ handle, onClose }: { readonly handle: CardHandle; re
       <Section title="Trial start">
         <Words size={15}>
           {off.length > 0
-            ? `Off meanwhile: ${off.map((thing) => thing.what.toLowerCase()).join(', ')}. A trial is never the proof.`
-            : 'A trial is never the proof.'}
+            ? `Still off: ${off.map((thing) => thing.what.toLowerCase()).join(', ')}. A trial start does not count as the proof.`
+            : 'A trial start does not count as the proof.'}
         </Words>
         <Caution text={CAUTIONS['carbon-monoxide']} />
         <Caution text={CAUTIONS['moving-parts']} />
-        <Field label="What was seen" value={note} onChangeText={setNote} />
+        <Field label="What you saw" value={note} onChangeText={setNote} />
         <View className="flex-row flex-wrap gap-2">
           {HOW.map(([id, label]) => (
             <Button

@@ -9,8 +9,8 @@ const WAYS = 'GET /api/jobs/7/ways';
 describe('fix, replace, swap or let go', () => {
   test('the answer first, then the odds it turns at, then each way', async () => {
     show(<WaysScreen jobId="7" />, { ...taking([STEPS]), [WAYS]: ways() });
-    expect(await screen.findByText('Clean or mend it: $200.00 better than replace the part.')).toBeTruthy();
-    expect(screen.getByText('Mending pays while more than 61 in 100 hold.')).toBeTruthy();
+    expect(await screen.findByText('Clean or repair it: $200.00 better than replace the part.')).toBeTruthy();
+    expect(screen.getByText('Repairing pays off while more than 61 in 100 such repairs hold.')).toBeTruthy();
     expect(screen.getByText('+ $900.00')).toBeTruthy();
     expect(screen.getByText('$200.00')).toBeTruthy();
   });
@@ -21,7 +21,7 @@ describe('fix, replace, swap or let go', () => {
       ...taking([STEPS]),
       [WAYS]: ways({ ways: [mend, { ...replace, costCents: (mend?.costCents ?? 0) + 300 }, retire] as never }),
     });
-    expect(await screen.findByText('Clean or mend it, or replace the part: the same within $10.00.')).toBeTruthy();
+    expect(await screen.findByText('Clean or repair it, or replace the part: the same within $10.00.')).toBeTruthy();
   });
 
   test('what nobody looked at makes it a guess; what is not to be had is said', async () => {
@@ -29,9 +29,9 @@ describe('fix, replace, swap or let go', () => {
       ...taking([STEPS]),
       [WAYS]: ways({ notLookedAt: ['the bowl', 'the compression'], notToBeHad: ['TV-2041'], breakEvenSuccess: null }),
     });
-    expect(await screen.findByText('A guess: nobody has looked at the bowl, the compression.')).toBeTruthy();
+    expect(await screen.findByText('A guess: nobody has looked at the bowl, the compression yet.')).toBeTruthy();
     expect(screen.getByText('No longer to be had: TV-2041.')).toBeTruthy();
-    expect(screen.queryByText(/^Mending pays/)).toBeNull();
+    expect(screen.queryByText(/^Repairing pays/)).toBeNull();
   });
 
   test('state, access and risks are asked anew', async () => {
@@ -51,8 +51,8 @@ describe('fix, replace, swap or let go', () => {
 
   test('a decision is kept with its figures and why', async () => {
     const server = show(<WaysScreen jobId="7" />, { ...taking([STEPS]), [WAYS]: ways() });
-    await press('Decide: Let the unit go');
-    type('Why (may stay empty)', 'Third time this year');
+    await press('Decide: Retire the unit');
+    type('Why (optional)', 'Third time this year');
     await press('Decide');
     await waitFor(() =>
       expect(server.sent[0]?.body).toMatchObject({
@@ -69,7 +69,7 @@ describe('fix, replace, swap or let go', () => {
   test('a reckoning that fails can be asked again', async () => {
     show(<WaysScreen jobId="7" />, {
       'GET /api/jobs/7/card': cardReply([STEPS]),
-      [WAYS]: refusal(503, 'store-away', {}, 'The yard’s records can not be reached just now.'),
+      [WAYS]: refusal(503, 'store-away', {}, 'The yard’s records cannot be reached just now.'),
     });
     expect(await screen.findByRole('button', { name: 'Try again' })).toBeTruthy();
   });

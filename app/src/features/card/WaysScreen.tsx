@@ -1,12 +1,11 @@
-import { MONEY, RISKS, STATES_FOUND, type RiskId, type StateFound } from '@hudrik/core/catalogue';
+import { MONEY, RISKS, STATES_FOUND, WAYS, type RiskId, type StateFound } from '@hudrik/core/catalogue';
 import type { WaysReply } from '@hudrik/core/contracts';
 import { router } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { sentenceOf, useRead } from '@/api';
 import { Button, Choice, Failure, Field, Loading, Page, Section, Sheet, useIsWide, Words } from '@/design';
-import { sayMinutes, sayMoney } from '@/features/fleet';
-import { WAY_WORD } from './say';
+import { sayMinutes, sayMoney } from '@/writing';
 import { useCard } from './useCard';
 
 type Way = WaysReply['ways'][number];
@@ -16,11 +15,11 @@ const ACCESS = [0, 30, 60, 120, 360] as const;
 /** Nearer than this no way is better. */
 const AS_GOOD_CENTS = 1000;
 const ROWS = [
-  ['Hands', 'handsCents'],
+  ['Labour', 'handsCents'],
   ['Parts', 'partsCents'],
   ['Days lost', 'daysCents'],
   ['Risks', 'riskCents'],
-  ['Odds of a comeback', 'comebackCents'],
+  ['Risk of a comeback', 'comebackCents'],
   ['If it fails: the next way', 'failCents'],
 ] as const;
 
@@ -40,7 +39,7 @@ export function WaysScreen({ jobId }: { readonly jobId: string }) {
         <Failure sentence={sentenceOf(read.error)} retry={() => void read.refetch()} />
       </Page>
     ) : (
-      <Loading what="the reckoning" />
+      <Loading what="the comparison" />
     );
   const { ways, breakEvenSuccess, notLookedAt, notToBeHad } = read.data;
   const [best, second] = ways;
@@ -48,7 +47,7 @@ export function WaysScreen({ jobId }: { readonly jobId: string }) {
   const paper = `/api/jobs/${jobId}/estimate.pdf?${new URLSearchParams({ state, risks: risks.join(), access: String(access) })}`;
   const asked = (
     <>
-      <Section title="State it was found in">
+      <Section title="Condition">
         {STATES.map(([id, entry]) => (
           <Choice
             key={id}
@@ -58,7 +57,7 @@ export function WaysScreen({ jobId }: { readonly jobId: string }) {
           />
         ))}
       </Section>
-      <Section title="Getting at it">
+      <Section title="Time to get at it">
         <View className="flex-row gap-2">
           {ACCESS.map((minutes) => (
             <Choice
@@ -91,19 +90,19 @@ export function WaysScreen({ jobId }: { readonly jobId: string }) {
         </Words>
         <Words role="heading" aria-level={1} size={22} face="strong">
           {best === undefined || second === undefined
-            ? 'No way to reckon with.'
+            ? 'There is nothing to compare.'
             : margin < AS_GOOD_CENTS
-              ? `${WAY_WORD[best.way]}, or ${WAY_WORD[second.way].toLowerCase()}: the same within ${sayMoney(AS_GOOD_CENTS)}.`
-              : `${WAY_WORD[best.way]}: ${sayMoney(margin)} better than ${WAY_WORD[second.way].toLowerCase()}.`}
+              ? `${WAYS[best.way]}, or ${WAYS[second.way].toLowerCase()}: the same within ${sayMoney(AS_GOOD_CENTS)}.`
+              : `${WAYS[best.way]}: ${sayMoney(margin)} better than ${WAYS[second.way].toLowerCase()}.`}
         </Words>
         {breakEvenSuccess === null ? null : (
-          <Words>{`Mending pays while more than ${Math.round((breakEvenSuccess ?? 0) * 100)} in 100 hold.`}</Words>
+          <Words>{`Repairing pays off while more than ${Math.round((breakEvenSuccess ?? 0) * 100)} in 100 such repairs hold.`}</Words>
         )}
       </View>
       {notLookedAt.length > 0 ? (
         <Failure
-          sentence={`A guess: nobody has looked at ${notLookedAt.join(', ')}.`}
-          kept="No figure is firm before that."
+          sentence={`A guess: nobody has looked at ${notLookedAt.join(', ')} yet.`}
+          kept="Until then no figure is firm."
         />
       ) : null}
       {notToBeHad.length > 0 ? <Failure sentence={`No longer to be had: ${notToBeHad.join(', ')}.`} /> : null}
@@ -115,7 +114,7 @@ export function WaysScreen({ jobId }: { readonly jobId: string }) {
       <Words
         size={13}
         tone="ink-soft"
-      >{`Bench rate ${sayMoney(MONEY.centsPerHour)} an hour. Odds, rates and worths are the yard’s defaults (judgement). A swap engine must match the crank’s diameter and length, and the driven machine is still untested.`}</Words>
+      >{`Workshop rate ${sayMoney(MONEY.centsPerHour)} an hour. Odds, rates and values are the yard’s defaults (judgement). A swap engine must match the crank’s diameter and length, and the driven machine is still untested.`}</Words>
       <View className="no-print flex-row flex-wrap gap-2">
         <Button className="grow" label="Estimate (PDF)" onPress={() => window.open(paper)} />
         <Button className="grow" label="To the card" onPress={() => router.navigate(`/j/${jobId}`)} />
@@ -162,22 +161,22 @@ function WayCard({
     <View
       className={`gap-1 border bg-card p-3 md:min-w-0 md:flex-1 ${first ? 'border-2 border-ink' : 'border-card-edge'}`}
       role="group"
-      aria-label={WAY_WORD[way.way]}
+      aria-label={WAYS[way.way]}
     >
-      <Words face="strong">{WAY_WORD[way.way]}</Words>
+      <Words face="strong">{WAYS[way.way]}</Words>
       <Words face="figures" size={32}>
         {way.costCents < 0 ? `+ ${sayMoney(-way.costCents)}` : sayMoney(way.costCents)}
       </Words>
       <Words size={13} tone="ink-soft">
-        {way.costCents < 0 ? 'left over, by expectation' : 'expected cost'}
+        {way.costCents < 0 ? 'expected gain' : 'expected cost'}
       </Words>
       {ROWS.map(([label, field]) => (way[field] === 0 ? null : <Line key={field} label={label} cents={way[field]} />))}
-      <Line label="Worth after" cents={-way.valueCents} />
+      <Line label="Value afterwards" cents={-way.valueCents} />
       <Button
         kind={first ? 'main' : 'plain'}
         className="mt-2"
-        label="Decide for it"
-        aria-label={`Decide: ${WAY_WORD[way.way]}`}
+        label="Choose this"
+        aria-label={`Decide: ${WAYS[way.way]}`}
         onPress={onDecide}
       />
     </View>
@@ -208,9 +207,9 @@ function DecideSheet({
 }) {
   const [why, setWhy] = useState('');
   return (
-    <Sheet title={WAY_WORD[way.way]} open onClose={onClose}>
+    <Sheet title={WAYS[way.way]} open onClose={onClose}>
       <Words>The decision is kept on the card with all its figures.</Words>
-      <Field label="Why (may stay empty)" value={why} onChangeText={setWhy} multiline />
+      <Field label="Why (optional)" value={why} onChangeText={setWhy} multiline />
       <Button kind="main" tall label="Decide" onPress={() => onDecide(why.trim())} />
     </Sheet>
   );

@@ -1,6 +1,6 @@
 export { CardScreen } from './CardScreen';
 export { ProofScreen } from './ProofScreen';
 export { PutBackScreen } from './PutBackScreen';
-export { QuoteWords, sayOrderProblem } from './PartsOfCard';
+export { sayOrderProblem } from './QuoteWords';
 export { STATE_WORD } from './say';
 export { WaysScreen } from './WaysScreen';

@@ -1,10 +1,17 @@
 import { EVERY_PROOF, PROOFS, folderOf } from '@hudrik/core/catalogue';
 import { proofOfEntries } from '@hudrik/core/proof';
-import { Refused } from '@/api';
-import { isFinal, sayEntry, sayMissing, sayProof, sayRefusal, sayTurns, STATE_WORD } from './say';
+import type { Problem } from '@hudrik/core/contracts';
+import { entryOf, thingOf } from '@/testing/cardReply';
+import { cardOf } from '@hudrik/core/log';
+import { sayEntry, sayMissing, sayProof, sayRefusal, sayTurns, STATE_WORD } from './say';
 
-const refused = (why: object, code = 'card-refused', status = 409) =>
-  new Refused({ type: '', title: 'The card does not stand so any more.', status, code: code as never, facts: { why } });
+const refused = (why: object, code: Problem['code'] = 'card-refused'): Problem => ({
+  type: '',
+  title: 'This card has changed since you opened it.',
+  status: 409,
+  code,
+  facts: { why },
+});
 
 test.each([
   [0, '0 turn'],
@@ -17,17 +24,20 @@ test.each([
 
 describe('refusals, as a person would say them', () => {
   test.each([
-    [{ code: 'things-off', things: ['A', 'B'] }, 'Still off: A, B. Put back, replace or strike each.'],
+    [
+      { code: 'things-off', things: ['A', 'B'] },
+      'Still off: A, B. Put each back, replace it, or mark it as staying off.',
+    ],
     [
       { code: 'things-off', things: ['A', 'B', 'C', 'D', 'E', 'F'] },
-      'Still off: A, B, C, D and 2 more. Put back, replace or strike each.',
+      'Still off: A, B, C, D and 2 more. Put each back, replace it, or mark it as staying off.',
     ],
     [{ code: 'on-trial', things: ['Gasket'] }, 'Fitted for the trial only: Gasket. Replace before the proof.'],
-    [{ code: 'not-off', what: 'Bowl', state: 'back' }, 'Bowl: back already. Somebody was here meanwhile.'],
+    [{ code: 'not-off', what: 'Bowl', state: 'back' }, 'Bowl: back already. Somebody changed it meanwhile.'],
     [{ code: 'clock-ended', result: 'dry' }, 'That clock has its result already.'],
-    [{ code: 'leak-look-first' }, 'Look for leaks first, fuel on, before the first pull.'],
+    [{ code: 'leak-look-first' }, 'Look for leaks first, with the fuel on, before you start it.'],
     [{ code: 'smoke-first' }, 'The smoke must clear before the time counts.'],
-    [{ code: 'not-in-proof' }, 'The card is not in its proof any more.'],
+    [{ code: 'not-in-proof' }, 'This card is no longer being proven.'],
     [
       { code: 'not-passed', missing: ['minutes', 'look-steady', 'reading-volts-0'] },
       'Not passed yet: minutes under load; steady off the choke, takes throttle; volts, no load.',
@@ -35,22 +45,7 @@ describe('refusals, as a person would say them', () => {
   ])('%j', (why, sentence) => expect(sayRefusal(refused(why))).toBe(sentence));
 
   test('any other refusal has its own title', () =>
-    expect(sayRefusal(refused({}, 'job-closed'))).toContain('The card does not stand so any more.'));
-
-  test('what is refused for good is not sent again; a busy or signed-out server is asked again', () => {
-    expect([409, 422, 403, 404].map((status) => isFinal(refused({}, 'card-refused', status)))).toEqual([
-      true,
-      true,
-      true,
-      true,
-    ]);
-    expect([401, 429, 503, 500].map((status) => isFinal(refused({}, 'card-refused', status)))).toEqual([
-      false,
-      false,
-      false,
-      false,
-    ]);
-  });
+    expect(sayRefusal(refused({}, 'job-closed'))).toContain('This card has changed since you opened it.'));
 });
 
 describe('where a proof stands', () => {
@@ -72,16 +67,16 @@ describe('where a proof stands', () => {
 
   test('goes from leaks to load to time to what is left', () => {
     const dry = said('leak-look', { dry: true });
-    expect(say([])).toBe('First look for leaks, fuel on, before the first pull.');
+    expect(say([])).toBe('First look for leaks, with the fuel on, before you start it.');
     expect(say([said('leak-look', { dry: false })])).toBe('It leaks. Do not start it.');
-    expect(say([dry])).toBe('Not run yet: 15 minutes under load are wanted.');
+    expect(say([dry])).toBe('Not run yet: 15 minutes under load are needed.');
     expect(say([dry, said('smoke', { clear: false })])).toBe('It smokes: let it clear. The time does not count yet.');
-    expect(say([dry, said('run-started', {})], 5)).toBe('It runs unloaded. That is no proof.');
+    expect(say([dry, said('run-started', {})], 5)).toBe('It runs without load. That does not count.');
     expect(say([dry, said('proof-load', { load: 'soil' }), said('run-started', {})], 5)).toBe(
       '10 of 15 minutes still to run.',
     );
     expect(say([dry, said('proof-load', { load: 'soil' }), said('run-started', {})], 15)).toMatch(
-      /^The time is run. Still wanted: smoke clear; /,
+      /^The time is complete. Still needed: smoke clear; /,
     );
   });
 
@@ -100,10 +95,9 @@ describe('where a proof stands', () => {
   });
 });
 
-test('entries and states have words', () => {
-  expect(sayEntry({ id: 'x', at: '', by: null, kind: 'put-back', facts: { thingId: 't' } })).toBe('a thing put back');
-  expect(sayEntry({ id: 'x', at: '', by: null, kind: 'note', facts: { text: 'Cracked', stepId: null } })).toBe(
-    'a note: Cracked',
-  );
+test('an entry says what it is, by the names on its card', () => {
+  const card = cardOf([entryOf('taken-off', thingOf('t', 'Bowl', 1))]);
+  expect(sayEntry(entryOf('put-back', { thingId: 't' }), card)).toBe('Back on: Bowl');
+  expect(sayEntry(entryOf('put-back', { thingId: 't' }), null)).toBe('Back on: a thing');
   expect(new Set(Object.values(STATE_WORD)).size).toBe(8);
 });

@@ -1,6 +1,6 @@
 import { useRef, useState } from 'react';
-import { keepPhoto, newId } from '@/api';
-import { shrinkPhoto } from '@/features/checkin';
+import { newId } from '@/api';
+import { keepDraftPhoto, shrinkPhoto } from '@/photos';
 
 /** A photo from the camera or a file: taken down to size and kept on the device before anything else. */
 export function useTakePhoto(onTaken: (photoId: string) => void): {
@@ -16,7 +16,7 @@ export function useTakePhoto(onTaken: (photoId: string) => void): {
     if (small === null) return setWrong(`“${picked.name}” is not a photo that can be shown. Nothing else was changed.`);
     setWrong(null);
     const id = newId();
-    await keepPhoto(id, small);
+    await keepDraftPhoto(id, small);
     onTaken(id);
   };
   const input = (

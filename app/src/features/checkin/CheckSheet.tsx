@@ -65,7 +65,7 @@ export function CheckSheet({ check, answer, onAnswer, onClose }: Props) {
         onChange={(photos) => set({ photos })}
       />
       <Field label="Note" value={given.note ?? ''} onChangeText={(note) => set({ note })} />
-      <Button kind="main" tall label="Keep" disabled={!settled} onPress={keep} />
+      <Button kind="main" tall label="Save" disabled={!settled} onPress={keep} />
     </Sheet>
   );
 }
@@ -113,7 +113,7 @@ function Reading({
         value={text}
         onChangeText={write}
         inputMode="decimal"
-        wrong={text !== '' && value === null ? 'Figures, with at most one point.' : undefined}
+        wrong={text !== '' && value === null ? 'Enter a number, with at most one point.' : undefined}
       />
       <Words size={13} tone="ink-soft">
         Limit: {limit.source.kind}. The model’s own sheet comes first.

@@ -53,7 +53,7 @@ export function FindTagScreen() {
   const list = (
     <Section title={figures || letters ? 'That could be' : 'Back or out'} count={hits.length}>
       {units.isError && !units.data ? (
-        <Failure sentence="The tags can not be fetched just now." retry={() => void units.refetch()} />
+        <Failure sentence="The tags cannot be fetched just now." retry={() => void units.refetch()} />
       ) : null}
       {units.data && hits.length === 0 ? (
         <Empty

@@ -3,7 +3,7 @@ import { kitThatWent } from '@hudrik/core/verdict';
 import { useEffect, useRef, useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { Button, Choice, Section, Words } from '@/design';
-import { sayFuel, sayMoney } from '@/features/fleet';
+import { sayFuel, sayMoney } from '@/writing';
 import type { LeafProps } from './leaf';
 import { leafIsDone } from './draft';
 import { LeafFrame } from './LeafFrame';
@@ -101,7 +101,7 @@ export function FuelLeaf({ draft, change, next }: LeafProps) {
           <Words size={15} tone="ink-soft">
             {kit
               .map((item) => (item.count > 1 ? `${item.count} × ${item.name.toLowerCase()}` : item.name.toLowerCase()))
-              .join(', ') || 'Nothing went along.'}
+              .join(', ') || 'Nothing went out with it.'}
           </Words>
         )}
       </Section>

@@ -1,7 +1,7 @@
 import { useEffect, useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { Button, Choice, Field, Keypad, press, useKeys, Words } from '@/design';
-import { sayHours } from '@/features/fleet';
+import { sayHours } from '@/writing';
 
 import type { LeafProps } from './leaf';
 import { assessDraftHours, leafIsDone, type Draft } from './draft';
@@ -104,7 +104,7 @@ function Odd({ draft, change }: Omit<LeafProps, 'next'>) {
         />
       ))}
       {finding.code === 'below-last' ? null : (
-        <Button kind="stop" label="I read it again: keep it" onPress={() => change({ confirmed: true })} />
+        <Button kind="stop" label="I read it again: it is right" onPress={() => change({ confirmed: true })} />
       )}
     </View>
   );
@@ -124,7 +124,7 @@ function MeterEvent({ draft, change }: { readonly draft: Draft; readonly change:
         />
         <Choice
           className="flex-1"
-          label="It rolled over"
+          label="Meter rolled over"
           on={event?.kind === 'rolled-over'}
           onPress={() =>
             change({

@@ -1,23 +1,28 @@
 import { router } from 'expo-router';
-import { Button, Empty, Page, Words } from '@/design';
+import { Button, Empty, Failure, Page, Words } from '@/design';
 import type { Sent } from './leaf';
 import { VerdictCard } from './VerdictCard';
 
-/** What became of it: the verdict as kept, or that it waits on this device. */
+/** What became of it: the verdict as the server gave it, or that it waits to be sent. */
 export function Outcome({ tag, sent }: { readonly tag: string; readonly sent: Sent }) {
   return (
     <Page>
-      {'kept' in sent ? (
+      {sent.state === 'taken' ? (
         <>
           <Words face="strong" role="status">
             Checked in. {tag}{' '}
-            {sent.kept.verdict.result === 'fit' ? 'hangs on the wall again.' : 'is on the bench list.'}
+            {sent.cameTo.verdict.result === 'fit' ? 'hangs on the wall again.' : 'is on the bench list.'}
           </Words>
-          <VerdictCard tag={tag} verdict={sent.kept.verdict as never} />
+          <VerdictCard tag={tag} verdict={sent.cameTo.verdict} />
         </>
-      ) : (
+      ) : sent.isKept ? (
         <Empty
-          sentence={`${tag} is checked in on this device. The yard’s server does not answer just now; it is sent as soon as it does. You can go on.`}
+          sentence={`${tag} is checked in and saved on this device. The yard’s server does not answer just now; it is sent as soon as it does. You can continue.`}
+        />
+      ) : (
+        <Failure
+          sentence={`The check-in of ${tag} could not be saved on this device.`}
+          kept="It is only in this page. Do not close the page before it is sent."
         />
       )}
       <Button kind="main" tall label="Next return" onPress={() => router.replace('/check-in')} />

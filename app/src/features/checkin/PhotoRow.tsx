@@ -1,8 +1,8 @@
-import { useEffect, useRef, useState } from 'react';
+import { useRef, useState } from 'react';
 import { Image, View } from 'react-native';
-import { dropPhoto, keepPhoto, newId, readPhoto } from '@/api';
+import { newId } from '@/api';
 import { Button, Words } from '@/design';
-import { shrinkPhoto } from './shrinkPhoto';
+import { dropDraftPhoto, keepDraftPhoto, shrinkPhoto, usePhotoUri } from '@/photos';
 
 interface Props {
   readonly wanted: boolean;
@@ -22,11 +22,11 @@ export function PhotoRow({ wanted, photos, onChange }: Props) {
     const small = await shrinkPhoto(file);
     if (small === null) return setWrong(`“${file.name}” is not a photo that can be shown. Nothing else was changed.`);
     const id = newId();
-    await keepPhoto(id, small);
+    await keepDraftPhoto(id, small);
     onChange([...photos, id]);
   };
   const remove = (id: string) => {
-    void dropPhoto(id);
+    void dropDraftPhoto(id);
     onChange(photos.filter((entry) => entry !== id));
   };
   return (
@@ -51,7 +51,7 @@ export function PhotoRow({ wanted, photos, onChange }: Props) {
         ))}
       </View>
       {photos.length < MOST ? (
-        <Button label={wanted ? 'Take a photo (wanted)' : 'Take a photo'} onPress={() => input.current?.click()} />
+        <Button label={wanted ? 'Take a photo (needed)' : 'Take a photo'} onPress={() => input.current?.click()} />
       ) : null}
       {wrong ? (
         <Words tone="held" role="alert">
@@ -63,16 +63,7 @@ export function PhotoRow({ wanted, photos, onChange }: Props) {
 }
 
 function LocalPhoto({ id }: { readonly id: string }) {
-  const [uri, setUri] = useState(`/api/photos/${id}`);
-  useEffect(() => {
-    let made: string | null = null;
-    void readPhoto(id).then((photo) => {
-      if (photo) setUri((made = URL.createObjectURL(photo)));
-    });
-    return () => {
-      if (made) URL.revokeObjectURL(made);
-    };
-  }, [id]);
+  const uri = usePhotoUri(id, false);
   return (
     <Image
       source={{ uri }}

@@ -75,8 +75,8 @@ function useSeconds(stationId: string, change: LeafProps['change']): void {
 }
 
 function sayAction(openSafety: number, open: number, someNotOk: boolean): string {
-  if (openSafety === 1) return '1 safety check wants its own answer';
-  if (openSafety > 1) return `${openSafety} safety checks want their own answer`;
+  if (openSafety === 1) return 'One safety check needs its own answer';
+  if (openSafety > 1) return `${openSafety} safety checks need their own answer`;
   if (open === 0) return 'Next';
   return someNotOk ? 'The rest is good' : 'All good here';
 }

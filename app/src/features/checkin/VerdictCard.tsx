@@ -2,7 +2,7 @@ import { CAUTIONS, type CautionId } from '@hudrik/core/catalogue';
 import type { Verdict } from '@hudrik/core/verdict';
 import { View } from 'react-native';
 import { Card, Caution, ReadinessMark, READINESS_WORD, Section, Words, type Tone } from '@/design';
-import { sayMinutes, sayMoney } from '@/features/fleet';
+import { sayMinutes, sayMoney } from '@/writing';
 
 const MEANS = { hold: 'holds it', 'fix-before-hire': 'fix before hire', bill: 'charge', note: 'note' } as const;
 
@@ -68,7 +68,7 @@ export function VerdictCard({ tag, verdict }: { readonly tag: string; readonly v
             </View>
           ))}
           <View className="flex-row justify-between border-t-2 border-ink pt-1">
-            <Words face="strong">Together</Words>
+            <Words face="strong">Total</Words>
             <Words face="figures">{sayMoney(bill)}</Words>
           </View>
         </Section>

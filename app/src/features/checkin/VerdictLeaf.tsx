@@ -1,11 +1,13 @@
+import type { CheckedIn } from '@hudrik/core/log';
+import type { Problem } from '@hudrik/core/contracts';
 import { router } from 'expo-router';
 import { useState } from 'react';
-import { post, Refused, sentenceOf, takeBack, useOutbox } from '@/api';
+import { Refused, sentenceOf, usePerson } from '@/api';
 import { Button, Failure, READINESS_WORD, Words } from '@/design';
-import { sayTime } from '@/features/fleet';
-import { usePerson } from '@/features/session';
+import { outbox, useAddEntry, useWaiting } from '@/outbox';
+import { sayTime } from '@/writing';
 import type { LeafProps, Sent } from './leaf';
-import { judgeDraft, toNewCheckIn, type Draft } from './draft';
+import { factsOf, judgeDraft, type Draft } from './draft';
 import { LeafFrame } from './LeafFrame';
 import { VerdictCard } from './VerdictCard';
 
@@ -14,33 +16,35 @@ interface Props extends LeafProps {
   readonly onSent: (sent: Sent) => void;
 }
 
+const ANSWER_MS = 8000;
+
 /** The verdict with its reasons, the work it raises, the bill; then confirm. */
 export function VerdictLeaf({ draft, change, drop, onSent }: Props) {
   const { role } = usePerson();
   const verdict = judgeDraft(draft, role === 'apprentice', new Date());
+  const add = useAddEntry();
   const [busy, setBusy] = useState(false);
-  const [error, setError] = useState<unknown>(null);
-  const refusedBefore = useOutbox().find((letter) => letter.body.id === draft.id && letter.state === 'refused');
-  const conflict = conflictOf(error, refusedBefore?.problem);
+  const problem = useWaiting().items.find((item) => item.id === draft.id)?.problem ?? null;
+  const first = problem ? firstIn(problem) : null;
   const send = async (look: Draft) => {
     setBusy(true);
-    setError(null);
-    try {
-      const kept = await post(toNewCheckIn(look), look);
-      await drop();
-      onSent(kept ? { kept } : { waiting: true });
-    } catch (failure) {
-      setError(failure);
-    } finally {
-      setBusy(false);
-    }
+    const facts = factsOf(look);
+    const photos = facts.answers.flatMap((answer) => answer.photos);
+    await add('check-in', facts, { tag: look.tag }, { id: look.id, photos, draft: look });
+    const item = await outbox().settled(look.id, ANSWER_MS);
+    setBusy(false);
+    // What the server refused stays here, to be decided about.
+    if (item?.state === 'refused') return;
+    await drop();
+    if (item?.answer) onSent({ state: 'taken', cameTo: item.answer.outcome as unknown as CheckedIn });
+    else onSent({ state: 'waits', isKept: item?.isKept ?? true });
   };
   const asSecondLook = (firstId: string) => {
     change({ secondLookOf: firstId });
     void send({ ...draft, secondLookOf: firstId });
   };
   const giveUp = async () => {
-    await takeBack(draft.id);
+    await outbox().discard(draft.id);
     await drop();
     router.replace(`/u/${draft.tag}`);
   };
@@ -51,20 +55,15 @@ export function VerdictLeaf({ draft, change, drop, onSent }: Props) {
           kind="main"
           tall
           label={busy ? 'Sending…' : 'Confirm'}
-          disabled={busy || conflict !== null}
+          disabled={busy || first !== null}
           onPress={() => void send(draft)}
         />
       }
     >
-      {conflict ? (
-        <Conflict
-          tag={draft.tag}
-          first={conflict}
-          onKeep={() => asSecondLook(conflict.id)}
-          onGiveUp={() => void giveUp()}
-        />
-      ) : error ? (
-        <Failure sentence={sentenceOf(error)} kept="All that you entered is kept on this device." />
+      {first ? (
+        <Conflict tag={draft.tag} first={first} onKeep={() => asSecondLook(first.id)} onGiveUp={() => void giveUp()} />
+      ) : problem ? (
+        <Failure sentence={sentenceOf(new Refused(problem))} kept="Everything you entered is kept on this device." />
       ) : null}
       <VerdictCard tag={draft.tag} verdict={verdict} />
     </LeafFrame>
@@ -79,35 +78,28 @@ interface First {
   readonly reasons: readonly string[];
 }
 
-function conflictOf(
-  error: unknown,
-  before: { code: string; facts?: Readonly<Record<string, unknown>> | undefined } | undefined,
-): First | null {
-  if (error instanceof Refused && error.code === 'already-checked-in') return error.problem.facts as unknown as First;
-  return before?.code === 'already-checked-in' ? (before.facts as unknown as First) : null;
-}
+/** The check-in that came first, where that is why this one was refused. */
+const firstIn = ({ code, facts }: Problem): First | null =>
+  code === 'already-checked-in' ? (facts as unknown as First) : null;
 
-function Conflict({
-  tag,
-  first,
-  onKeep,
-  onGiveUp,
-}: {
+interface ConflictProps {
   readonly tag: string;
   readonly first: First;
   readonly onKeep: () => void;
   readonly onGiveUp: () => void;
-}) {
+}
+
+function Conflict({ tag, first, onKeep, onGiveUp }: ConflictProps) {
   return (
     <Failure
       sentence={`${first.by} checked ${tag} in ${sayTime(first.at)}: ${READINESS_WORD[first.result]}.`}
-      kept="Yours is kept on this device. What do you want done with it?"
+      kept="Yours is kept on this device. What do you want to do with it?"
     >
       {first.reasons.map((reason) => (
         <Words key={reason}>{reason}</Words>
       ))}
-      <Button kind="main" label="Keep mine too, as a second look" onPress={onKeep} />
-      <Button kind="stop" label="Theirs is enough: drop mine" onPress={onGiveUp} />
+      <Button kind="main" label="Keep mine as a second look" onPress={onKeep} />
+      <Button kind="stop" label="Discard mine" onPress={onGiveUp} />
     </Failure>
   );
 }

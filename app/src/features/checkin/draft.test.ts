@@ -7,7 +7,7 @@ import {
   leafIsDone,
   leavesOf,
   startDraft,
-  toNewCheckIn,
+  factsOf,
   type Draft,
 } from './draft';
 
@@ -101,5 +101,5 @@ test('the device sees the verdict that the server will', () => {
   expect(judgeDraft({ ...good, missing: { key: 1 } }, false, now).bill).toMatchObject([
     { id: 'key', priceCents: 1500 },
   ]);
-  expect(toNewCheckIn(good).answers).toHaveLength(checksOf(classOf('generator')).length);
+  expect(factsOf(good).answers).toHaveLength(checksOf(classOf('generator')).length);
 });

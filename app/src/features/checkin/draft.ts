@@ -1,9 +1,11 @@
 import { classOf, rulesOf } from '@hudrik/core/catalogue';
-import type { NewCheckIn, Opening } from '@hudrik/core/contracts';
+import type { Opening } from '@hudrik/core/contracts';
 import { assessReading, replaceMeter, rollOver, trueHours, type ReadingAssessment } from '@hudrik/core/hours';
-import { judgeCheckIn, type Answer, type Verdict } from '@hudrik/core/verdict';
+import type { Facts } from '@hudrik/core/log';
+import { judgeCheckIn, type Verdict } from '@hudrik/core/verdict';
 
-export type DraftAnswer = NewCheckIn['answers'][number];
+export type CheckInFacts = Facts<'check-in'>;
+export type DraftAnswer = CheckInFacts['answers'][number];
 
 /** A check-in as far as it has come. Null means not answered yet. */
 export interface Draft {
@@ -15,10 +17,10 @@ export interface Draft {
   readonly leaf: number;
   readonly typed: string;
   readonly confirmed: boolean;
-  readonly meterEvent: NewCheckIn['hours']['meterEvent'];
+  readonly meterEvent: CheckInFacts['hours']['meterEvent'];
   readonly fuelEighths: number | null;
   readonly fuelTap: 'was-shut' | 'shut-now' | null;
-  readonly ended: NewCheckIn['ended'] | null;
+  readonly ended: CheckInFacts['ended'] | null;
   readonly missing: Readonly<Record<string, number>> | null;
   readonly complaintIds: readonly string[];
   readonly remarks: string;
@@ -114,12 +116,10 @@ export function stationOf(draft: Draft, stationId: string) {
   return station;
 }
 
-/** The check-in as it is sent. */
-export function toNewCheckIn(draft: Draft): NewCheckIn {
+/** What is written down of the check-in. */
+export function factsOf(draft: Draft): CheckInFacts {
   const stations = classOf(draft.opening.classId).stations;
   return {
-    id: draft.id,
-    tag: draft.tag,
     startedAt: draft.startedAt,
     basedOn: draft.opening.basedOn,
     secondLookOf: draft.secondLookOf,
@@ -141,13 +141,12 @@ export function toNewCheckIn(draft: Draft): NewCheckIn {
 /** The verdict as the device sees it; the server decides by the same rules. */
 export function judgeDraft(draft: Draft, byApprentice: boolean, now: Date): Verdict {
   const { opening } = draft;
-  const sent = toNewCheckIn(draft);
+  const facts = factsOf(draft);
   const finding = assessDraftHours(draft, now)?.findings[0];
   return judgeCheckIn(
     rulesOf(classOf(opening.classId)),
     {
-      ...sent,
-      answers: sent.answers as Answer[],
+      ...facts,
       trueHours: draftTrueHours(draft),
       unusualOneIn: finding && 'oneIn' in finding ? finding.oneIn : 0,
       byApprentice,

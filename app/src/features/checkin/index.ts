@@ -1,4 +1,3 @@
 export { CheckInScreen } from './CheckInScreen';
 export { FindTagScreen } from './FindTagScreen';
 export { restoreDraft } from './useDraft';
-export { shrinkPhoto } from './shrinkPhoto';

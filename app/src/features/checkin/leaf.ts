@@ -1,4 +1,4 @@
-import type { CheckIn } from '@hudrik/core/contracts';
+import type { CheckedIn } from '@hudrik/core/log';
 import type { Draft } from './draft';
 import type { DraftHandle } from './useDraft';
 
@@ -9,5 +9,6 @@ export interface LeafProps {
   readonly next: () => void;
 }
 
-/** What became of a check-in: kept by the server, or waiting on this device. */
-export type Sent = { readonly kept: CheckIn } | { readonly waiting: true };
+/** What became of a check-in: taken by the server, or waiting, on this device or, where that would keep nothing, in this page. */
+export type Sent =
+  { readonly state: 'taken'; readonly cameTo: CheckedIn } | { readonly state: 'waits'; readonly isKept: boolean };

@@ -1,4 +1,5 @@
 import type { ReadingFinding, Slip } from '@hudrik/core/hours';
+import { sayFigure, sayHours } from '@/writing';
 
 const days = (hireDays: number): string => (hireDays < 1.5 ? 'a day' : `${Math.round(hireDays)} days`);
 
@@ -6,13 +7,13 @@ const days = (hireDays: number): string => (hireDays < 1.5 ? 'a day' : `${Math.r
 export function sayFinding(finding: ReadingFinding): string {
   switch (finding.code) {
     case 'below-last':
-      return `That is ${finding.by.toFixed(1)} h below the last reading, ${finding.lastReading.toFixed(1)}. A meter does not run backwards.`;
+      return `That is ${sayHours(finding.by)} below the last reading, ${sayFigure(finding.lastReading)}. A meter does not run backwards.`;
     case 'faster-than-clock':
-      return `That is ${finding.hoursRun.toFixed(1)} running hours, and only ${finding.clockHours.toFixed(1)} hours have passed.`;
+      return `That is ${sayFigure(finding.hoursRun)} running hours, and only ${sayFigure(finding.clockHours)} hours have passed.`;
     case 'unusually-high':
-      return `${finding.hoursRun.toFixed(1)} h in ${days(finding.hireDays)} out is far more than this unit usually runs (about ${finding.expected} h): 1 hire in ${finding.oneIn}.`;
+      return `${sayHours(finding.hoursRun)} in ${days(finding.hireDays)} out is far more than this unit usually runs (about ${finding.expected} h): 1 hire in ${finding.oneIn}.`;
     case 'unusually-low':
-      return `${finding.hoursRun.toFixed(1)} h in ${days(finding.hireDays)} out is far less than this unit usually runs (about ${finding.expected} h): 1 hire in ${finding.oneIn}. Does the meter work?`;
+      return `${sayHours(finding.hoursRun)} in ${days(finding.hireDays)} out is far less than this unit usually runs (about ${finding.expected} h): 1 hire in ${finding.oneIn}. Does the meter work?`;
   }
 }
 

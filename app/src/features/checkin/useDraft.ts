@@ -1,6 +1,6 @@
 import type { Opening } from '@hudrik/core/contracts';
 import { useCallback, useEffect, useRef, useState } from 'react';
-import { call, isUnreachable, kv, newId, queryClient } from '@/api';
+import { call, isUnreachable, kv, newId, queryClient, readKey } from '@/api';
 import { startDraft, type Draft } from './draft';
 
 const keyOf = (tag: string): string => `hudrik-draft-${tag}`;
@@ -56,7 +56,7 @@ async function begin(tag: string): Promise<Draft> {
 
 /** What is known of the unit: from the server, or, without a connection, what was known when it was last looked at. */
 async function readOpening(tag: string): Promise<Opening> {
-  const queryKey = ['opening', { tag }, {}];
+  const queryKey = readKey('opening', { tag });
   try {
     const opening = await call('opening', { params: { tag } });
     queryClient.setQueryData(queryKey, opening);

@@ -4,7 +4,7 @@ import { useEffect, useRef } from 'react';
 import { Pressable, View } from 'react-native';
 import { useRead } from '@/api';
 import { Section, Words } from '@/design';
-import { sayLeft, useDeviceNow } from './sayLeft';
+import { sayLeft, useServerNow } from './sayLeft';
 
 interface Running extends ClockLine {
   readonly leftMs: number;
@@ -15,9 +15,8 @@ const AGAIN_MS = 20_000;
 /** The yard's clocks by the server's time. Without a connection they go on by what was read last. */
 function useClocks(): readonly Running[] {
   // What was kept on the device may be from before the last clock was started.
-  const { data, dataUpdatedAt } = useRead('clocks', { refetchInterval: AGAIN_MS, staleTime: 0 });
-  const device = useDeviceNow(1000);
-  const now = Date.parse(data?.now ?? '') + Math.max(device - dataUpdatedAt, 0);
+  const { data } = useRead('clocks', { refetchInterval: AGAIN_MS, staleTime: 0 });
+  const now = useServerNow(1000);
   const clocks = (data?.clocks ?? []).map((clock) => ({ ...clock, leftMs: Date.parse(clock.endsAt) - now }));
   useTellEnd(clocks);
   return clocks;
@@ -35,7 +34,7 @@ function useTellEnd(clocks: readonly Running[]): void {
       told.current.add(clock.id);
       if (!isFirst && typeof Notification !== 'undefined' && Notification.permission === 'granted')
         new Notification(`${clock.tag}: ${clock.name.toLowerCase()} has ended`, {
-          body: 'What came of it?',
+          body: 'What was the result?',
           tag: clock.id,
         });
     }

@@ -1,2 +1,2 @@
 export { ClockStrip, ClockTray } from './ClockStrip';
-export { sayLeft, useDeviceNow } from './sayLeft';
+export { sayLeft, useServerNow } from './sayLeft';

@@ -1,4 +1,5 @@
 import { useEffect, useState } from 'react';
+import { serverTime } from '@/api';
 
 /** Time left, as a clock shows it: "1:59:07", "12:30", "ended". */
 export function sayLeft(ms: number): string {
@@ -9,11 +10,11 @@ export function sayLeft(ms: number): string {
   return hours > 0 ? `${hours}:${two(minutes)}:${two(rest)}` : `${minutes}:${two(rest)}`;
 }
 
-/** The device's time, told anew every so often. */
-export function useDeviceNow(everyMs: number): number {
-  const [now, setNow] = useState(() => Date.now());
+/** The server's time as far as it is known, in milliseconds, told anew every so often. */
+export function useServerNow(everyMs: number): number {
+  const [now, setNow] = useState(() => serverTime().getTime());
   useEffect(() => {
-    const timer = setInterval(() => setNow(Date.now()), everyMs);
+    const timer = setInterval(() => setNow(serverTime().getTime()), everyMs);
     return () => clearInterval(timer);
   }, [everyMs]);
   return now;

@@ -1,12 +1,17 @@
 import { ENGINE_TRAITS, READING_LIMITS, type EngineTrait } from '@hudrik/core/catalogue';
-import { limitsFor, type OwnLimits, type ReadingLimits } from '@hudrik/core/readings';
+import type { DataSheet } from '@hudrik/core/contracts';
+import { limitsFor, type ReadingLimits } from '@hudrik/core/readings';
 import { router } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
+import { object } from 'yup';
 import { sentenceOf, useChange, useRead } from '@/api';
-import { Button, Choice, Failure, Field, Loading, Page, Section, Words } from '@/design';
+import { Button, Choice, Failure, Loading, Page, Section, Words } from '@/design';
+import { TRAIT_WORD, traitValueWord } from '@/features/fleet';
+import { figure, FormField, useSchemaForm } from '@/forms';
 
-const LIMIT_WORD: Readonly<Record<keyof ReadingLimits, string>> = {
+type Limit = keyof ReadingLimits;
+const LIMIT_WORD: Readonly<Record<Limit, string>> = {
   compressionFree: 'Compression without release',
   compressionByRelease: 'Compression with release',
   leakDownPercent: 'Leak-down',
@@ -14,29 +19,27 @@ const LIMIT_WORD: Readonly<Record<keyof ReadingLimits, string>> = {
   plugGapInch: 'Plug gap',
   airGapInch: 'Air gap of the coil',
   pointsGapInch: 'Points gap',
-  pointsOhm: 'Points closed',
-  coilOhm: 'Coil’s secondary',
+  pointsOhm: 'Closed points',
+  coilOhm: 'Secondary of the coil',
   lashIntakeInch: 'Intake lash',
   lashExhaustInch: 'Exhaust lash',
 };
-const TRAIT_WORD: Readonly<Record<EngineTrait, string>> = {
-  ignition: 'Ignition',
-  strokes: 'Strokes',
-  release: 'Compression release',
-  fuel: 'Fuel',
-  throttle: 'Throttle',
-  carburettor: 'Carburettor',
-  tank: 'Tank',
-  start: 'Start',
-  cooling: 'Cooling',
-};
-const NUMBER = /^\d+([.,]\d+)?$/;
-const toNumber = (text: string): number => Number(text.replace(',', '.'));
+const isLimit = (key: string): key is Limit => Object.hasOwn(LIMIT_WORD, key);
+const LIMITS = Object.keys(LIMIT_WORD).filter(isLimit);
+const TRAITS = Object.keys(ENGINE_TRAITS) as EngineTrait[];
 
-interface Sheet {
-  readonly engine: Readonly<Record<string, unknown>>;
-  readonly limits: OwnLimits;
-}
+const FIGURES = 'Enter figures, as 0.03.';
+const band = object({
+  from: figure().typeError(FIGURES).min(0, FIGURES),
+  to: figure()
+    .typeError(FIGURES)
+    .test('above', 'This must be above “from”.', (to, { parent }) => {
+      const { from } = parent as { readonly from?: number };
+      return to === undefined || (from !== undefined && to > from);
+    }),
+});
+const form = object(Object.fromEntries(LIMITS.map((key) => [key, band.required()])));
+type Typed = Record<Limit, { readonly from: string; readonly to: string }>;
 
 /** What a model's data sheet says. It always beats a default. */
 export function DataSheetScreen({ id }: { readonly id: string }) {
@@ -48,33 +51,28 @@ export function DataSheetScreen({ id }: { readonly id: string }) {
       <Loading what="the data sheet" />
     );
   const { model, dataSheet } = read.data;
-  return <Form key={model.id} id={id} name={`${model.make} ${model.name}`} sheet={dataSheet as unknown as Sheet} />;
+  return <Form key={model.id} id={id} name={`${model.make} ${model.name}`} sheet={dataSheet} />;
 }
 
-function Form({ id, name, sheet }: { readonly id: string; readonly name: string; readonly sheet: Sheet }) {
+const typedOf = (limits: DataSheet['limits']): Typed =>
+  Object.fromEntries(
+    LIMITS.map((key) => [key, { from: String(limits[key]?.[0] ?? ''), to: String(limits[key]?.[1] ?? '') }]),
+  ) as Typed;
+
+function Form({ id, name, sheet }: { readonly id: string; readonly name: string; readonly sheet: DataSheet }) {
   const change = useChange('changeSheet');
   const [engine, setEngine] = useState(sheet.engine);
-  const [texts, setTexts] = useState<Readonly<Record<string, readonly [string, string]>>>(() =>
-    Object.fromEntries(
-      Object.entries(sheet.limits).map(([key, band]) => [
-        key,
-        [String(band?.[0] ?? ''), band?.[1] == null ? '' : String(band[1])] as const,
-      ]),
-    ),
-  );
-  const wrong = Object.entries(texts).filter(
-    ([, [from, to]]) =>
-      from !== '' && (!NUMBER.test(from) || (to !== '' && (!NUMBER.test(to) || toNumber(to) <= toNumber(from)))),
-  );
-  const keep = async () => {
+  const { control, handleSubmit } = useSchemaForm<Typed, typeof form>(form, typedOf(sheet.limits));
+  const keep = handleSubmit(async (read) => {
     const limits = Object.fromEntries(
-      Object.entries(texts).flatMap(([key, [from, to]]) =>
-        from === '' ? [] : [[key, [toNumber(from), to === '' ? null : toNumber(to)]]],
-      ),
+      LIMITS.flatMap((key) => {
+        const { from, to } = read[key] as { readonly from?: number; readonly to?: number };
+        return from === undefined ? [] : [[key, [from, to ?? null]]];
+      }),
     );
-    await change.mutateAsync({ params: { id }, body: { engine, limits } as never });
+    await change.mutateAsync({ params: { id }, body: { engine, limits } });
     router.back();
-  };
+  });
   return (
     <Page>
       <Words role="heading" aria-level={1} size={22} face="strong">
@@ -82,7 +80,7 @@ function Form({ id, name, sheet }: { readonly id: string; readonly name: string;
       </Words>
       {change.isError ? <Failure sentence={sentenceOf(change.error)} kept="What you wrote is still here." /> : null}
       <Section title="Its engine">
-        {(Object.keys(ENGINE_TRAITS) as EngineTrait[]).map((trait) => (
+        {TRAITS.map((trait) => (
           <View key={trait} className="gap-1">
             <Words size={15} face="strong">
               {TRAIT_WORD[trait]}
@@ -91,7 +89,7 @@ function Form({ id, name, sheet }: { readonly id: string; readonly name: string;
               {ENGINE_TRAITS[trait].map((value) => (
                 <Choice
                   key={String(value)}
-                  label={trait === 'release' ? (value ? 'has one' : 'none') : String(value)}
+                  label={traitValueWord(value)}
                   on={engine[trait] === value}
                   onPress={() => setEngine({ ...engine, [trait]: engine[trait] === value ? undefined : value })}
                 />
@@ -100,40 +98,33 @@ function Form({ id, name, sheet }: { readonly id: string; readonly name: string;
           </View>
         ))}
       </Section>
-      <Section title="Well from, to">
-        {(Object.keys(LIMIT_WORD) as (keyof ReadingLimits)[]).map((key) => {
-          const [from, to] = texts[key] ?? ['', ''];
-          const set = (at: 0 | 1) => (text: string) =>
-            setTexts({ ...texts, [key]: at === 0 ? [text, to] : [from, text] });
-          const { unit } = limitsFor(READING_LIMITS, null)[key];
-          return (
-            <View key={key} className="flex-row items-end gap-2">
-              <Field
-                className="min-w-0 flex-1"
-                label={`${LIMIT_WORD[key]} from, ${unit}`}
-                value={from}
-                onChangeText={set(0)}
-                inputMode="decimal"
-                wrong={wrong.some(([name_]) => name_ === key) ? 'Figures, from below to.' : undefined}
-              />
-              <Field
-                className="w-[110px]"
-                label="to (open)"
-                aria-label={`${LIMIT_WORD[key]} to`}
-                value={to}
-                onChangeText={set(1)}
-                inputMode="decimal"
-              />
-            </View>
-          );
-        })}
-        <Words size={15}>What is left empty goes by common practice.</Words>
+      <Section title="Readings that are right">
+        {LIMITS.map((key) => (
+          <View key={key} className="flex-row items-start gap-2">
+            <FormField
+              control={control}
+              name={`${key}.from`}
+              className="min-w-0 flex-1"
+              label={`${LIMIT_WORD[key]} from, ${limitsFor(READING_LIMITS, null)[key].unit}`}
+              inputMode="decimal"
+            />
+            <FormField
+              control={control}
+              name={`${key}.to`}
+              className="w-[110px]"
+              label="to (open)"
+              aria-label={`${LIMIT_WORD[key]} to`}
+              inputMode="decimal"
+            />
+          </View>
+        ))}
+        <Words size={15}>Where you enter nothing, common practice counts.</Words>
       </Section>
       <Button
         kind="main"
         tall
-        label="Keep the data sheet"
-        disabled={wrong.length > 0 || change.isPending}
+        label="Save the data sheet"
+        disabled={change.isPending}
         onPress={() => void keep().catch(() => undefined)}
       />
     </Page>

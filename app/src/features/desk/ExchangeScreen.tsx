@@ -1,46 +1,45 @@
 import type { ImportReport } from '@hudrik/core/contracts';
 import { useRef, useState } from 'react';
 import { View } from 'react-native';
-import { sentenceOf, Refused, useChange } from '@/api';
+import { sentenceOf, Refused, useChange, usePerson } from '@/api';
 import { Button, Empty, Failure, Page, Section, Words } from '@/design';
-import { usePerson } from '@/features/session';
 
-/** Lists in and out, as CSV. */
+/** Lists imported and exported, as CSV. */
 export function ExchangeScreen() {
   const { role } = usePerson();
   return (
     <Page>
       <Words role="heading" aria-level={1} size={22} face="strong">
-        Lists in and out
+        Import and export lists
       </Words>
       <Section title="Models">
-        <Words size={15}>Columns: class, make, model. Take in the models before their units.</Words>
-        <Button label="Give out the models" onPress={() => window.open('/api/export/models')} />
-        {role === 'lead' ? <TakeIn operation="importModels" label="Take in models" /> : null}
+        <Words size={15}>Columns: class, make, model. Import the models before their units.</Words>
+        <Button label="Export the models" onPress={() => window.open('/api/export/models')} />
+        {role === 'lead' ? <Import operation="importModels" label="Import models" /> : null}
       </Section>
       <Section title="Units">
         <Words size={15}>Columns: tag, make, model, serial, home_bay, hours. The model must be known.</Words>
-        <Button label="Give out the units" onPress={() => window.open('/api/export/units')} />
-        {role === 'lead' ? <TakeIn operation="importUnits" label="Take in units" /> : null}
+        <Button label="Export the units" onPress={() => window.open('/api/export/units')} />
+        {role === 'lead' ? <Import operation="importUnits" label="Import units" /> : null}
       </Section>
       <Section title="Parts">
         <Words size={15}>
           Columns: number, name, cents, place, count, superseded_by, kit_of. A line with superseded_by is an old number;
           kit_of lists pieces as NUMBER*2 OTHER.
         </Words>
-        <Button label="Give out the parts" onPress={() => window.open('/api/export/parts')} />
-        {role === 'lead' ? <TakeIn operation="importParts" label="Take in parts" /> : null}
+        <Button label="Export the parts" onPress={() => window.open('/api/export/parts')} />
+        {role === 'lead' ? <Import operation="importParts" label="Import parts" /> : null}
       </Section>
       <Section title="Hires">
         <Words size={15}>Columns: reference, class, tag, from, to. No tag: any unit of the class.</Words>
-        <Button label="Give out the hires" onPress={() => window.open('/api/export/hires')} />
-        {role === 'lead' || role === 'counter' ? <TakeIn operation="importHires" label="Take in hires" /> : null}
+        <Button label="Export the hires" onPress={() => window.open('/api/export/hires')} />
+        {role === 'lead' || role === 'counter' ? <Import operation="importHires" label="Import hires" /> : null}
       </Section>
     </Page>
   );
 }
 
-function TakeIn({
+function Import({
   operation,
   label,
 }: {
@@ -74,11 +73,11 @@ function TakeIn({
         onPress={() => file.current?.click()}
       />
       {take.isError ? (
-        <Failure sentence={sentenceOf(take.error)} kept="Nothing of the file was taken.">
+        <Failure sentence={sentenceOf(take.error)} kept="Nothing in the file was imported.">
           {take.error instanceof Refused ? <WrongColumns error={take.error} /> : null}
         </Failure>
       ) : null}
-      {take.data ? <Report report={take.data as ImportReport} /> : null}
+      {take.data ? <Report report={take.data} /> : null}
     </View>
   );
 }
@@ -89,7 +88,7 @@ function WrongColumns({ error }: { readonly error: Refused }) {
     <Words size={15}>
       {[
         facts.missing?.length ? `Missing: ${facts.missing.join(', ')}.` : '',
-        facts.unknown?.length ? `Not known: ${facts.unknown.join(', ')}.` : '',
+        facts.unknown?.length ? `Unknown: ${facts.unknown.join(', ')}.` : '',
         facts.why ?? '',
       ].join(' ')}
     </Words>
@@ -100,12 +99,12 @@ function Report({ report }: { readonly report: ImportReport }) {
   return (
     <View className="gap-1" role="status">
       <Words face="strong">
-        {report.taken} taken, {report.refused} refused.
+        {report.taken} imported, {report.refused} refused.
       </Words>
       {report.lines.length === 0 ? <Empty sentence="The file holds no lines." /> : null}
       {report.lines.slice(0, 200).map((line) => (
         <Words key={line.line} size={15} tone={line.taken ? 'ink' : 'held'}>
-          Line {line.line}: {line.what}: {line.taken ? 'taken' : `refused. ${line.why ?? ''}`}
+          Line {line.line}: {line.what}: {line.taken ? 'imported' : `refused. ${line.why ?? ''}`}
         </Words>
       ))}
     </View>

@@ -1,4 +1,5 @@
 import { screen, waitFor } from '@testing-library/react-native';
+import { LOG, taken } from '@/testing/cardReply';
 import { IVO, press, refusal, show, type } from '@/testing/screen';
 import { HiresScreen } from './HiresScreen';
 
@@ -27,13 +28,13 @@ describe('hires', () => {
   test('what is back is said to be back; a booked one is cancelled', async () => {
     const server = show(
       <HiresScreen />,
-      { 'GET /api/hires': hires, 'POST /api/hires/B-1/back': hires, 'POST /api/hires/B-2/cancel': hires },
+      { 'GET /api/hires': hires, [LOG]: taken, 'POST /api/hires/B-2/cancel': hires },
       CLERK,
     );
     await press('GE-07 is back');
     await press('Cancel B-2');
     await waitFor(() =>
-      expect(server.sent.map((one) => one.path)).toEqual(['/api/hires/B-1/back', '/api/hires/B-2/cancel']),
+      expect(new Set(server.sent.map((one) => one.path))).toEqual(new Set(['/api/log', '/api/hires/B-2/cancel'])),
     );
   });
 
@@ -48,12 +49,24 @@ describe('hires', () => {
     );
     await press('Book a hire');
     type('Reference', 'B-9');
-    type('Tag (leave empty for any of the class)', 'GE-01');
-    type('From (2030-05-01 09:00)', '2030-05-01 09:00');
-    type('To (2030-05-03 17:00)', 'Friday');
+    type('Tag (leave empty for any unit of the class)', 'ge-01');
+    type('From', '2030-05-01 09:00');
+    type('To', 'Friday');
     await press('Book it');
-    await waitFor(() => expect(server.sent[0]?.body).toMatchObject({ reference: 'B-9', tag: 'GE-01', toAt: 'Friday' }));
-    expect(server.sent[0]?.body['fromAt']).toBe(new Date('2030-05-01T09:00').toISOString());
+    expect(await screen.findByText('Enter date and time, e.g. 2030-05-01 09:00.')).toBeTruthy();
+    type('To', '2030-04-30 09:00');
+    expect(await screen.findByText('The hire must end after it begins.')).toBeTruthy();
+    type('To', '2030-05-03 17:00');
+    await press('Book it');
+    await waitFor(() =>
+      expect(server.sent[0]?.body).toEqual({
+        reference: 'B-9',
+        classId: 'pressure-washer',
+        tag: 'GE-01',
+        fromAt: new Date('2030-05-01T09:00').toISOString(),
+        toAt: new Date('2030-05-03T17:00').toISOString(),
+      }),
+    );
     expect(await screen.findByText(/promised to somebody else/)).toBeTruthy();
     expect(screen.getByDisplayValue('B-9')).toBeTruthy();
   });

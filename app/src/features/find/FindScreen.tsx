@@ -1,14 +1,14 @@
 import { SCHOOLS } from '@hudrik/core/catalogue';
 import type { Step } from '@hudrik/core/diagnosis';
+import { observationsOf, setUpsOf } from '@hudrik/core/log';
 import { router } from 'expo-router';
-import { useRef, useState } from 'react';
+import { useMemo, useRef, useState } from 'react';
 import { ScrollView, View } from 'react-native';
-import { sentenceOf } from '@/api';
+import { sentenceOf, usePerson } from '@/api';
 import { Button, Choice, Empty, Failure, Loading, Page, Section, useIsWide, Words } from '@/design';
-import { sayMinutes } from '@/features/fleet';
-import { usePerson } from '@/features/session';
+import { sayMinutes } from '@/writing';
 import { fromCase, toCase } from './caseFiles';
-import { standingOf } from './entries';
+import type { LocalFinding } from './finding';
 import { Lanes } from './Lanes';
 import { MachineSheet } from './MachineSheet';
 import { sayFault, sayPercent, sayWarningHere } from './say';
@@ -23,16 +23,25 @@ import { useFinding, type FindingHandle } from './useFinding';
 /** Finding the fault of a unit, or of an engine by itself. */
 export function FindScreen({ tag }: { readonly tag: string | null }) {
   const handle = useFinding(tag);
-  if (handle.finding === null)
-    return handle.error ? (
-      <Page>
-        <Failure sentence={sentenceOf(handle.error)} kept="What was seen is kept." retry={handle.retry} />
-      </Page>
-    ) : (
-      <Loading what="what was seen" />
-    );
+  if (handle.finding === null) return <NoFinding handle={handle} />;
   if (handle.finding.closedAt !== null) return <Closed handle={handle} tag={tag} />;
-  return <Finding key={handle.finding.id} handle={handle} tag={tag} />;
+  return <Finding key={handle.finding.id} finding={handle.finding} handle={handle} tag={tag} />;
+}
+
+function NoFinding({ handle: { error, retry, isNothingOpen } }: { readonly handle: FindingHandle }) {
+  if (error)
+    return (
+      <Page>
+        <Failure sentence={sentenceOf(error)} kept="What was seen is kept." retry={retry} />
+      </Page>
+    );
+  return isNothingOpen ? (
+    <Page>
+      <Empty sentence="Nobody is looking for a fault here. A technician can begin." />
+    </Page>
+  ) : (
+    <Loading what="what was seen" />
+  );
 }
 
 function Closed({ handle, tag }: { readonly handle: FindingHandle; readonly tag: string | null }) {
@@ -46,7 +55,7 @@ function Closed({ handle, tag }: { readonly handle: FindingHandle; readonly tag:
           {sayFault(id)}
         </Words>
       ))}
-      {tag ? <Words>Its job says what is to be done. It holds the unit until it is proven.</Words> : null}
+      {tag ? <Words>The job says what to do. It holds the unit until the repair is proven.</Words> : null}
       {tag ? <Button kind="main" tall label={`See ${tag}`} onPress={() => router.replace(`/u/${tag}`)} /> : null}
       <NotTaken handle={handle} />
       <Button label="Look again" onPress={() => handle.begin()} />
@@ -55,40 +64,47 @@ function Closed({ handle, tag }: { readonly handle: FindingHandle; readonly tag:
 }
 
 /** What the server would not take, and the way on. */
-function NotTaken({ handle: { finding: held, goOnInNew } }: { readonly handle: FindingHandle }) {
-  const unsent = held?.entries.filter((entry) => !entry.sent).length ?? 0;
-  if (!held?.refused || unsent === 0) return null;
+function NotTaken({ handle: { finding, goOnInNew } }: { readonly handle: FindingHandle }) {
+  const refused = finding?.refused ?? [];
+  if (refused.length === 0) return null;
   return (
     <View className="gap-2">
       <Failure
         sentence={
-          held.refused === 'finding-closed'
+          refused.some((item) => item.problem?.code === 'finding-closed')
             ? 'Somebody closed this finding meanwhile.'
-            : 'The server would not take what was seen last.'
+            : 'The server did not take what was seen last.'
         }
-        kept={`${unsent === 1 ? 'One thing' : `${unsent} things`} seen here stay${unsent === 1 ? 's' : ''} on this device.`}
+        kept={`${refused.length === 1 ? 'One entry made here stays' : `${refused.length} entries made here stay`} on this device.`}
       />
-      <Button kind="main" label="Go on with that in a new finding" onPress={goOnInNew} />
+      <Button kind="main" label="Use them in a new finding" onPress={goOnInNew} />
     </View>
   );
 }
 
 type Open = 'steps' | 'table' | 'tools' | 'machine' | null;
 
-function Finding({ handle, tag }: { readonly handle: FindingHandle; readonly tag: string | null }) {
-  const held = handle.finding as NonNullable<FindingHandle['finding']>;
+function Finding({
+  finding,
+  handle,
+  tag,
+}: {
+  readonly finding: LocalFinding;
+  readonly handle: FindingHandle;
+  readonly tag: string | null;
+}) {
   const { role } = usePerson();
   const wide = useIsWide();
-  const [bench, setBench] = useWorkplace();
+  const [workplace, setWorkplace] = useWorkplace();
   const [picked, setPicked] = useState<Pick<Step, 'kind' | 'id'> | null>(null);
   const [school, setSchool] = useState<string | null>(null);
   const [open, setOpen] = useState<Open>(null);
   const [confirming, setConfirming] = useState<string | null>(null);
   const top = useRef<ScrollView>(null);
-  const standing = standingOf(held.entries);
+  const { counting, repaired } = useMemo(() => observationsOf(finding.entries), [finding.entries]);
   const { answer, schools, failed, thinking } = useDiagnosis(
-    held,
-    bench.toolsAtHand,
+    finding,
+    workplace.toolsAtHand,
     picked,
     SCHOOLS.find((entry) => entry.id === school)?.order ?? null,
   );
@@ -96,7 +112,7 @@ function Finding({ handle, tag }: { readonly handle: FindingHandle; readonly tag
   if (answer === null)
     return failed ? (
       <Page>
-        <Failure sentence="The sum could not be done." kept={failed} />
+        <Failure sentence="The suspects could not be computed." kept={failed} />
       </Page>
     ) : (
       <Loading what="the suspects" />
@@ -115,23 +131,23 @@ function Finding({ handle, tag }: { readonly handle: FindingHandle; readonly tag
     <StepCard
       step={step}
       shown={answer.shown}
-      machine={held.machine as never}
-      altitudeM={bench.altitudeM}
-      limits={held.limits as never}
-      setUpsDone={standing.setUpsDone}
+      machine={finding.machine}
+      altitudeM={workplace.altitudeM}
+      limits={finding.limits ?? null}
+      setUpsDone={setUpsOf(counting)}
       probability={diagnosis.suspects.find((entry) => entry.id === step.id)?.probability ?? 0}
       confirms={confirms}
       live={open === null && confirming === null}
       onSeen={(outcomes, reading) => {
-        handle.add({ kind: 'seen', observation: step.id as never, outcomes: [...outcomes], reading, fault: null });
+        handle.see(step.id, outcomes, reading);
         goOn();
       }}
       onCouldNotTell={() => {
-        handle.add({ kind: 'could-not-tell', observation: step.id as never, outcomes: [], reading: null, fault: null });
+        handle.couldNotTell(step.id);
         goOn();
       }}
       onRepaired={() => {
-        handle.add({ kind: 'repaired', observation: null, outcomes: [], reading: null, fault: step.id as never });
+        handle.repaired(step.id);
         goOn();
       }}
       onConfirm={() => setConfirming(step.id)}
@@ -139,25 +155,18 @@ function Finding({ handle, tag }: { readonly handle: FindingHandle; readonly tag
       onTable={() => setOpen('table')}
     />
   ) : (
-    <Empty sentence="No step is left that would tell more." />
+    <Empty sentence="No check is left that would tell you more." />
   );
   const suspects = (
     <Suspects
       diagnosis={diagnosis}
-      since={standing.repaired.length > 0 ? 'since the repair' : 'so far'}
+      since={repaired.length > 0 ? 'since the repair' : 'so far'}
       confirms={confirms}
       onConfirm={setConfirming}
     />
   );
   const warnings = answer.warnings.length > 0 ? <Warnings sentences={answer.warnings.map(sayWarningHere)} /> : null;
-  const seen = (
-    <Seen
-      counting={standing.counting}
-      onTakeBack={(observation) =>
-        handle.add({ kind: 'taken-back', observation: observation as never, outcomes: [], reading: null, fault: null })
-      }
-    />
-  );
+  const seen = <Seen counting={counting} unsent={finding.unsent} onTakeBack={handle.takeBack} />;
   const schoolStrip = (
     <SchoolStrip
       minutes={schools}
@@ -169,8 +178,16 @@ function Finding({ handle, tag }: { readonly handle: FindingHandle; readonly tag
       }}
     />
   );
-  const more = <More held={handle} tag={tag} onMachine={() => setOpen('machine')} onTools={() => setOpen('tools')} />;
-  const head = <Head tag={tag} top={diagnosis.suspects[0]} entries={standing.counting.length} thinking={thinking} />;
+  const more = (
+    <More
+      finding={finding}
+      begin={handle.begin}
+      tag={tag}
+      onMachine={() => setOpen('machine')}
+      onTools={() => setOpen('tools')}
+    />
+  );
+  const head = <Head tag={tag} top={diagnosis.suspects[0]} entries={counting.length} thinking={thinking} />;
   return (
     <View className="flex-1">
       {wide ? (
@@ -208,15 +225,15 @@ function Finding({ handle, tag }: { readonly handle: FindingHandle; readonly tag
       {open === 'table' && answer.shown ? <TableSheet shown={answer.shown} onClose={() => setOpen(null)} /> : null}
       {open === 'tools' ? (
         <ToolsSheet
-          atHand={bench.toolsAtHand}
-          altitudeM={bench.altitudeM}
-          onChange={(toolsAtHand, altitudeM) => setBench({ toolsAtHand, altitudeM })}
+          atHand={workplace.toolsAtHand}
+          altitudeM={workplace.altitudeM}
+          onChange={(toolsAtHand, altitudeM) => setWorkplace({ toolsAtHand, altitudeM })}
           onClose={() => setOpen(null)}
         />
       ) : null}
       {open === 'machine' ? (
         <MachineSheet
-          machine={held.machine}
+          machine={finding.machine}
           fixedClass={tag !== null}
           onKeep={handle.setMachine}
           onClose={() => setOpen(null)}
@@ -257,7 +274,7 @@ function Head({
           ? 'Nothing seen yet.'
           : sure
             ? `Most likely: ${sayFault(top.id).toLowerCase()}, ${sayPercent(top.probability)}.`
-            : `Open. First among many: ${sayFault(top.id).toLowerCase()}, ${sayPercent(top.probability)}.`}
+            : `Still open. Most likely so far: ${sayFault(top.id).toLowerCase()}, ${sayPercent(top.probability)}.`}
       </Words>
     </View>
   );
@@ -287,7 +304,7 @@ function SchoolStrip({ minutes, ours, school, onPick }: SchoolProps) {
   const say = (id: string): string =>
     minutes?.[id] === undefined ? '…' : `about ${sayMinutes(Math.round(minutes[id]))}`;
   return (
-    <Section title="In which order">
+    <Section title="Order of checks">
       <View className="flex-row flex-wrap gap-2">
         <Choice
           className="min-w-[46%] grow"
@@ -306,30 +323,31 @@ function SchoolStrip({ minutes, ours, school, onPick }: SchoolProps) {
         ))}
       </View>
       <Words size={13} tone="ink-soft">
-        Hands-on minutes to the end, repairs in them. Ours counts parts at the bench rate too.
+        Hands-on minutes until it is found and repaired. “Best value first” also counts parts, at the workshop rate.
       </Words>
     </Section>
   );
 }
 
 function More({
-  held,
+  finding,
+  begin,
   tag,
   onMachine,
   onTools,
 }: {
-  readonly held: FindingHandle;
+  readonly finding: LocalFinding;
+  readonly begin: FindingHandle['begin'];
   readonly tag: string | null;
   readonly onMachine: () => void;
   readonly onTools: () => void;
 }) {
-  const { name } = usePerson();
   const file = useRef<HTMLInputElement>(null);
   const [refused, setRefused] = useState<string | null>(null);
   const take = async (chosen: File | undefined) => {
     if (!chosen) return;
-    const read = fromCase(await chosen.text(), name);
-    if (read.ok) held.begin({ machine: read.machine, entries: read.entries });
+    const read = fromCase(await chosen.text());
+    if (read.ok) begin({ machine: read.machine, told: read.told });
     setRefused(read.ok ? null : read.sentence);
   };
   return (
@@ -338,13 +356,9 @@ function More({
       <View className="flex-row flex-wrap gap-2">
         <Button className="grow" label="Engine and past" onPress={onMachine} />
         <Button className="grow" label="Tools at hand" onPress={onTools} />
-        <Button
-          className="grow"
-          label="Give out the case"
-          onPress={() => giveOut(toCase(held.finding as never), tag)}
-        />
-        {tag === null ? <Button className="grow" label="Take in a case" onPress={() => file.current?.click()} /> : null}
-        {tag === null ? <Button className="grow" kind="quiet" label="Begin anew" onPress={() => held.begin()} /> : null}
+        <Button className="grow" label="Export case" onPress={() => saveCase(toCase(finding), tag)} />
+        {tag === null ? <Button className="grow" label="Import case" onPress={() => file.current?.click()} /> : null}
+        {tag === null ? <Button className="grow" kind="quiet" label="Start over" onPress={() => begin()} /> : null}
       </View>
       <input
         ref={file}
@@ -361,7 +375,7 @@ function More({
   );
 }
 
-function giveOut(text: string, tag: string | null): void {
+function saveCase(text: string, tag: string | null): void {
   const link = document.createElement('a');
   link.href = URL.createObjectURL(new Blob([text], { type: 'application/json' }));
   link.download = `${tag ?? 'engine'}.case.json`;

@@ -10,7 +10,7 @@ const learned = {
   ],
 };
 
-describe('what the yard has learnt', () => {
+describe('what the yard has learned', () => {
   test('counts by class and family, what moved most first', async () => {
     show(<LearnedScreen />, { 'GET /api/learned': learned });
     expect(await screen.findByText('4 proven causes have taught the odds.')).toBeTruthy();
@@ -27,12 +27,12 @@ describe('what the yard has learnt', () => {
     );
     await press('Go back to the built-in odds');
     expect(server.sent).toHaveLength(0);
-    await press('Forget what was learnt');
+    await press('Forget what was learned');
     await waitFor(() => expect(server.sent.map((one) => one.path)).toEqual(['/api/learned/reset']));
   });
 
   test('nothing yet is said', async () => {
     show(<LearnedScreen />, { 'GET /api/learned': { ...learned, lessons: [] } });
-    expect(await screen.findByText('Nothing yet: the built-in odds stand.')).toBeTruthy();
+    expect(await screen.findByText('Nothing yet: the built-in odds apply.')).toBeTruthy();
   });
 });

@@ -2,10 +2,9 @@ import { classOf, FAULTS, type FaultId } from '@hudrik/core/catalogue';
 import { PRIOR_WORTH } from '@hudrik/core/diagnosis';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { sentenceOf, useChange, useRead } from '@/api';
+import { sentenceOf, useChange, useRead, usePerson } from '@/api';
 import { Button, Card, Empty, Failure, Loading, Page, Sheet, Words } from '@/design';
-import { sayDay } from '@/features/fleet';
-import { usePerson } from '@/features/session';
+import { sayDay } from '@/writing';
 import { sayFault } from './say';
 
 /** What proven causes have taught this yard, by class and engine family; a lead can go back to the built-in odds. */
@@ -18,7 +17,7 @@ export function LearnedScreen() {
     return learned.isError ? (
       <Failure sentence={sentenceOf(learned.error)} retry={() => void learned.refetch()} />
     ) : (
-      <Loading what="what the yard has learnt" />
+      <Loading what="what the yard has learned" />
     );
   const { lessons, since } = learned.data;
   const cases = lessons.reduce((sum, lesson) => sum + lesson.cases, 0);
@@ -32,12 +31,12 @@ export function LearnedScreen() {
         Only causes confirmed on a job that was proven count. The built-in odds are worth {PRIOR_WORTH} cases of each
         class and engine family.
       </Words>
-      {lessons.length === 0 ? <Empty sentence="Nothing yet: the built-in odds stand." /> : null}
+      {lessons.length === 0 ? <Empty sentence="Nothing yet: the built-in odds apply." /> : null}
       {lessons.map((lesson) => (
         <Card key={`${lesson.classId} ${lesson.family}`} className="gap-2">
           <Words face="strong">
-            {lesson.classId ? classOf(lesson.classId).plural : 'Engines by themselves'},{' '}
-            {lesson.family.replaceAll('-', ', ')}: {lesson.cases}
+            {lesson.classId ? classOf(lesson.classId).plural : 'Engines alone'}, {lesson.family.replaceAll('-', ', ')}:{' '}
+            {lesson.cases}
           </Words>
           {Object.entries(lesson.counts)
             .sort((x, y) => y[1] - x[1])
@@ -62,7 +61,7 @@ export function LearnedScreen() {
           <Words>What was proven stays in the history. It no longer counts for the odds.</Words>
           <Button
             kind="stop"
-            label="Forget what was learnt"
+            label="Forget what was learned"
             onPress={() =>
               void forget.mutateAsync({}).then(
                 () => setAsking(false),

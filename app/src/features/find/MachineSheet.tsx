@@ -10,30 +10,17 @@ import {
 import { useState } from 'react';
 import { View } from 'react-native';
 import { Button, Choice, Field, Section, Sheet, Words } from '@/design';
-import type { LocalFinding } from './entries';
-
-type Facts = LocalFinding['machine'];
+import { TRAIT_WORD, traitValueWord } from '@/features/fleet';
+import type { MachineFacts } from './finding';
 
 interface Props {
-  readonly machine: Facts;
+  readonly machine: MachineFacts;
   /** A unit's class is its own. */
   readonly fixedClass: boolean;
-  readonly onKeep: (machine: Facts) => void;
+  readonly onKeep: (machine: MachineFacts) => void;
   readonly onClose: () => void;
 }
 
-const TRAIT_WORD: Readonly<Record<EngineTrait, string>> = {
-  ignition: 'Ignition',
-  strokes: 'Strokes',
-  release: 'Compression release',
-  fuel: 'Fuel',
-  throttle: 'Throttle',
-  carburettor: 'Carburettor',
-  tank: 'Tank',
-  start: 'Start',
-  cooling: 'Cooling',
-};
-const VALUE_WORD: Readonly<Record<string, string>> = { true: 'has one', false: 'none' };
 const NUMBERS = [
   ['daysStood', 'Days it stood'],
   ['hoursSinceService', 'Hours since service'],
@@ -54,18 +41,17 @@ const TRUTH_WORD = [
 
 /** What is known of the engine and its past. Everything may be left open; what is known sharpens the odds. */
 export function MachineSheet({ machine, fixedClass, onKeep, onClose }: Props) {
-  const [facts, setFacts] = useState<Facts>(machine);
-  const engine = facts.engine as Readonly<Record<string, unknown>>;
-  const past = facts.past as Readonly<Record<string, unknown>>;
+  const [facts, setFacts] = useState<MachineFacts>(machine);
+  const { engine, past } = facts;
   const setEngine = (name: string, value: unknown) =>
-    setFacts((before) => ({ ...before, engine: { ...before.engine, [name]: value } }) as Facts);
+    setFacts((before) => ({ ...before, engine: { ...before.engine, [name]: value } }));
   const setPast = (name: string, value: unknown) =>
-    setFacts((before) => ({ ...before, past: { ...before.past, [name]: value } }) as Facts);
+    setFacts((before) => ({ ...before, past: { ...before.past, [name]: value } }));
   return (
     <Sheet title="Engine and past" open onClose={onClose}>
       <Button
         kind="main"
-        label="Keep"
+        label="Save"
         onPress={() => {
           onKeep(facts);
           onClose();
@@ -75,7 +61,7 @@ export function MachineSheet({ machine, fixedClass, onKeep, onClose }: Props) {
         <Section title="Machine">
           <View className="flex-row flex-wrap gap-2">
             <Choice
-              label="Engine by itself"
+              label="Engine alone"
               on={facts.classId === undefined}
               onPress={() => setFacts({ ...facts, classId: undefined })}
             />
@@ -148,7 +134,7 @@ function Pick({
         {values.map((entry) => (
           <Choice
             key={String(entry)}
-            label={VALUE_WORD[String(entry)] ?? String(entry).replaceAll('-', ' ')}
+            label={traitValueWord(entry)}
             on={value === entry}
             onPress={() => onPick(value === entry ? undefined : entry)}
           />

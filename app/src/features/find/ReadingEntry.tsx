@@ -5,7 +5,7 @@ import { convert, dimensionOf, quantity, type AnyUnit } from '@hudrik/core/units
 import { useState } from 'react';
 import { View } from 'react-native';
 import { Button, Choice, Field, Gauge, Words } from '@/design';
-import { usePerson } from '@/features/session';
+import { usePerson } from '@/api';
 import { observationOf, sayOutcome } from './say';
 
 interface Props {
@@ -105,7 +105,9 @@ export function ReadingEntry({ observation, machine, altitudeM, limits, onReadin
             value={texts[name] ?? ''}
             onChangeText={(text) => setTexts((before) => ({ ...before, [name]: text }))}
             inputMode="decimal"
-            wrong={texts[name] && numberIn(texts[name]) === null ? 'Figures, with at most one point.' : undefined}
+            wrong={
+              texts[name] && numberIn(texts[name]) === null ? 'Enter a number, with at most one point.' : undefined
+            }
           />
         ))}
         {form.units.length > 1
@@ -114,7 +116,7 @@ export function ReadingEntry({ observation, machine, altitudeM, limits, onReadin
             ))
           : null}
       </View>
-      {banded && !banded.ok ? <Words tone="held">It can not be read: {banded.why}.</Words> : null}
+      {banded && !banded.ok ? <Words tone="held">It cannot be read: {banded.why}.</Words> : null}
       {banded?.ok ? <Band banded={banded} observation={observation} scale={form.scale} shown={unit} /> : null}
       {doubt ? (
         <View className="flex-row flex-wrap items-center gap-2" role="alert">

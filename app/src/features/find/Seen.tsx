@@ -1,72 +1,92 @@
+import { kindOf, readingLine, type Entry } from '@hudrik/core/log';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { Button, Empty, Section, Words } from '@/design';
-import { sayDay } from '@/features/fleet';
-import type { Entry } from './entries';
+import { sayDay } from '@/writing';
 import { observationOf, sayFault, saySeen } from './say';
 
 const FEW = 8;
 
-/** All that counts now: what was seen, by whom and when; each can be taken back. */
-export function Seen({
-  counting,
-  onTakeBack,
-}: {
+interface Props {
   readonly counting: readonly Entry[];
+  readonly unsent: ReadonlySet<string>;
   readonly onTakeBack: (observation: string) => void;
-}) {
+}
+
+/** All that counts now: what was seen, by whom and when; each can be taken back. */
+export function Seen({ counting, unsent, onTakeBack }: Props) {
   const [all, setAll] = useState(false);
-  const order = [...counting].sort((x, y) => Number(isUnwell(y)) - Number(isUnwell(x)));
-  const shown = all ? order : order.slice(0, FEW);
+  const lines = counting.map(lineOf).sort((x, y) => Number(y.isUnwell) - Number(x.isUnwell));
+  const shown = all ? lines : lines.slice(0, FEW);
   return (
     <Section title="Seen so far" count={counting.length}>
       {counting.length === 0 ? (
-        <Empty sentence="Nothing yet. Begin with what the hirer told, or with the next check." />
+        <Empty sentence="Nothing yet. Begin with what the hirer said, or with the next check." />
       ) : null}
       <View role="list">
-        {shown.map((entry) => (
+        {shown.map(({ entry, sentence, observation, isUnwell }) => (
           <View
             key={entry.id}
             role="listitem"
             className="min-h-[48px] flex-row items-center gap-2 border-b border-line"
           >
             <View className="min-w-0 flex-1">
-              <Words size={15} face="strong" tone={isUnwell(entry) ? 'held' : 'ink'}>
-                {entry.observation
-                  ? `${observationOf(entry.observation).words}: ${saySeen(entry.observation, entry.outcomes)}`
-                  : `Put right: ${sayFault(entry.fault ?? '').toLowerCase()}`}
+              <Words size={15} face="strong" tone={isUnwell ? 'held' : 'ink'}>
+                {sentence}
               </Words>
               <Words size={13} tone="ink-soft">
-                {sayReading(entry.reading)}
-                {entry.by ?? 'somebody'}, {sayDay(entry.at)}
-                {entry.sent ? '' : ' · on this device'}
+                {[
+                  readingOf(entry),
+                  `${entry.by ?? 'somebody'}, ${sayDay(entry.at)}`,
+                  unsent.has(entry.id) && 'not sent yet',
+                ]
+                  .filter(Boolean)
+                  .join(' · ')}
               </Words>
             </View>
-            {entry.observation && entry.kind === 'seen' ? (
+            {observation ? (
               <Button
                 kind="quiet"
                 label="Take back"
-                aria-label={`Take back: ${observationOf(entry.observation).words}`}
-                onPress={() => onTakeBack(entry.observation as string)}
+                aria-label={`Take back: ${observationOf(observation).words}`}
+                onPress={() => onTakeBack(observation)}
               />
             ) : null}
           </View>
         ))}
       </View>
       {counting.length > FEW ? (
-        <Button kind="quiet" label={all ? 'Fewer' : `All ${counting.length}`} onPress={() => setAll(!all)} />
+        <Button kind="quiet" label={all ? 'Show fewer' : `Show all ${counting.length}`} onPress={() => setAll(!all)} />
       ) : null}
     </Section>
   );
 }
 
-/** What is not as it should be stands first. */
-const isUnwell = (entry: Entry): boolean =>
-  entry.observation === null ||
-  !entry.outcomes.includes(Object.keys(observationOf(entry.observation).outcomes)[0] ?? '');
+interface Line {
+  readonly entry: Entry;
+  readonly sentence: string;
+  /** What can be taken back; a repair cannot. */
+  readonly observation: string | null;
+  /** What is not as it should be stands first. */
+  readonly isUnwell: boolean;
+}
 
-function sayReading(reading: Entry['reading']): string {
-  if (!reading) return '';
-  const { unit, method, ...values } = reading as Record<string, unknown>;
-  return `${Object.values(values).join(' / ')} ${String(unit ?? '')}${method ? `, by ${method === 'pull' ? 'rope' : String(method)}` : ''} · `;
+function lineOf(entry: Entry): Line {
+  const step = kindOf(entry.kind)?.finding?.(entry.facts);
+  if (step?.kind === 'repaired')
+    return { entry, sentence: `Repaired: ${sayFault(step.fault).toLowerCase()}`, observation: null, isUnwell: true };
+  if (step?.kind !== 'seen') return { entry, sentence: entry.kind, observation: null, isUnwell: false };
+  const { observation, outcomes } = step;
+  const [healthy = ''] = Object.keys(observationOf(observation).outcomes);
+  return {
+    entry,
+    sentence: `${observationOf(observation).words}: ${saySeen(observation, outcomes)}`,
+    observation,
+    isUnwell: !outcomes.includes(healthy),
+  };
+}
+
+function readingOf({ facts }: Entry): string | null {
+  const reading: unknown = typeof facts === 'object' && facts !== null ? Reflect.get(facts, 'reading') : null;
+  return typeof reading === 'object' && reading !== null ? readingLine({ ...reading }) : null;
 }

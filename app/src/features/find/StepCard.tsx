@@ -4,7 +4,7 @@ import type { OwnLimits } from '@hudrik/core/readings';
 import { useMemo, useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { Button, Card, Caution, Choice, useKeys, Words } from '@/design';
-import { sayMinutes, sayMoney } from '@/features/fleet';
+import { sayMinutes, sayMoney } from '@/writing';
 import type { Answer } from '@/workers/lookInto';
 import { ReadingEntry } from './ReadingEntry';
 import { observationOf, sayFault, sayOpening, sayPercent, sayRow, sayWhyStep } from './say';
@@ -157,7 +157,7 @@ function Answers({
         {outcomes.map(([outcome, [words]]) => (
           <Choice key={outcome} label={words} on={ticked.includes(outcome)} onPress={() => toggle(outcome)} />
         ))}
-        <Button kind="main" tall label="Keep" disabled={ticked.length === 0} onPress={() => onSeen(ticked, null)} />
+        <Button kind="main" tall label="Save" disabled={ticked.length === 0} onPress={() => onSeen(ticked, null)} />
       </View>
     );
   }
@@ -197,7 +197,7 @@ function RepairCard({ step, shown, probability, confirms, onRepaired, onConfirm,
       ) : (
         <Words size={15}>A technician confirms the cause.</Words>
       )}
-      <Button tall label="Put right, and the trouble is still there" onPress={onRepaired} />
+      <Button tall label="Repaired, and the trouble is still there" onPress={onRepaired} />
       <Button kind="quiet" label="Another step" onPress={onOther} />
     </Card>
   );

@@ -3,7 +3,7 @@ import type { Diagnosis, Evidence, Suspect } from '@hudrik/core/diagnosis';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { Button, Caution, Section, Sheet, Words } from '@/design';
-import { sayMinutes, sayMoney } from '@/features/fleet';
+import { sayMinutes, sayMoney } from '@/writing';
 import { sayFault, sayLogRatio, sayOutcome, sayPercent, observationOf } from './say';
 
 interface Props {
@@ -123,12 +123,12 @@ function Why({ suspect, evidence, since, sets, confirms, onConfirm, onClose }: W
       ))}
       {fault ? (
         <Words size={15}>
-          To put right: {fault.repair.title.toLowerCase()}. {sayMinutes(fault.repair.minutes)}
+          To repair: {fault.repair.title.toLowerCase()}. {sayMinutes(fault.repair.minutes)}
           {fault.repair.partsCents > 0 ? `, parts about ${sayMoney(fault.repair.partsCents)}` : ''}. Odds and minutes
           are judgement; the yard’s proven causes teach them.
         </Words>
       ) : (
-        <Words size={15}>Then show the hirer how it starts. What comes and goes wants a longer try.</Words>
+        <Words size={15}>Then show the hirer how it starts. A fault that comes and goes needs a longer test.</Words>
       )}
       {fault && confirms ? <Button kind="main" tall label="It is this" onPress={() => onConfirm(suspect.id)} /> : null}
     </Sheet>

@@ -1,9 +1,5 @@
+import { entryOf } from '@/testing/findingEntries';
 import { fromCase, toCase } from './caseFiles';
-import type { LocalFinding } from './entries';
-
-jest.mock('@react-native-async-storage/async-storage', () =>
-  jest.requireActual<object>('@react-native-async-storage/async-storage/jest/async-storage-mock'),
-);
 
 const CASE = {
   class: 'generator',
@@ -15,37 +11,25 @@ const CASE = {
     'leak-place': ['breather', 'exhaust'],
   },
 };
-const taken = (text: string) => fromCase(text, 'Ivo');
 
 test('a case file becomes a finding, readings banded and kept, and a case file again', () => {
-  const read = taken(JSON.stringify(CASE));
+  const read = fromCase(JSON.stringify(CASE));
   if (!read.ok) throw new Error(read.sentence);
-  expect(read.entries.map((entry) => [entry.observation, entry.outcomes])).toEqual([
-    ['starting', ['hard']],
-    ['compression', ['worn']],
-    ['leak-place', ['breather', 'exhaust']],
+  expect(read.told.map(({ facts }) => facts)).toMatchObject([
+    { observation: 'starting', outcomes: ['hard'], reading: null },
+    { observation: 'compression', outcomes: ['worn'], reading: { value: 62, unit: 'psi' } },
+    { observation: 'leak-place', outcomes: ['breather', 'exhaust'] },
   ]);
-  const held: LocalFinding = {
-    id: 'f',
-    tag: null,
-    machine: read.machine,
-    limits: null,
-    entries: read.entries,
-    closedAt: null,
-    causes: null,
-    jobId: null,
-    opened: false,
-    version: 0,
-  };
-  expect(JSON.parse(toCase(held))).toEqual({ format: 'hudrik-case/1', ...CASE });
+  const entries = read.told.map(({ kind, facts }) => entryOf(kind, facts));
+  expect(JSON.parse(toCase({ machine: read.machine, entries }))).toEqual({ format: 'hudrik-case/1', ...CASE });
 });
 
 test.each([
   ['{', 'This is not JSON'],
   ['{"class":"snowblowe"}', 'Unknown class “snowblowe”. The nearest known one is “snowblower”.'],
-  ['{"observations":{"battery":{"value":"x","unit":"V"}}}', '“battery” can not be read: a number from 0 is wanted.'],
-  ['{"observations":{"choke":{"value":1}}}', '“choke” can not be read: it is an outcome, not a reading.'],
+  ['{"observations":{"battery":{"value":"x","unit":"V"}}}', '“battery” cannot be read: a number from 0 is wanted.'],
+  ['{"observations":{"choke":{"value":1}}}', '“choke” cannot be read: it is an outcome, not a reading.'],
 ])('%s is refused by name', (text, sentence) => {
-  const read = taken(text);
+  const read = fromCase(text);
   expect(read.ok ? 'taken' : read.sentence).toContain(sentence);
 });

@@ -1,26 +1,29 @@
 import { CLASS_IDS, FAULT_KNOWLEDGE, READING_LIMITS } from '@hudrik/core/catalogue';
 import { asList, readCase, sayCaseProblem, writeCase } from '@hudrik/core/diagnosis';
+import { observationsOf } from '@hudrik/core/log';
 import { bandReading } from '@hudrik/core/readings';
-import { newId } from '@/api';
-import { standingOf, type Entry, type LocalFinding } from './entries';
+import type { LocalFinding, MachineFacts } from './finding';
 import { observationOf } from './say';
+import type { Told } from './useFinding';
 
 /** The finding as a case file, with the readings as they were entered. */
-export function toCase(held: LocalFinding): string {
-  const { chapters, counting } = standingOf(held.entries);
+export function toCase({ entries, machine }: Pick<LocalFinding, 'entries' | 'machine'>): string {
+  const { chapters, counting } = observationsOf(entries);
   const readings = Object.fromEntries(
-    counting.flatMap((entry) => (entry.observation && entry.reading ? [[entry.observation, entry.reading]] : [])),
+    counting.flatMap(({ facts }) => {
+      const { observation, reading } = facts as { readonly observation?: string; readonly reading?: object | null };
+      return observation !== undefined && reading ? [[observation, reading]] : [];
+    }),
   );
-  return JSON.stringify(writeCase(held.machine as never, chapters.at(-1)?.seen ?? {}, readings), null, 2);
+  return JSON.stringify(writeCase(machine, chapters.at(-1)?.seen ?? {}, readings), null, 2);
 }
 
-/** A case file as a finding to go on with, or why it can not be read. */
-export function fromCase(
-  text: string,
-  by: string,
-):
-  | { readonly ok: true; readonly machine: LocalFinding['machine']; readonly entries: Entry[] }
-  | { readonly ok: false; readonly sentence: string } {
+type Read =
+  | { readonly ok: true; readonly machine: MachineFacts; readonly told: readonly Told[] }
+  | { readonly ok: false; readonly sentence: string };
+
+/** A case file as what a finding begins with, or why it cannot be read. */
+export function fromCase(text: string): Read {
   const result = readCase(text, CLASS_IDS, FAULT_KNOWLEDGE, (id, reading, engine) => {
     const kind = observationOf(id).reading;
     return kind
@@ -29,17 +32,9 @@ export function fromCase(
   });
   if (!result.ok) return { ok: false, sentence: sayCaseProblem(result.problem) };
   const { machine, seen, readings } = result.case;
-  const at = new Date().toISOString();
-  const entries = Object.entries(seen).map(([observation, outcome]): Entry => ({
-    id: newId(),
+  const told = Object.entries(seen).map(([observation, outcome]): Told => ({
     kind: 'seen',
-    observation: observation as never,
-    outcomes: [...asList(outcome)],
-    reading: (readings[observation] as Record<string, unknown>) ?? null,
-    fault: null,
-    at,
-    by,
-    sent: false,
+    facts: { observation, outcomes: [...asList(outcome)], reading: readings[observation] ?? null },
   }));
-  return { ok: true, machine: machine as LocalFinding['machine'], entries };
+  return { ok: true, machine: { ...machine, classId: CLASS_IDS.find((id) => id === machine.classId) }, told };
 }

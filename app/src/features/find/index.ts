@@ -1,5 +1,5 @@
 export { FindScreen } from './FindScreen';
 export { LearnedScreen } from './LearnedScreen';
 export { ReadingEntry } from './ReadingEntry';
-export { sayFault, sayOutcome } from './say';
-export { useWorkplace as useBench } from './useWorkplace';
+export { sayOutcome } from './say';
+export { useWorkplace } from './useWorkplace';

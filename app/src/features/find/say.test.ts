@@ -38,7 +38,7 @@ test('why a check: what it tells apart and what it saves', () => {
     under: { 'main-jet-blocked': [0.05, 0.95], 'pilot-jet-blocked': [0.99, 0.01] },
   };
   expect(sayWhyStep({ kind: 'check', id: 'main-jet', minutes: 7, expectedSaving: 5, toolsMissing: [] }, shown)).toBe(
-    'It tells main jet blocked from pilot jet blocked. About 12 min less to the end, for 7 min of work.',
+    'It tells main jet blocked apart from pilot jet blocked. About 12 min less to the end, for 7 min of work.',
   );
   expect(
     sayWhyStep({ kind: 'repair', id: 'main-jet-blocked', minutes: 8, expectedSaving: -7.5, toolsMissing: [] }, null),

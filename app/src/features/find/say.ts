@@ -42,7 +42,7 @@ export function sayWhyStep(step: Step, shown: Answer['shown']): string {
       : `${step.minutes} min of work.`;
   if (step.kind === 'repair') return `${saves} Likely enough to do it and try.`;
   const pair = shown === null ? null : toldApart(shown.rows, shown.under);
-  return pair ? `It tells ${lower(pair[0])} from ${lower(pair[1])}. ${saves}` : saves;
+  return pair ? `It tells ${lower(pair[0])} apart from ${lower(pair[1])}. ${saves}` : saves;
 }
 
 /** The two suspects whose answers would differ most. */

@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { Button, Choice, Failure, Field, Sheet, Words } from '@/design';
 import { sentenceOf } from '@/api';
-import { sayMinutes } from '@/features/fleet';
+import { sayMinutes } from '@/writing';
 import type { Answer } from '@/workers/lookInto';
 import { observationOf, sayFault, sayOutcome, sayPercent } from './say';
 
@@ -34,7 +34,7 @@ export function StepsSheet({
       {listed.slice(0, 40).map((step) => (
         <Line
           key={`${step.kind} ${step.id}`}
-          words={step.kind === 'check' ? words(step) : `Put right: ${words(step).toLowerCase()}`}
+          words={step.kind === 'check' ? words(step) : `Repair: ${words(step).toLowerCase()}`}
           detail={`${sayMinutes(step.minutes)}${step.toolsMissing.length > 0 ? ' · tool not at hand' : worthOf(step)}`}
           onPress={() => onPick(step)}
         />
@@ -43,7 +43,7 @@ export function StepsSheet({
         <Line
           key={id}
           words={observationOf(id).words}
-          detail="tell it anyway"
+          detail="record it anyway"
           onPress={() =>
             onPick({ kind: 'check', id, minutes: observationOf(id).minutes, expectedSaving: 0, toolsMissing: [] })
           }

@@ -3,7 +3,8 @@ import { useEffect, useMemo, useRef, useState } from 'react';
 import { useRead } from '@/api';
 import { ask, askForSchools } from '@/workers/diagnosis';
 import type { Answer, Question } from '@/workers/lookInto';
-import { standingOf, type LocalFinding } from './entries';
+import { observationsOf, setUpsOf } from '@hudrik/core/log';
+import type { LocalFinding } from './finding';
 
 export interface Thought {
   readonly answer: Answer | null;
@@ -15,16 +16,17 @@ export interface Thought {
 
 /** What the worker makes of a finding: anew at each change, the schools a moment later. */
 export function useDiagnosis(
-  held: LocalFinding,
+  finding: LocalFinding,
   toolsAtHand: readonly string[] | null,
   pick: Question['pick'],
   order: Question['order'],
 ): Thought {
-  const learned = useLearned(held);
+  const { entries, machine } = finding;
+  const learned = useLearned(machine);
   const question = useMemo((): Question => {
-    const { chapters, passedOver, setUpsDone } = standingOf(held.entries);
-    return { machine: held.machine as never, chapters, passedOver, setUpsDone, toolsAtHand, learned, pick, order };
-  }, [held.entries, held.machine, toolsAtHand, learned, pick, order]);
+    const { chapters, passedOver, counting } = observationsOf(entries);
+    return { machine, chapters, passedOver, setUpsDone: setUpsOf(counting), toolsAtHand, learned, pick, order };
+  }, [entries, machine, toolsAtHand, learned, pick, order]);
   const [answered, setAnswered] = useState<{ question: Question; answer: Answer } | null>(null);
   const [failed, setFailed] = useState<string | null>(null);
   useEffect(() => {
@@ -46,15 +48,14 @@ export function useDiagnosis(
 }
 
 /** What proven causes of this class and engine family have taught. Without a connection, what was known last. */
-function useLearned(held: LocalFinding): Learned | null {
+function useLearned(machine: LocalFinding['machine']): Learned | null {
   const learned = useRead('learned');
   return useMemo(() => {
     const lesson = learned.data?.lessons.find(
-      (entry) =>
-        entry.classId === (held.machine.classId ?? null) && entry.family === engineFamily(held.machine.engine as never),
+      (entry) => entry.classId === (machine.classId ?? null) && entry.family === engineFamily(machine.engine),
     );
     return lesson ? { cases: lesson.cases, counts: lesson.counts } : null;
-  }, [learned.data, held.machine]);
+  }, [learned.data, machine]);
 }
 
 const PAUSE_MS = 1500;

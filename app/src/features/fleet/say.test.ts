@@ -1,4 +1,4 @@
-import { sayFuel, sayHours, sayMinutes, sayMoney, sayReadiness, sayReason } from './say';
+import { sayReadiness, sayReason } from './say';
 
 test('the answer comes first', () => {
   expect(sayReadiness({ readiness: 'held', because: ['Fuel in the oil. Do not start it.'] })).toBe(
@@ -14,10 +14,4 @@ test('the answer comes first', () => {
 test('the small tag leaves out the word that stands above it', () => {
   expect(sayReason({ verdict: { readiness: 'prep', because: ['It is dirty.'] }, nextHire: null })).toBe('It is dirty.');
   expect(sayReason({ verdict: { readiness: 'fit', because: [] }, nextHire: null })).toBe('No hire booked');
-});
-
-test('figures', () => {
-  expect([sayFuel(0), sayFuel(5), sayFuel(8)]).toEqual(['empty', '5/8', 'full']);
-  expect([sayMinutes(45), sayMinutes(130)]).toEqual(['45 min', '2 h 10']);
-  expect([sayHours(12), sayMoney(1250)]).toEqual(['12.0 h', '$12.50']);
 });

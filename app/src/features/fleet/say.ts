@@ -1,23 +1,5 @@
 import type { UnitLine } from '@hudrik/core/contracts';
-import { format } from 'date-fns/format';
-import { formatDistanceToNowStrict } from 'date-fns/formatDistanceToNowStrict';
-import { isToday } from 'date-fns/isToday';
-import { isTomorrow } from 'date-fns/isTomorrow';
-
-/** "today 09:00", "tomorrow 08:00", "Fri 27 Nov 08:00". */
-export function sayTime(instant: string): string {
-  const at = new Date(instant);
-  const day = isToday(at) ? 'today' : isTomorrow(at) ? 'tomorrow' : format(at, 'EEE d MMM');
-  return `${day} ${format(at, 'HH:mm')}`;
-}
-
-export const sayDay = (instant: string): string => format(new Date(instant), 'd MMM yyyy, HH:mm');
-export const sayAgo = (instant: string): string => formatDistanceToNowStrict(new Date(instant), { addSuffix: true });
-export const sayHours = (hours: number): string => `${hours.toFixed(1)} h`;
-export const sayMoney = (cents: number): string => `$${(cents / 100).toFixed(2)}`;
-export const sayFuel = (eighths: number): string => (eighths === 0 ? 'empty' : eighths === 8 ? 'full' : `${eighths}/8`);
-export const sayMinutes = (minutes: number): string =>
-  minutes < 60 ? `${minutes} min` : `${Math.floor(minutes / 60)} h ${String(minutes % 60).padStart(2, '0')}`;
+import { sayAgo, sayMinutes, sayTime } from '@/writing';
 
 type Verdict = UnitLine['verdict'];
 

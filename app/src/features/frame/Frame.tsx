@@ -4,12 +4,11 @@ import Ellipsis from 'lucide-react-native/icons/ellipsis';
 import Hammer from 'lucide-react-native/icons/hammer';
 import LogIn from 'lucide-react-native/icons/log-in';
 import Tag from 'lucide-react-native/icons/tag';
-import { useEffect, useMemo, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { Pressable, View } from 'react-native';
-import { tryAll } from '@/api';
 import { Sheet, useInk, useIsWide, useKeys, Words, type KeyBinding } from '@/design';
 import { ClockStrip } from '@/features/clocks';
-import { OutboxStrip } from './OutboxStrip';
+import { WaitingStrip } from './WaitingStrip';
 import { NextHires } from './NextHires';
 
 interface Place {
@@ -33,7 +32,6 @@ export function Frame({ children }: { readonly children: React.ReactNode }) {
   const [help, setHelp] = useState(false);
   const keys = useMemo(() => placeKeys(() => setHelp(true)), []);
   const helpKey = useMemo(() => keys.filter((binding) => binding.keys === '?'), [keys]);
-  useResend();
   const path = usePathname();
   const checksIn = /^\/u\/.*\/check-in$/.test(path);
   const findsFault = /^(\/u\/.*)?\/find$/.test(path);
@@ -46,7 +44,7 @@ export function Frame({ children }: { readonly children: React.ReactNode }) {
     <View className={`flex-1 bg-tray ${wide ? 'flex-row' : ''}`}>
       {wide ? <Rail /> : null}
       <View className="min-w-0 flex-1" role="main">
-        <OutboxStrip />
+        <WaitingStrip />
         {wide && !hasTray ? <ClockStrip /> : null}
         {children}
       </View>
@@ -147,17 +145,4 @@ function Rail() {
       </Words>
     </View>
   );
-}
-
-/** What waits on the device is tried again when the connection comes back, and every twenty seconds. */
-function useResend(): void {
-  useEffect(() => {
-    const again = () => void tryAll();
-    const timer = setInterval(again, 20_000);
-    globalThis.addEventListener?.('online', again);
-    return () => {
-      clearInterval(timer);
-      globalThis.removeEventListener?.('online', again);
-    };
-  }, []);
 }

@@ -3,7 +3,7 @@ import { View } from 'react-native';
 import { useRead } from '@/api';
 import { Section, Words } from '@/design';
 import { ClockTray } from '@/features/clocks';
-import { sayTime } from '@/features/fleet';
+import { sayTime } from '@/writing';
 import { classOf } from '@hudrik/core/catalogue';
 
 /** The tray at the right of the wide screen: what goes out next. */

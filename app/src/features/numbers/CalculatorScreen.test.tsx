@@ -22,7 +22,7 @@ describe('a bench sum', () => {
     show(<CalculatorScreen id="leak-down" />, {});
     await screen.findByText('Leak-down');
     type('Supply, psi', 'eighty');
-    expect(screen.getByText('Figures, with at most one point.')).toBeTruthy();
+    expect(screen.getByText('Enter a number, with at most one point.')).toBeTruthy();
     type('Supply, psi', '40');
     type('Cylinder holds, psi', '60');
     expect(screen.getByText('These values make no sense together.')).toBeTruthy();
@@ -53,13 +53,13 @@ describe('a bench sum', () => {
 describe('all the sums', () => {
   test('are found by a word', async () => {
     show(<NumbersScreen />, {});
-    type('Find a sum', 'belt');
+    type('Find a calculation', 'belt');
     expect(screen.getByText('Belt ratio')).toBeTruthy();
     expect(screen.queryByText('Leak-down')).toBeNull();
     fireEvent.press(screen.getByLabelText('Belt ratio'));
     expect(router.navigate).toHaveBeenLastCalledWith('/numbers/belt-ratio');
-    type('Find a sum', 'horoscope');
-    expect(screen.getByText('No sum answers to “horoscope”.')).toBeTruthy();
+    type('Find a calculation', 'horoscope');
+    expect(screen.getByText('No calculation matches “horoscope”.')).toBeTruthy();
   });
 });
 
@@ -72,7 +72,7 @@ describe('tightening (common practice: 8 to turn and 40 wanted are 48 on the wre
     expect(screen.getByText('lbf·ft, a third')).toBeTruthy();
     for (let n = 0; n < 4; n++) await press('This one is done');
     expect(screen.getByText('lbf·ft, two thirds')).toBeTruthy();
-    await press('Take the last one back');
+    await press('Undo the last one');
     expect(screen.getByText('lbf·ft, a third')).toBeTruthy();
   });
 
@@ -80,6 +80,6 @@ describe('tightening (common practice: 8 to turn and 40 wanted are 48 on the wre
     show(<TorqueScreen />, {});
     type('Wanted, lbf·ft', '10');
     type('Drag just to turn it, lbf·ft', '9');
-    expect(screen.getByText(/^The drag comes near what is wanted/)).toBeTruthy();
+    expect(screen.getByText(/^The drag is nearly as large as the wanted torque/)).toBeTruthy();
   });
 });

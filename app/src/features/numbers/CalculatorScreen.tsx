@@ -3,9 +3,8 @@ import { convert, dimensionOf, DIMENSIONS, preferredUnit, quantity, type AnyUnit
 import { router } from 'expo-router';
 import { useEffect, useState } from 'react';
 import { View } from 'react-native';
-import { kv } from '@/api';
+import { kv, usePerson } from '@/api';
 import { Button, Choice, Empty, Field, Page, Section, Words } from '@/design';
-import { usePerson } from '@/features/session';
 
 /** One bench sum by its id. */
 export function CalculatorScreen({ id }: { readonly id: string }) {
@@ -13,7 +12,7 @@ export function CalculatorScreen({ id }: { readonly id: string }) {
   if (calculator === undefined) {
     return (
       <Page>
-        <Empty sentence="There is no such sum.">
+        <Empty sentence="There is no such calculation.">
           <Button label="All numbers" onPress={() => router.replace('/numbers')} />
         </Empty>
       </Page>
@@ -73,7 +72,7 @@ function Sum({ calculator }: { readonly calculator: Calculator }) {
             ? `${first.label}. ${first.sentence ?? ''}`
             : complete
               ? 'These values make no sense together.'
-              : 'Figures are wanted in every line.'}
+              : 'Enter a number on every line.'}
         </Words>
         {rest.map((entry) => (
           <Words key={entry.id}>
@@ -81,7 +80,7 @@ function Sum({ calculator }: { readonly calculator: Calculator }) {
           </Words>
         ))}
       </View>
-      <Section title="Put in">
+      <Section title="Given">
         {calculator.asks.map((asked) => (
           <View key={asked.id} className="gap-2">
             <Field
@@ -89,7 +88,7 @@ function Sum({ calculator }: { readonly calculator: Calculator }) {
               value={typed[asked.id]?.text ?? ''}
               onChangeText={(text) => set(asked.id, { text })}
               inputMode="decimal"
-              wrong={NUMBER.test(typed[asked.id]?.text ?? '') ? undefined : 'Figures, with at most one point.'}
+              wrong={NUMBER.test(typed[asked.id]?.text ?? '') ? undefined : 'Enter a number, with at most one point.'}
             />
             {unitsOf(asked).length > 1 ? (
               <View className="flex-row flex-wrap gap-2">

@@ -17,7 +17,11 @@ const LINES: readonly Line[] = [
     name: 'Tightening, round by round',
     does: 'Wrench settings with drag and extension; the order of the bolts',
   },
-  { href: '/open-gap', name: 'Open-air gap for a spark tester', does: 'As hard as the plug in the cylinder' },
+  {
+    href: '/open-gap',
+    name: 'Open-air gap for a spark tester',
+    does: 'The gap that is as hard to jump as the plug in the cylinder',
+  },
   ...CALCULATORS.map(({ id, name, does }): Line => ({ href: `/numbers/${id}` as Href, name, does })),
 ];
 
@@ -30,8 +34,8 @@ export function NumbersScreen() {
       <Words role="heading" aria-level={1} size={22} face="strong">
         Numbers
       </Words>
-      <Field label="Find a sum" value={find} onChangeText={setFind} />
-      {listed.length === 0 ? <Empty sentence={`No sum answers to “${find}”.`} /> : null}
+      <Field label="Find a calculation" value={find} onChangeText={setFind} />
+      {listed.length === 0 ? <Empty sentence={`No calculation matches “${find}”.`} /> : null}
       {listed.map((entry) => (
         <Pressable
           key={entry.name}

@@ -2,7 +2,8 @@ import { openAirGap } from '@hudrik/core/readings';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { Choice, Field, Page, Words } from '@/design';
-import { usePerson } from '@/features/session';
+import { usePerson } from '@/api';
+import { sayFigure } from '@/writing';
 
 const READ = /^\d+([.,]\d+)?$/;
 const toNumber = (text: string): number | null => (READ.test(text) ? Number(text.replace(',', '.')) : null);
@@ -28,7 +29,7 @@ export function OpenGapScreen() {
     gap === null || psi === null || cylinder === null || ambient === null
       ? null
       : openAirGap({ plugGap: gap, cylinderGaugePsi: psi, cylinderC: cylinder, ambientC: ambient });
-  const wrong = (text: string) => (toNumber(text) === null ? 'Figures, with at most one point.' : undefined);
+  const wrong = (text: string) => (toNumber(text) === null ? 'Enter a number, with at most one point.' : undefined);
   return (
     <Page>
       <Words role="heading" aria-level={1} size={22} face="strong">
@@ -36,7 +37,7 @@ export function OpenGapScreen() {
       </Words>
       <View className="flex-row items-baseline gap-2" role="status">
         <Words face="figures" size={56}>
-          {open === null ? '–' : open.toFixed(unit === 'in' ? 3 : 1)}
+          {open === null ? '–' : sayFigure(open, unit === 'in' ? 3 : 1)}
         </Words>
         <Words size={22}>{unit}</Words>
       </View>

@@ -2,8 +2,9 @@ import { torqueRounds, type BoltPlace } from '@hudrik/core/torque';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { Button, Choice, Field, Page, Section, Words } from '@/design';
-import { usePerson } from '@/features/session';
+import { usePerson } from '@/api';
 import { BoltPattern } from './BoltPattern';
+import { sayFigure } from '@/writing';
 
 const UNITS = ['lbf·ft', 'lbf·in', 'N·m'] as const;
 const COUNTS = [4, 5, 6, 8, 10] as const;
@@ -46,7 +47,7 @@ export function TorqueScreen() {
     setDone(0);
   };
   const wrong = (text: string) =>
-    text !== '' && toNumber(text) === null ? 'Figures, with at most one point.' : undefined;
+    text !== '' && toNumber(text) === null ? 'Enter a number, with at most one point.' : undefined;
   return (
     <Page>
       <Words role="heading" aria-level={1} size={22} face="strong">
@@ -56,19 +57,19 @@ export function TorqueScreen() {
         <View role="status" className="gap-1">
           <View className="flex-row items-baseline gap-2">
             <Words face="figures" size={56}>
-              {finished ? '✓' : (rounds.wrench[round] as number).toFixed(1)}
+              {finished ? '✓' : sayFigure(rounds.wrench[round] ?? 0)}
             </Words>
             <Words size={22}>{finished ? 'All rounds done.' : `${unit}, ${ROUND_WORD[round]}`}</Words>
           </View>
           <Words size={15}>
-            {rounds.wrench.map((value, at) => `${ROUND_WORD[at]} ${value.toFixed(1)}`).join(' · ')}
+            {rounds.wrench.map((value, at) => `${ROUND_WORD[at]} ${sayFigure(value)}`).join(' · ')}
           </Words>
         </View>
       ) : (
         <Words tone="held" role="status">
           {rounds === null
-            ? 'Say what is wanted.'
-            : 'The drag comes near what is wanted: the figure means nothing. Chase the thread, or replace the bolt.'}
+            ? 'Enter the wanted torque.'
+            : 'The drag is nearly as large as the wanted torque: the figure means nothing. Chase the thread, or replace the bolt.'}
         </Words>
       )}
       <BoltPattern places={places} done={finished ? count : done - round * count} />
@@ -84,7 +85,7 @@ export function TorqueScreen() {
         <Button
           tall
           label="Back"
-          aria-label="Take the last one back"
+          aria-label="Undo the last one"
           disabled={done === 0}
           onPress={() => setDone(done - 1)}
         />
@@ -130,7 +131,7 @@ export function TorqueScreen() {
         <View className="flex-row gap-2">
           <Field
             className="min-w-0 flex-1"
-            label="Wrench’s arm"
+            label="Wrench arm"
             value={texts.arm}
             onChangeText={set('arm')}
             inputMode="decimal"

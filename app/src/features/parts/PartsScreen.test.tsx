@@ -17,7 +17,10 @@ const REPLIES: Replies = {
     ],
     today: null,
   },
-  'GET /api/orders': { orders: [order({ late: true })], supplier: { reachable: true } },
+  'GET /api/orders': {
+    orders: [order({ late: true })],
+    supplier: { answeredAt: '2030-03-04T08:00:00Z', problem: null },
+  },
   'GET /api/exchange-parts': {
     parts: [
       {
@@ -36,8 +39,8 @@ const REPLIES: Replies = {
 describe('the shelf', () => {
   test('says in one sentence what is short, and marks it', async () => {
     show(<PartsScreen />, REPLIES);
-    expect(await screen.findByText('One part is under the point to order again.')).toBeTruthy();
-    expect(screen.getByText(/^TV-4102 · \$5\.00 · Shelf 1 · order again$/)).toBeTruthy();
+    expect(await screen.findByText('One part is below its reorder point.')).toBeTruthy();
+    expect(screen.getByText(/^TV-4102 · \$5\.00 · Shelf 1 · reorder$/)).toBeTruthy();
   });
 
   test('an old number leads to today’s', async () => {
@@ -48,13 +51,13 @@ describe('the shelf', () => {
         today: { asked: 'TV-1180', number: 'TV-1182', through: ['TV-1180', 'TV-1180A'] },
       },
     });
-    expect(await screen.findByText('TV-1180 is TV-1182 today, by way of TV-1180A.')).toBeTruthy();
+    expect(await screen.findByText('TV-1180 is now TV-1182, after TV-1180A.')).toBeTruthy();
   });
 
   test('a kit is set against its pieces; earlier numbers are told', async () => {
     show(<PartsScreen />, REPLIES);
     await press('Open TV-9000');
-    expect(screen.getByText('The pieces are cheaper: $11.20 against $17.50 for the kit.')).toBeTruthy();
+    expect(screen.getByText('The pieces are cheaper: $11.20, against $17.50 for the kit.')).toBeTruthy();
     expect(screen.getByText('Earlier numbers: TV-8999.')).toBeTruthy();
   });
 
@@ -62,9 +65,10 @@ describe('the shelf', () => {
     const server = show(<PartsScreen />, { ...REPLIES, 'POST /api/parts/TV-4102/count': { parts: [], today: null } });
     await press('Open TV-4102');
     type('Counted on the shelf', '7');
-    expect(screen.getByRole('button', { name: 'Keep the count', disabled: true })).toBeTruthy();
+    await press('Save the count');
+    expect(await screen.findByText('Write at least 2 characters.')).toBeTruthy();
     type('Why it differs', 'Found a box');
-    await press('Keep the count');
+    await press('Save the count');
     await waitFor(() => expect(server.sent[0]?.body).toEqual({ count: 7, why: 'Found a box' }));
   });
 
@@ -77,9 +81,10 @@ describe('the shelf', () => {
     type('Number', 'tv-5');
     type('What it is', 'Clamp');
     type('Price', 'cheap');
-    expect(screen.getByText('Figures, as 12.50.')).toBeTruthy();
+    await press('Add it');
+    expect(await screen.findByText('Enter a price, e.g. 12.50.')).toBeTruthy();
     type('Price', '1,5');
-    await press('Keep it');
+    await press('Add it');
     await waitFor(() =>
       expect(server.sent[0]?.body).toEqual({ number: 'TV-5', name: 'Clamp', cents: 150, place: '', count: 0 }),
     );
@@ -93,7 +98,7 @@ describe('the shelf', () => {
       'POST /api/orders/order-1/receive': order({ state: 'arrived' }),
     });
     expect(await screen.findByText(/^S-1, late, now expected /)).toBeTruthy();
-    await press('How does it stand?');
+    await press('Ask the supplier now');
     await press('It has arrived');
     await waitFor(() =>
       expect(server.sent.map((one) => one.path)).toEqual(['/api/orders/order-1/send', '/api/orders/order-1/receive']),
@@ -105,12 +110,12 @@ describe('the shelf', () => {
       ...REPLIES,
       'GET /api/orders': {
         orders: [order({ state: 'sending', supplierRef: null, problem: 'slow' })],
-        supplier: { reachable: false },
+        supplier: { answeredAt: '2030-03-01T08:00:00Z', problem: 'away' },
       },
     });
-    expect(await screen.findByText('The supplier does not answer just now.')).toBeTruthy();
+    expect(await screen.findByText(/^The supplier cannot be reached\. It answered last Fri 1 Mar/)).toBeTruthy();
     expect(screen.getByText('The supplier did not answer in time.')).toBeTruthy();
-    expect(screen.getByRole('button', { name: 'Send it again' })).toBeTruthy();
+    expect(screen.getByRole('button', { name: 'Ask the supplier now' })).toBeTruthy();
   });
 
   test('an exchange part goes on to proven', async () => {
@@ -122,12 +127,14 @@ describe('the shelf', () => {
   test('the counter looks and changes nothing', async () => {
     show(<PartsScreen />, REPLIES, { ...IVO, role: 'counter' });
     expect(await screen.findByText('Plug')).toBeTruthy();
-    for (const name of ['Add a part', 'It has arrived', 'How does it stand?', 'Carburettor: proven'])
+    for (const name of ['Add a part', 'It has arrived', 'Ask the supplier now', 'Carburettor: proven'])
       expect(screen.queryByRole('button', { name })).toBeNull();
   });
 
   test('an empty shelf says what to do', async () => {
     show(<PartsScreen />, { ...REPLIES, 'GET /api/parts': { parts: [], today: null } });
-    expect(await screen.findByText('No parts yet. Take in a list under Lists, or add one.')).toBeTruthy();
+    expect(
+      await screen.findByText('No parts yet. Import a list under “Import and export lists”, or add one.'),
+    ).toBeTruthy();
   });
 });

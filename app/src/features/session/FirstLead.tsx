@@ -1,7 +1,7 @@
 import { router } from 'expo-router';
 import { useState } from 'react';
 import { ScrollView } from 'react-native';
-import { queryClient, sentenceOf, useChange } from '@/api';
+import { queryClient, readKey, sentenceOf, useChange } from '@/api';
 import { Button, Failure, Field, Heading, Words } from '@/design';
 
 /** Opened by the printed one-time link: makes the first lead of a new yard. */
@@ -11,7 +11,7 @@ export function FirstLead({ code }: { readonly code: string }) {
   const [pin, setPin] = useState('');
   const make = async () => {
     const person = await first.mutateAsync({ body: { code, name, pin } });
-    queryClient.setQueryData(['me', {}, {}], person);
+    queryClient.setQueryData(readKey('me'), person);
     router.replace('/');
   };
   return (
@@ -21,14 +21,14 @@ export function FirstLead({ code }: { readonly code: string }) {
       role="main"
     >
       <Heading level={1}>The first lead</Heading>
-      <Words>This link works once. Whoever is made here adds the others.</Words>
+      <Words>This link works once. The lead you create here adds everybody else.</Words>
       {first.isError ? <Failure sentence={sentenceOf(first.error)} /> : null}
       <Field label="Name" value={name} onChangeText={setName} />
       <Field label="PIN or password" value={pin} onChangeText={setPin} secureTextEntry />
       <Button
         kind="main"
         tall
-        label="Make me the lead"
+        label="Create the lead"
         disabled={name.trim() === '' || pin.length < 4 || first.isPending}
         onPress={() => void make().catch(() => undefined)}
       />

@@ -40,7 +40,7 @@ describe('signing in', () => {
 
   test('an empty yard says how its first lead is made', async () => {
     show(<SignIn />, { 'GET /api/sign-in-options': door({ people: [], wantsFirstLead: true }) });
-    expect(await screen.findByText(/^Nobody is here yet\./)).toBeTruthy();
+    expect(await screen.findByText(/^There are no people yet\./)).toBeTruthy();
   });
 
   test('a server that is away says what is kept', async () => {

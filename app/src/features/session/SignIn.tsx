@@ -1,7 +1,7 @@
-import type { Door } from '@hudrik/core/contracts';
+import type { SignInOptions } from '@hudrik/core/contracts';
 import { useState } from 'react';
 import { ScrollView, View } from 'react-native';
-import { queryClient, sentenceOf, useChange, useRead } from '@/api';
+import { queryClient, readKey, sentenceOf, useChange, useRead } from '@/api';
 import { Button, Empty, Failure, Field, HangTag, Heading, Loading, Words } from '@/design';
 
 const ROLE_WORD = {
@@ -13,22 +13,22 @@ const ROLE_WORD = {
 
 /** Tap a name, give the PIN. The demo fills the PIN in by itself. */
 export function SignIn() {
-  const door = useRead('signInOptions');
+  const options = useRead('signInOptions');
   const signIn = useChange('signIn');
-  const [chosen, setChosen] = useState<Door['people'][number] | null>(null);
+  const [chosen, setChosen] = useState<SignInOptions['people'][number] | null>(null);
   const enter = async (personId: number, pin: string) => {
     const person = await signIn.mutateAsync({ body: { personId, pin } });
-    queryClient.setQueryData(['me', {}, {}], person);
+    queryClient.setQueryData(readKey('me'), person);
   };
-  if (door.isError)
+  if (options.isError)
     return (
       <Failure
-        sentence="The yard’s server can not be reached just now."
+        sentence="The yard’s server cannot be reached just now."
         kept="What you entered on this device is kept."
-        retry={() => void door.refetch()}
+        retry={() => void options.refetch()}
       />
     );
-  if (!door.data) return <Loading what="the names" />;
+  if (!options.data) return <Loading what="the names" />;
   return (
     <ScrollView
       className="flex-1 bg-tray"
@@ -39,11 +39,11 @@ export function SignIn() {
         <Words face="stencil" size={32} role="heading" aria-level={1}>
           HUDRIK
         </Words>
-        <Words tone="ink-soft">{door.data.yard}. Who is on shift?</Words>
+        <Words tone="ink-soft">{options.data.yard}. Who is on shift?</Words>
       </View>
       {signIn.isError ? <Failure sentence={sentenceOf(signIn.error)} /> : null}
-      {door.data.wantsFirstLead ? (
-        <Empty sentence="Nobody is here yet. Open the one-time link that the start command printed, to make the first lead." />
+      {options.data.wantsFirstLead ? (
+        <Empty sentence="There are no people yet. Open the one-time link that the start command printed to create the first lead." />
       ) : null}
       {chosen ? (
         <PinEntry
@@ -54,7 +54,7 @@ export function SignIn() {
         />
       ) : (
         <Names
-          door={door.data}
+          options={options.data}
           onTap={(person) =>
             person.demoPin ? void enter(person.id, person.demoPin).catch(() => undefined) : setChosen(person)
           }
@@ -64,10 +64,16 @@ export function SignIn() {
   );
 }
 
-function Names({ door, onTap }: { readonly door: Door; readonly onTap: (person: Door['people'][number]) => void }) {
+function Names({
+  options,
+  onTap,
+}: {
+  readonly options: SignInOptions;
+  readonly onTap: (person: SignInOptions['people'][number]) => void;
+}) {
   return (
     <View className="gap-3">
-      {door.people.map((person) => (
+      {options.people.map((person) => (
         <HangTag key={person.id}>
           <Button
             kind="quiet"
@@ -88,7 +94,7 @@ function PinEntry({
   onEnter,
   onBack,
 }: {
-  readonly person: Door['people'][number];
+  readonly person: SignInOptions['people'][number];
   readonly busy: boolean;
   readonly onEnter: (pin: string) => void;
   readonly onBack: () => void;

@@ -1,2 +1,2 @@
 export { FirstLead } from './FirstLead';
-export { SessionGate, usePerson } from './useSession';
+export { SessionGate } from './useSession';

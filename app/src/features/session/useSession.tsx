@@ -2,20 +2,12 @@ import type { Person } from '@hudrik/core/contracts';
 import { useQueryClient } from '@tanstack/react-query';
 import { useColorScheme } from 'nativewind';
 import { router, usePathname, type Href } from 'expo-router';
-import { createContext, useContext, useEffect, useRef, useSyncExternalStore } from 'react';
-import { Refused, tryAll, useRead, whenSignedOut } from '@/api';
+import { useEffect, useRef, useSyncExternalStore } from 'react';
+import { PersonContext, Refused, useRead, whenSignedOut } from '@/api';
 import { Failure, Loading } from '@/design';
+import { outbox } from '@/outbox';
 import { SignIn } from './SignIn';
-
-/** Who is signed in, or nobody. Screens ask by usePerson. */
-export const PersonContext = createContext<Person | null>(null);
-
-/** Who is signed in. Only below the gate. */
-export function usePerson(): Person {
-  const person = useContext(PersonContext);
-  if (person === null) throw new Error('usePerson is only for screens behind the sign-in');
-  return person;
-}
+import { useChanges } from './useChanges';
 
 /** Shows the screens to those signed in, and the sign-in to others: the address stays, so they go on where they were. */
 export function SessionGate({ children }: { readonly children: React.ReactNode }) {
@@ -26,15 +18,15 @@ export function SessionGate({ children }: { readonly children: React.ReactNode }
   useEffect(() => whenSignedOut(() => void client.resetQueries({ queryKey: ['me'] })), [client]);
   useReturnToPlace(person !== undefined);
   useTheme(person?.preferences.theme ?? 'system');
-  useEffect(() => {
-    if (person) void tryAll();
-  }, [person]);
+  useEffect(() => outbox().setPerson(person ?? null), [person]);
+  useEffect(() => outbox().whenSettled(() => void client.invalidateQueries()), [client]);
+  useChanges(person !== undefined);
   if (person) return <PersonContext.Provider value={person}>{children}</PersonContext.Provider>;
   if (me.error instanceof Refused) return <SignIn />;
   if (me.isError)
     return (
       <Failure
-        sentence="The yard’s server can not be reached just now."
+        sentence="The yard’s server cannot be reached just now."
         kept="What you entered on this device is kept."
         retry={() => void me.refetch()}
       />

@@ -1,13 +1,14 @@
 import { router, type Href } from 'expo-router';
 import { View } from 'react-native';
-import { queryClient, useChange } from '@/api';
+import { queryClient, useChange, usePerson } from '@/api';
 import { Button, Page, Section, Words } from '@/design';
-import { usePerson } from '@/features/session';
+import { useWaiting } from '@/outbox';
 
 /** Everything that is not one of the four places. */
 export function MoreScreen() {
   const person = usePerson();
   const signOut = useChange('signOut');
+  const waiting = useWaiting().items.filter((item) => item.state !== 'sent').length;
   const go = (href: Href) => () => router.navigate(href);
   const leave = async () => {
     router.replace('/');
@@ -22,18 +23,22 @@ export function MoreScreen() {
       <Section title="The desk">
         {person.role === 'lead' ? <Button label="Add a unit or a model" onPress={go('/add-unit')} /> : null}
         <Button label="Hires" onPress={go('/hires')} />
-        <Button label="Take in and give out lists (CSV)" onPress={go('/exchange')} />
+        <Button label="Import and export lists (CSV)" onPress={go('/exchange')} />
       </Section>
-      <Section title="The bench">
+      <Section title="The workshop">
         {person.role === 'counter' ? null : (
-          <Button label="Find the fault of an engine by itself" onPress={go('/find')} />
+          <Button label="Find the fault of an engine without a tag" onPress={go('/find')} />
         )}
         <Button label="Parts, orders, exchange parts" onPress={go('/parts')} />
         <Button label="Numbers: tightening, open-air gap" onPress={go('/numbers')} />
-        <Button label="What the yard has learnt" onPress={go('/learned')} />
+        <Button label="What the yard has learned" onPress={go('/learned')} />
       </Section>
-      <Section title="Yours">
-        <Button label="Units of measure, light and dark" onPress={go('/settings')} />
+      <Section title="This device">
+        <Button
+          label={waiting === 0 ? 'Waiting to be sent' : `Waiting to be sent: ${waiting}`}
+          onPress={go('/waiting')}
+        />
+        <Button label="Settings" onPress={go('/settings')} />
         {person.role === 'lead' ? <Button label="People" onPress={go('/people')} /> : null}
       </Section>
       <View className="pt-4">

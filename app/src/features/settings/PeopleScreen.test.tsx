@@ -13,7 +13,7 @@ const LEAD = { ...IVO, role: 'lead' } as const;
 describe('the people', () => {
   test('counts who is there, and says who left', async () => {
     show(<PeopleScreen />, { 'GET /api/people': people }, LEAD);
-    expect(await screen.findByText('1 people')).toBeTruthy();
+    expect(await screen.findByText('One person')).toBeTruthy();
     expect(screen.getByText('apprentice, left')).toBeTruthy();
   });
 
@@ -45,10 +45,12 @@ describe('the people', () => {
       { 'GET /api/people': people, 'POST /api/people': { id: 9, name: 'Nilla Storm', role: 'technician' } },
       LEAD,
     );
-    await screen.findByText('1 people');
+    await screen.findByText('One person');
     type('Name', 'Nilla Storm');
     type('PIN or password', '551');
-    expect(screen.getByRole('button', { name: 'Add', disabled: true })).toBeTruthy();
+    await press('Add');
+    expect(await screen.findByText('A PIN or password has at least four characters.')).toBeTruthy();
+    expect(server.sent).toEqual([]);
     type('PIN or password', '5512');
     await press('Add');
     await waitFor(() => expect(server.sent[0]?.body).toEqual({ name: 'Nilla Storm', role: 'technician', pin: '5512' }));

@@ -1,8 +1,15 @@
-import { ROLES, type Role } from '@hudrik/core/contracts';
+import { name, ROLES, type Role } from '@hudrik/core/fields';
 import { useState } from 'react';
 import { View } from 'react-native';
+import { object, string } from 'yup';
 import { sentenceOf, useChange, useRead } from '@/api';
-import { Button, Card, Choice, Failure, Field, Loading, Page, Section, Words } from '@/design';
+import { Button, Card, Choice, Failure, Loading, Page, Section, Words } from '@/design';
+import { FormChoices, FormField, useSchemaForm } from '@/forms';
+
+const pin = string()
+  .min(4, 'A PIN or password has at least four characters.')
+  .max(200, 'At most 200 characters.')
+  .required('Enter a PIN or password.');
 
 /** Who works here. Leads add people. */
 export function PeopleScreen() {
@@ -12,7 +19,7 @@ export function PeopleScreen() {
   return (
     <Page>
       <Words role="heading" aria-level={1} size={22} face="strong">
-        {people.data.people.filter((person) => person.leftAt === null).length} people
+        {sayPeople(people.data.people.filter((person) => person.leftAt === null).length)}
       </Words>
       {people.data.people.map((person) => (
         <PersonRow key={person.id} person={person} />
@@ -21,6 +28,8 @@ export function PeopleScreen() {
     </Page>
   );
 }
+
+const sayPeople = (count: number): string => (count === 1 ? 'One person' : `${count} people`);
 
 interface Listed {
   readonly id: number;
@@ -45,74 +54,73 @@ function PersonRow({ person }: { readonly person: Listed }) {
   );
 }
 
+const pinForm = object({ pin });
+
 function ChangePerson({ person }: { readonly person: Listed }) {
   const change = useChange('changePerson');
-  const [pin, setPin] = useState('');
-  const send = (body: { role?: Role; pin?: string; left?: boolean }) =>
-    change.mutate({ params: { id: String(person.id) }, body });
+  const { control, handleSubmit, reset } = useSchemaForm(pinForm, { pin: '' });
+  const params = { id: String(person.id) };
+  const setPin = handleSubmit(async (body) => {
+    await change.mutateAsync({ params, body });
+    reset({ pin: '' });
+  });
   return (
     <>
       {change.isError ? <Failure sentence={sentenceOf(change.error)} /> : null}
       <View className="flex-row flex-wrap gap-2">
-        {ROLES.map((entry) => (
+        {ROLES.map((role) => (
           <Choice
-            key={entry}
+            key={role}
             className="grow"
-            label={entry}
-            aria-label={`${person.name} is ${entry}`}
-            on={person.role === entry}
-            onPress={() => send({ role: entry })}
+            label={role}
+            aria-label={`${person.name} is ${role}`}
+            on={person.role === role}
+            onPress={() => change.mutate({ params, body: { role } })}
           />
         ))}
       </View>
-      <Field label="New PIN or password" value={pin} onChangeText={setPin} secureTextEntry />
+      <FormField control={control} name="pin" label="New PIN or password" secureTextEntry />
       <View className="flex-row flex-wrap gap-2">
         <Button
           className="grow"
-          label="Set it, and sign them out"
-          disabled={pin.length < 4 || change.isPending}
-          onPress={() => {
-            send({ pin });
-            setPin('');
-          }}
+          label="Change it and sign them out"
+          disabled={change.isPending}
+          onPress={() => void setPin().catch(() => undefined)}
         />
         <Button
           className="grow"
           kind={person.leftAt ? 'plain' : 'stop'}
           label={person.leftAt ? 'Back on the yard' : 'Left the yard'}
-          onPress={() => send({ left: person.leftAt === null })}
+          disabled={change.isPending}
+          onPress={() => change.mutate({ params, body: { left: person.leftAt === null } })}
         />
       </View>
     </>
   );
 }
 
+const addForm = object({
+  name: name.required('Enter a name.'),
+  role: string().oneOf(ROLES).required(),
+  pin,
+});
+const EMPTY = { name: '', role: 'technician', pin: '' };
+const ROLE_OPTIONS = ROLES.map((role): readonly [Role, string] => [role, role]);
+
 function AddPerson() {
   const add = useChange('addPerson');
-  const [name, setName] = useState('');
-  const [role, setRole] = useState<Role>('technician');
-  const [pin, setPin] = useState('');
-  const send = async () => {
-    await add.mutateAsync({ body: { name, role, pin } });
-    setName('');
-    setPin('');
-  };
+  const { control, handleSubmit, reset } = useSchemaForm(addForm, EMPTY);
+  const send = handleSubmit(async (body) => {
+    await add.mutateAsync({ body });
+    reset(EMPTY);
+  });
   return (
     <Section title="Add a person">
       {add.isError ? <Failure sentence={sentenceOf(add.error)} kept="What you wrote is still here." /> : null}
-      <Field label="Name" value={name} onChangeText={setName} />
-      <View className="flex-row flex-wrap gap-2">
-        {ROLES.map((entry) => (
-          <Choice key={entry} className="grow" label={entry} on={role === entry} onPress={() => setRole(entry)} />
-        ))}
-      </View>
-      <Field label="PIN or password" value={pin} onChangeText={setPin} secureTextEntry />
-      <Button
-        kind="main"
-        label="Add"
-        disabled={name.trim() === '' || pin.length < 4 || add.isPending}
-        onPress={() => void send().catch(() => undefined)}
-      />
+      <FormField control={control} name="name" label="Name" />
+      <FormChoices control={control} name="role" label="Role" options={ROLE_OPTIONS} />
+      <FormField control={control} name="pin" label="PIN or password" secureTextEntry />
+      <Button kind="main" label="Add" disabled={add.isPending} onPress={() => void send().catch(() => undefined)} />
     </Section>
   );
 }

@@ -1,18 +1,18 @@
 import type { Person } from '@hudrik/core/contracts';
 import { View } from 'react-native';
-import { queryClient, sentenceOf, useChange } from '@/api';
+import { queryClient, readKey, sentenceOf, useChange, usePerson } from '@/api';
 import { Choice, Failure, Page, Section, Words } from '@/design';
-import { usePerson } from '@/features/session';
+import { YardSettings } from './YardSettings';
 
 type Preferences = Person['preferences'];
 
-/** Units of measure and the theme, kept with the person. */
+/** Units of measure and the theme, kept with the person; how the yard writes, for a lead. */
 export function SettingsScreen() {
-  const { preferences } = usePerson();
+  const { preferences, role } = usePerson();
   const change = useChange('setPreferences');
   const set = async (next: Partial<Preferences>) => {
     const person = await change.mutateAsync({ body: { ...preferences, ...next } });
-    queryClient.setQueryData(['me', {}, {}], person);
+    queryClient.setQueryData(readKey('me'), person);
   };
   const choice = <K extends keyof Preferences>(name: K, value: Preferences[K], label: string) => (
     <Choice
@@ -26,7 +26,7 @@ export function SettingsScreen() {
   return (
     <Page>
       <Words role="heading" aria-level={1} size={22} face="strong">
-        Yours
+        Settings
       </Words>
       {change.isError ? <Failure sentence={sentenceOf(change.error)} /> : null}
       <Section title="Units of measure">
@@ -35,7 +35,7 @@ export function SettingsScreen() {
           {choice('units', 'metric', 'mm, kPa, N·m')}
         </View>
         <Words size={15} tone="ink-soft">
-          Readings keep the unit they were entered in.
+          Readings keep the unit in which they were entered.
         </Words>
       </Section>
       <Section title="Light and dark">
@@ -45,6 +45,7 @@ export function SettingsScreen() {
           {choice('theme', 'system', 'As the device')}
         </View>
       </Section>
+      {role === 'lead' ? <YardSettings /> : null}
     </Page>
   );
 }

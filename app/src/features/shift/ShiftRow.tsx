@@ -1,9 +1,10 @@
 import type { ShiftLine } from '@hudrik/core/contracts';
 import { router, type Href } from 'expo-router';
 import { Pressable, View } from 'react-native';
-import { useChange } from '@/api';
 import { Button, Words } from '@/design';
-import { sayMinutes, Silhouette } from '@/features/fleet';
+import { Silhouette } from '@/features/fleet';
+import { useEntry } from '@/outbox';
+import { sayMinutes } from '@/writing';
 import { sayShiftLine } from './sayShiftLine';
 
 /** One line of the shift: tag, what, why now, minutes, one button. */
@@ -42,7 +43,6 @@ export function ShiftRow({ line }: { readonly line: ShiftLine }) {
 }
 
 function ActionOf({ line }: { readonly line: ShiftLine }) {
-  const addJob = useChange('addJob');
   const go = (href: Href) => () => router.navigate(href);
   const button = 'w-[116px] rounded-none border-0 border-l border-card-edge px-2';
   if (line.code === 'back-not-looked-at' || line.code === 'overdue')
@@ -56,21 +56,7 @@ function ActionOf({ line }: { readonly line: ShiftLine }) {
       />
     );
   if (line.code === 'class-short') return <Button className={button} label="Hires" onPress={go('/hires')} />;
-  if (line.code === 'oil-service-due') {
-    const raise = () =>
-      addJob.mutate({
-        body: { tag: line.tag ?? '', kind: 'service', title: 'Oil service', minutes: 25, blocks: 'none' },
-      });
-    return (
-      <Button
-        className={button}
-        label="Raise job"
-        aria-label={`Raise the oil service of ${line.tag}`}
-        disabled={addJob.isPending || addJob.isSuccess}
-        onPress={raise}
-      />
-    );
-  }
+  if (line.code === 'oil-service-due' && line.tag) return <RaiseOilService tag={line.tag} className={button} />;
   if (line.jobId)
     return (
       <Button
@@ -81,4 +67,25 @@ function ActionOf({ line }: { readonly line: ShiftLine }) {
       />
     );
   return null;
+}
+
+const OIL_SERVICE = {
+  kind: 'service',
+  work: 'oil-service',
+  title: 'Oil service',
+  minutes: 25,
+  blocks: 'none',
+} as const;
+
+function RaiseOilService({ tag, className }: { readonly tag: string; readonly className: string }) {
+  const raise = useEntry('job-raised');
+  return (
+    <Button
+      className={className}
+      label={raise.isSuccess ? 'Raised' : 'Raise job'}
+      aria-label={`Raise the oil service of ${tag}`}
+      disabled={raise.isPending || raise.isSuccess}
+      onPress={() => raise.mutate({ facts: OIL_SERVICE, on: { tag } })}
+    />
+  );
 }

@@ -1,6 +1,7 @@
 import type { Shift, ShiftLine } from '@hudrik/core/contracts';
 import { fireEvent, screen, waitFor } from '@testing-library/react-native';
 import { router } from 'expo-router';
+import { LOG, taken } from '@/testing/cardReply';
 import { press, refusal, show } from '@/testing/screen';
 import { ShiftScreen } from './ShiftScreen';
 
@@ -25,7 +26,7 @@ const shift = (more: Partial<Shift> = {}): Shift =>
     back: [],
     soon: [],
     held: [],
-    bench: [],
+    inWork: [],
     due: [],
     hires: [],
     ...more,
@@ -39,7 +40,7 @@ describe('the shift', () => {
     [{ goingOut: 1 }, '1 goes out in the next two days; all of them are fit.'],
     [
       { goingOut: 5, goingOutNotFit: 2, minutesBetween: 190 },
-      '5 go out in the next two days; 2 of them are not fit. 3 h 10 of work stands between.',
+      '5 go out in the next two days; 2 of them are not fit. 3 h 10 of work before that.',
     ],
   ])('%j begins with a sentence about the day', async (more, sentence) => {
     show(<ShiftScreen />, reply(more));
@@ -49,11 +50,11 @@ describe('the shift', () => {
   test('a quiet day has five headings and says so under each', async () => {
     show(<ShiftScreen />, reply());
     for (const none of [
-      'Nothing stands unlooked at.',
+      'Everything that came back has been looked at.',
       'All that goes out in the next two days is fit.',
       'Nothing is held.',
-      'No job is started.',
-      'No service falls due.',
+      'No job has been started.',
+      'No service is due.',
     ])
       expect(await screen.findByText(none)).toBeTruthy();
   });
@@ -105,11 +106,17 @@ describe('the shift', () => {
   test('a service that falls due is raised once', async () => {
     const server = show(<ShiftScreen />, {
       ...reply({ due: [line('oil-service-due', { facts: { left: -2.5 } })] }),
-      'POST /api/jobs': { id: '9' },
+      [LOG]: taken,
     });
     expect(await screen.findByText('2.5 h overdue.')).toBeTruthy();
     await press('Raise the oil service of GE-07');
-    await waitFor(() => expect(server.sent[0]?.body).toMatchObject({ tag: 'GE-07', kind: 'service', blocks: 'none' }));
+    await waitFor(() =>
+      expect(server.sent[0]?.body).toMatchObject({
+        kind: 'job-raised',
+        tag: 'GE-07',
+        facts: { kind: 'service', work: 'oil-service', blocks: 'none' },
+      }),
+    );
     expect(await screen.findByRole('button', { name: 'Raise the oil service of GE-07', disabled: true })).toBeTruthy();
   });
 
@@ -123,9 +130,9 @@ describe('the shift', () => {
     expect(screen.getByText(/And 1 more\.$/)).toBeTruthy();
   });
 
-  test('a shift that can not be fetched says what is kept', async () => {
+  test('a shift that cannot be fetched says what is kept', async () => {
     show(<ShiftScreen />, { 'GET /api/shift': refusal(503, 'store-away') });
-    expect(await screen.findByText('The shift can not be fetched just now.')).toBeTruthy();
+    expect(await screen.findByText('The shift cannot be fetched just now.')).toBeTruthy();
     expect(screen.getByText('Anything you entered is kept on this device.')).toBeTruthy();
   });
 });

@@ -1,21 +1,21 @@
 import type { Shift, ShiftLine } from '@hudrik/core/contracts';
 import { useRead } from '@/api';
 import { Empty, Failure, Loading, Page, Section, useIsWide, Words } from '@/design';
-import { sayMinutes } from '@/features/fleet';
+import { sayMinutes } from '@/writing';
 import { View } from 'react-native';
 import { ShiftRow } from './ShiftRow';
 import { TimeRail } from './TimeRail';
 
 const HEADINGS: readonly {
-  readonly of: 'back' | 'soon' | 'held' | 'bench' | 'due';
+  readonly of: 'back' | 'soon' | 'held' | 'inWork' | 'due';
   readonly title: string;
   readonly none: string;
 }[] = [
-  { of: 'back', title: 'Back, not looked at', none: 'Nothing stands unlooked at.' },
+  { of: 'back', title: 'Back, not looked at', none: 'Everything that came back has been looked at.' },
   { of: 'soon', title: 'Goes out soon, not fit', none: 'All that goes out in the next two days is fit.' },
   { of: 'held', title: 'Held', none: 'Nothing is held.' },
-  { of: 'bench', title: 'On the bench', none: 'No job is started.' },
-  { of: 'due', title: 'Falls due', none: 'No service falls due.' },
+  { of: 'inWork', title: 'On the bench', none: 'No job has been started.' },
+  { of: 'due', title: 'Due soon', none: 'No service is due.' },
 ];
 
 /** The day as one column of actions. */
@@ -25,7 +25,7 @@ export function ShiftScreen() {
   if (!shift.data)
     return shift.isError ? (
       <Failure
-        sentence="The shift can not be fetched just now."
+        sentence="The shift cannot be fetched just now."
         kept="Anything you entered is kept on this device."
         retry={() => void shift.refetch()}
       />
@@ -76,5 +76,5 @@ function sayDay(shift: Shift): string {
   if (shift.goingOut === 0) return 'Nothing goes out in the next two days.';
   const out = `${shift.goingOut} ${shift.goingOut === 1 ? 'goes' : 'go'} out in the next two days`;
   if (shift.goingOutNotFit === 0) return `${out}; all of them are fit.`;
-  return `${out}; ${shift.goingOutNotFit} of them ${shift.goingOutNotFit === 1 ? 'is' : 'are'} not fit. ${sayMinutes(shift.minutesBetween)} of work stands between.`;
+  return `${out}; ${shift.goingOutNotFit} of them ${shift.goingOutNotFit === 1 ? 'is' : 'are'} not fit. ${sayMinutes(shift.minutesBetween)} of work before that.`;
 }

@@ -1,7 +1,7 @@
 import type { Shift } from '@hudrik/core/contracts';
-import { format } from 'date-fns/format';
 import { ScrollView, View } from 'react-native';
 import { ReadinessMark, Section, Words } from '@/design';
+import { sayAs } from '@/writing';
 
 /** The next days' comings and goings on one line of time, beside the column on the wide screen. */
 export function TimeRail({ shift }: { readonly shift: Shift }) {
@@ -12,7 +12,7 @@ export function TimeRail({ shift }: { readonly shift: Shift }) {
     .filter((event) => Date.parse(event.at) > Date.parse(shift.at) - 86_400_000)
     .sort((a, b) => a.at.localeCompare(b.at));
   const notFit = new Set(shift.soon.map((line) => line.reference));
-  const days = [...new Set(events.map((event) => format(new Date(event.at), 'EEEE d MMM')))];
+  const days = [...new Set(events.map((event) => sayAs(event.at, 'EEEE d MMM')))];
   return (
     <ScrollView
       tabIndex={0}
@@ -23,11 +23,11 @@ export function TimeRail({ shift }: { readonly shift: Shift }) {
       {days.map((day) => (
         <Section key={day} title={day}>
           {events
-            .filter((event) => format(new Date(event.at), 'EEEE d MMM') === day)
+            .filter((event) => sayAs(event.at, 'EEEE d MMM') === day)
             .map(({ at, goes, hire }) => (
               <View key={hire.reference} className="flex-row items-center gap-3 border-l-4 border-ink pl-3">
                 <Words face="figures" size={17} className="w-[44px]">
-                  {format(new Date(at), 'HH:mm')}
+                  {sayAs(at, 'HH:mm')}
                 </Words>
                 <Words size={15} className="w-[44px]">
                   {goes ? 'out' : 'back'}

@@ -1,6 +1,6 @@
 import type { ShiftLine } from '@hudrik/core/contracts';
 import { classOf } from '@hudrik/core/catalogue';
-import { sayAgo, sayHours, sayTime } from '@/features/fleet';
+import { sayAgo, sayHours, sayTime } from '@/writing';
 
 type Facts = ShiftLine['facts'];
 const text = (facts: Facts, name: string): string => String(facts[name] ?? '');
@@ -15,7 +15,7 @@ const SAY: Readonly<Record<string, (line: ShiftLine) => { what: string; why: str
   }),
   overdue: ({ facts }) => ({
     what: `Due back ${sayTime(text(facts, 'dueAt'))}`,
-    why: 'Still out. Ring the hirer, or check it in.',
+    why: 'Still out. Call the hirer, or check it in.',
   }),
   'unit-not-fit': ({ facts, because }) => ({
     what: `Goes out ${sayTime(text(facts, 'fromAt'))}`,
@@ -31,7 +31,7 @@ const SAY: Readonly<Record<string, (line: ShiftLine) => { what: string; why: str
     what: because[0] ?? 'Held',
     why: `Since ${sayTime(text(facts, 'since'))}.${because.length > 1 ? ` And ${because.length - 1} more.` : ''}`,
   }),
-  'on-bench': ({ facts, because }) => ({
+  'in-work': ({ facts, because }) => ({
     what: text(facts, 'title'),
     why: [facts['by'] ? `With ${text(facts, 'by')}.` : '', because[0] ?? ''].join(' ').trim(),
   }),

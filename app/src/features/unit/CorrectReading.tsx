@@ -1,21 +1,34 @@
-import type { HistoryRecord } from '@hudrik/core/contracts';
+import type { Entry } from '@hudrik/core/log';
 import { useState } from 'react';
-import { sentenceOf, useChange } from '@/api';
-import { Button, Failure, Field, Sheet, Words } from '@/design';
-import { usePerson } from '@/features/session';
+import { object } from 'yup';
+import { sentenceOf, usePerson } from '@/api';
+import { Button, Failure, Sheet, Words } from '@/design';
+import { figure, FormField, useSchemaForm, words } from '@/forms';
+import { useEntry } from '@/outbox';
 
 interface Props {
   readonly tag: string;
-  readonly record: HistoryRecord;
+  readonly entry: Entry;
   readonly corrected: boolean;
 }
 
+interface Reading {
+  readonly id: string;
+  readonly value: number;
+}
+
+/** The hour-meter reading that an entry brought, if it did. */
+function readingOf({ facts, outcome }: Entry): Reading | null {
+  const { readingId, reading } = { ...(facts as object), ...(outcome as object) } as Record<string, unknown>;
+  return typeof readingId === 'string' && typeof reading === 'number' ? { id: readingId, value: reading } : null;
+}
+
 /** A reading that was entered wrongly is set right by a new entry that points at the old one. */
-export function CorrectReading({ tag, record, corrected }: Props) {
+export function CorrectReading({ tag, entry, corrected }: Props) {
   const { role } = usePerson();
-  const facts = record.facts as { readingId?: string; reading?: number };
   const [open, setOpen] = useState(false);
-  if (facts.readingId === undefined || facts.reading === undefined) return null;
+  const reading = readingOf(entry);
+  if (reading === null) return null;
   if (corrected)
     return (
       <Words size={13} tone="ink-soft">
@@ -29,50 +42,52 @@ export function CorrectReading({ tag, record, corrected }: Props) {
         kind="quiet"
         className="self-start"
         label="Correct the reading"
-        aria-label={`Correct the reading of ${facts.reading}`}
+        aria-label={`Correct the reading of ${reading.value}`}
         onPress={() => setOpen(true)}
       />
-      {open ? <Form tag={tag} readingId={facts.readingId} was={facts.reading} onClose={() => setOpen(false)} /> : null}
+      {open ? <Form tag={tag} reading={reading} onClose={() => setOpen(false)} /> : null}
     </>
   );
 }
 
+const form = object({
+  reading: figure()
+    .typeError('Enter figures, with at most one after the point.')
+    .min(0)
+    .max(99_999.9)
+    .test('tenths', 'Enter figures, with at most one after the point.', (value) =>
+      value === undefined ? true : Math.abs(value * 10 - Math.round(value * 10)) < 1e-6,
+    )
+    .required('Enter what the meter showed.'),
+  why: words(3).required('Say why.'),
+});
+
 function Form({
   tag,
-  readingId,
-  was,
+  reading,
   onClose,
 }: {
   readonly tag: string;
-  readonly readingId: string;
-  readonly was: number;
+  readonly reading: Reading;
   readonly onClose: () => void;
 }) {
-  const correct = useChange('correctReading');
-  const [typed, setTyped] = useState('');
-  const [why, setWhy] = useState('');
-  const right = /^\d{1,5}(\.\d)?$/.test(typed);
-  const send = async () => {
-    await correct.mutateAsync({ params: { tag }, body: { readingId, reading: Number(typed), why } });
+  const correct = useEntry('reading-corrected');
+  const { control, handleSubmit } = useSchemaForm(form, { reading: '', why: '' });
+  const send = handleSubmit(async (typed) => {
+    await correct.mutateAsync({ facts: { readingId: reading.id, ...typed }, on: { tag } });
     onClose();
-  };
+  });
   return (
     <Sheet title="Correct the reading" open onClose={onClose}>
       {correct.isError ? <Failure sentence={sentenceOf(correct.error)} kept="What you wrote is still here." /> : null}
-      <Words>The meter was entered as {was}. The old entry stays in the history; the new one counts.</Words>
-      <Field
-        label="What the meter showed"
-        value={typed}
-        onChangeText={setTyped}
-        inputMode="decimal"
-        wrong={typed !== '' && !right ? 'Figures, with at most one after the point.' : undefined}
-      />
-      <Field label="Why" value={why} onChangeText={setWhy} multiline />
+      <Words>The reading was entered as {reading.value}. The old entry stays in the history; the new one counts.</Words>
+      <FormField control={control} name="reading" label="What the meter showed" inputMode="decimal" />
+      <FormField control={control} name="why" label="Why" multiline />
       <Button
         kind="main"
         tall
         label="Correct it"
-        disabled={!right || why.trim().length < 3 || correct.isPending}
+        disabled={correct.isPending}
         onPress={() => void send().catch(() => undefined)}
       />
     </Sheet>

@@ -1,34 +1,39 @@
-import type { HistoryRecord } from '@hudrik/core/contracts';
-import { useInfiniteQuery } from '@tanstack/react-query';
+import type { LogRecord } from '@hudrik/core/contracts';
+import { kindOf, tellEntry, type CheckedIn, type Entry } from '@hudrik/core/log';
+import { useCallback } from 'react';
 import { Image, View } from 'react-native';
-import { call } from '@/api';
-import { Button, Empty, Failure, Loading, ReadinessMark, Words, type ReadinessName } from '@/design';
-import { sayDay, sayMoney } from '@/features/fleet';
+import { useReadPages } from '@/api';
+import { Button, Empty, Failure, Loading, ReadinessMark, Words } from '@/design';
+import { WORDING } from '@/features/fleet';
+import { entryOf, usePending, type On } from '@/outbox';
+import { sayDay, sayMoney } from '@/writing';
 import { CorrectReading } from './CorrectReading';
-import { sayRecord } from './sayRecord';
 
-/** All that happened to the unit, newest first, a page at a time. */
+/** All that happened to the unit, newest first, a page at a time; on top of it what was made here and is on its way. */
 export function History({ tag }: { readonly tag: string }) {
-  const history = useInfiniteQuery({
-    queryKey: ['history', { tag }],
-    queryFn: ({ pageParam }) => call('history', { params: { tag }, query: { cursor: pageParam ?? undefined } }),
-    // Null and not undefined: what is kept on the device is JSON, which has no undefined.
-    initialPageParam: null as string | null,
-    getNextPageParam: (last) => last.next,
-  });
+  const history = useReadPages('history', { params: { tag } });
+  const pending = usePending(useCallback((on: On) => on.tag === tag, [tag]));
   if (history.isPending) return <Loading what="the history" />;
   if (history.isError)
-    return <Failure sentence="The history can not be fetched just now." retry={() => void history.refetch()} />;
+    return <Failure sentence="The history cannot be fetched just now." retry={() => void history.refetch()} />;
   const records = history.data.pages.flatMap((page) => page.records);
+  const known = new Set(records.map((record) => record.id));
+  const unsent = pending.filter(
+    (item) => item.state === 'waiting' && !known.has(item.id) && !kindOf(item.kind)?.isSilent,
+  );
   return (
     <View>
-      {records.length === 0 ? <Empty sentence="Nothing happened to it yet." /> : null}
-      <View role={records.length === 0 ? undefined : 'list'}>
+      {records.length + unsent.length === 0 ? <Empty sentence="Nothing has happened to it yet." /> : null}
+      <View role={records.length + unsent.length === 0 ? undefined : 'list'}>
+        {[...unsent].reverse().map((item) => (
+          <Line key={item.id} tag={tag} entry={entryOf(item)} note="not sent yet" />
+        ))}
         {records.map((record) => (
-          <Entry
+          <Line
             key={record.id}
             tag={tag}
-            record={record}
+            entry={record}
+            note={noteOf(record)}
             corrected={records.some((other) => other.corrects === record.id)}
           />
         ))}
@@ -43,26 +48,25 @@ export function History({ tag }: { readonly tag: string }) {
   );
 }
 
-function Entry({
-  tag,
-  record,
-  corrected,
-}: {
+const noteOf = ({ sentBy, corrects }: LogRecord): string =>
+  [sentBy && `sent by ${sentBy}`, corrects && 'corrects an earlier entry'].filter(Boolean).join(' · ');
+
+interface LineProps {
   readonly tag: string;
-  readonly record: HistoryRecord;
-  readonly corrected: boolean;
-}) {
-  const { title, lines } = sayRecord(record);
-  const facts = record.facts as {
-    result?: ReadinessName;
-    photos?: string[];
-    bill?: { name: string; priceCents: number }[];
-  };
+  readonly entry: Entry;
+  readonly note: string;
+  readonly corrected?: boolean;
+}
+
+function Line({ tag, entry, note, corrected = false }: LineProps) {
+  const { title, lines } = tellEntry(entry, WORDING);
+  const { verdict } = (entry.outcome ?? {}) as Partial<CheckedIn>;
+  const { photos = [] } = entry.facts as { readonly photos?: readonly string[] };
   return (
     <View role="listitem" className="flex-row gap-3 border-l-2 border-ink pb-4 pl-4">
       <View className="-ml-[25px] mt-1 h-[18px] w-[18px] items-center justify-center bg-tray">
-        {facts.result ? (
-          <ReadinessMark of={facts.result} size={18} />
+        {verdict ? (
+          <ReadinessMark of={verdict.result} size={18} />
         ) : (
           <View className="h-[9px] w-[9px] rounded-full bg-ink" />
         )}
@@ -72,26 +76,24 @@ function Entry({
           {title}
         </Words>
         <Words size={13} tone="ink-soft">
-          {sayDay(record.at)}
-          {record.by ? ` · ${record.by}` : ''}
-          {record.corrects ? ` · corrects an earlier entry` : ''}
+          {[sayDay(entry.at), entry.by, note].filter(Boolean).join(' · ')}
         </Words>
         {lines.map((line) => (
           <Words key={line} size={15}>
             {line}
           </Words>
         ))}
-        {(facts.bill ?? []).map((entry) => (
-          <Words key={entry.name} size={15}>
-            Charged: {entry.name.toLowerCase()}, {sayMoney(entry.priceCents)}
+        {(verdict?.bill ?? []).map((item) => (
+          <Words key={item.name} size={15}>
+            Charged: {item.name.toLowerCase()}, {sayMoney(item.priceCents)}
           </Words>
         ))}
-        <CorrectReading tag={tag} record={record} corrected={corrected} />
+        <CorrectReading tag={tag} entry={entry} corrected={corrected} />
         <View className="flex-row flex-wrap gap-2">
-          {(facts.photos ?? []).map((id) => (
+          {photos.map((id) => (
             <Image
               key={id}
-              source={{ uri: `/api/photos/${id}` }}
+              source={{ uri: `/api/photos/${id}/thumb` }}
               accessibilityLabel="Photo taken at the check-in"
               className="h-[96px] w-[128px] border border-card-edge"
               resizeMode="cover"

@@ -1,9 +1,9 @@
 import type { UnitPage } from '@hudrik/core/contracts';
-import { format } from 'date-fns/format';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { LineChart } from 'react-native-gifted-charts';
 import { Empty, useInk, Words } from '@/design';
+import { sayAs } from '@/writing';
 
 /** Readings over time, true hours. */
 export function HoursChart({ readings }: { readonly readings: UnitPage['readings'] }) {
@@ -45,7 +45,7 @@ export function HoursChart({ readings }: { readonly readings: UnitPage['readings
       <View className="flex-row justify-between pl-10 pr-2">
         {[readings[0], readings.at(-1)].map((reading) => (
           <Words key={reading?.at} face="figures" size={15}>
-            {format(new Date(reading?.at ?? 0), 'd MMM yyyy')}
+            {sayAs(reading?.at ?? 0, 'd MMM yyyy')}
           </Words>
         ))}
       </View>

@@ -1,5 +1,6 @@
 import { fireEvent, screen, waitFor } from '@testing-library/react-native';
 import { router } from 'expo-router';
+import { LOG, taken } from '@/testing/cardReply';
 import { jobLine } from '@/testing/samples';
 import { IVO, press, refusal, show, type } from '@/testing/screen';
 import { JobRow } from './JobRow';
@@ -19,9 +20,9 @@ describe('a job as a line', () => {
   });
 
   test('is started by one tap', async () => {
-    const server = show(<JobRow job={jobLine()} />, { 'POST /api/jobs/7/start': jobLine({ state: 'open' }) });
+    const server = show(<JobRow job={jobLine()} />, { [LOG]: taken });
     await press('Start: Clear the main jet');
-    await waitFor(() => expect(server.sent.map((one) => one.path)).toEqual(['/api/jobs/7/start']));
+    await waitFor(() => expect(server.sent[0]?.body).toMatchObject({ kind: 'job-started', jobId: '7', facts: {} }));
   });
 
   test('what must run is not signed off here', async () => {
@@ -32,24 +33,30 @@ describe('a job as a line', () => {
 
   test('a prep ends with a look; a refusal keeps what was written', async () => {
     const server = show(<JobRow job={jobLine({ kind: 'prep', title: 'Clean it' })} />, {
-      'POST /api/jobs/7/done': refusal(412, 'changed-meanwhile', {}, 'Somebody changed this meanwhile.'),
+      [LOG]: refusal(409, 'job-closed', {}, 'This job is already closed.'),
     });
     await press('Sign off: Clean it');
-    type('Note (what was done)', 'Washed');
+    type('What was done (optional)', 'Washed');
     // The row's own button has the same word.
     fireEvent.press(screen.getAllByRole('button', { name: 'Sign off' }).at(-1) as never);
-    await waitFor(() => expect(server.sent[0]?.body).toEqual({ note: 'Washed' }));
-    expect(await screen.findByText(/Somebody changed this meanwhile/)).toBeTruthy();
+    await waitFor(() =>
+      expect(server.sent[0]?.body).toMatchObject({ kind: 'job-finished', jobId: '7', facts: { note: 'Washed' } }),
+    );
+    expect(await screen.findByText(/This job is already closed/)).toBeTruthy();
     expect(screen.getByText('What you wrote is still here.')).toBeTruthy();
   });
 
   test('is dropped with a reason only', async () => {
-    const server = show(<JobRow job={jobLine()} />, { 'POST /api/jobs/7/drop': jobLine({ state: 'dropped' }) });
+    const server = show(<JobRow job={jobLine()} />, { [LOG]: taken });
     await press('Drop: Clear the main jet');
-    expect(screen.getByRole('button', { name: 'Drop the job', disabled: true })).toBeTruthy();
+    await press('Drop the job');
+    expect(await screen.findByText('Write at least 3 characters.')).toBeTruthy();
+    expect(server.sent).toEqual([]);
     type('Why', 'Unit is sold');
     await press('Drop the job');
-    await waitFor(() => expect(server.sent[0]?.body).toEqual({ why: 'Unit is sold' }));
+    await waitFor(() =>
+      expect(server.sent[0]?.body).toMatchObject({ kind: 'job-dropped', facts: { why: 'Unit is sold' } }),
+    );
   });
 
   test.each(['counter', 'apprentice'] as const)('a %s signs and drops nothing', async (role) => {

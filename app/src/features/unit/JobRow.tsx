@@ -3,11 +3,12 @@ import type { JobLine } from '@hudrik/core/contracts';
 import { router } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { sentenceOf, useChange } from '@/api';
-import { Button, Card, Caution, Failure, Field, ReadinessMark, Sheet, Words } from '@/design';
+import { sentenceOf, usePerson } from '@/api';
+import { Button, Card, Caution, Failure, ReadinessMark, Words } from '@/design';
 import { STATE_WORD } from '@/features/card';
-import { sayMinutes } from '@/features/fleet';
-import { usePerson } from '@/features/session';
+import { useEntry } from '@/outbox';
+import { sayMinutes } from '@/writing';
+import { WriteSheet } from './WriteSheet';
 
 const KIND_WORD = {
   repair: 'Repair',
@@ -16,12 +17,15 @@ const KIND_WORD = {
   'lay-up': 'Lay-up',
   'wake-up': 'Wake-up',
 } as const;
-const LOOK_ENDS_IT = ['prep', 'lay-up'];
+/** Work of these kinds ends by a look, without a run under load. */
+const ENDS_BY_LOOK: ReadonlySet<string> = new Set(['prep', 'lay-up']);
 
 /** A job as a line: what, why, minutes; start it, sign it off with its proof, or drop it with a reason. */
 export function JobRow({ job, title }: { readonly job: JobLine; readonly title?: React.ReactNode }) {
   const { role } = usePerson();
-  const start = useChange('startJob');
+  const start = useEntry('job-started');
+  const finish = useEntry('job-finished');
+  const drop = useEntry('job-dropped');
   const [sheet, setSheet] = useState<'done' | 'drop' | null>(null);
   const signs = role === 'technician' || role === 'lead';
   return (
@@ -42,6 +46,7 @@ export function JobRow({ job, title }: { readonly job: JobLine; readonly title?:
           ))}
         </View>
       </View>
+      {start.isError ? <Failure sentence={sentenceOf(start.error)} /> : null}
       {job.caution && job.caution in CAUTIONS ? <Caution text={CAUTIONS[job.caution as CautionId]} /> : null}
       {role === 'counter' ? null : (
         <View className="flex-row flex-wrap gap-2">
@@ -50,17 +55,18 @@ export function JobRow({ job, title }: { readonly job: JobLine; readonly title?:
               className="grow"
               label="Start"
               aria-label={`Start: ${job.title}`}
-              onPress={() => start.mutate({ params: { id: job.id } })}
+              disabled={start.isPending}
+              onPress={() => start.mutate({ facts: {}, on: { jobId: job.id, tag: job.tag } })}
             />
           ) : null}
           <Button
             className="grow"
-            kind={LOOK_ENDS_IT.includes(job.kind) ? 'plain' : 'main'}
+            kind={ENDS_BY_LOOK.has(job.kind) ? 'plain' : 'main'}
             label="Card"
             aria-label={`Card: ${job.title}`}
             onPress={() => router.navigate(`/j/${job.id}`)}
           />
-          {signs && LOOK_ENDS_IT.includes(job.kind) ? (
+          {signs && ENDS_BY_LOOK.has(job.kind) ? (
             <Button
               className="grow"
               label="Sign off"
@@ -73,54 +79,31 @@ export function JobRow({ job, title }: { readonly job: JobLine; readonly title?:
           ) : null}
         </View>
       )}
-      {sheet === 'done' ? <SignOff job={job} onClose={() => setSheet(null)} /> : null}
-      {sheet === 'drop' ? <Drop job={job} onClose={() => setSheet(null)} /> : null}
+      {sheet === 'done' ? (
+        <WriteSheet
+          title={`Sign off: ${job.title}`}
+          sentence="You looked at it, and it is done."
+          label="What was done (optional)"
+          button="Sign off"
+          least={0}
+          error={finish.error}
+          onSend={(note) => finish.mutateAsync({ facts: { note }, on: { jobId: job.id, tag: job.tag } })}
+          onClose={() => setSheet(null)}
+        />
+      ) : null}
+      {sheet === 'drop' ? (
+        <WriteSheet
+          title={`Drop: ${job.title}`}
+          sentence="A dropped job no longer holds the unit. The reason stays in the history."
+          label="Why"
+          button="Drop the job"
+          kind="stop"
+          least={3}
+          error={drop.error}
+          onSend={(why) => drop.mutateAsync({ facts: { why }, on: { jobId: job.id, tag: job.tag } })}
+          onClose={() => setSheet(null)}
+        />
+      ) : null}
     </Card>
-  );
-}
-
-/** What ends with a look is signed here; what must run is proven on its card. */
-function SignOff({ job, onClose }: { readonly job: JobLine; readonly onClose: () => void }) {
-  const finish = useChange('finishJob');
-  const [note, setNote] = useState('');
-  const send = async () => {
-    await finish.mutateAsync({ params: { id: job.id }, body: { note }, seenVersion: job.version });
-    onClose();
-  };
-  return (
-    <Sheet title={`Sign off: ${job.title}`} open onClose={onClose}>
-      {finish.isError ? <Failure sentence={sentenceOf(finish.error)} kept="What you wrote is still here." /> : null}
-      <Words>You looked, and it is done.</Words>
-      <Field label="Note (what was done)" value={note} onChangeText={setNote} multiline />
-      <Button
-        kind="main"
-        tall
-        label="Sign off"
-        disabled={finish.isPending}
-        onPress={() => void send().catch(() => undefined)}
-      />
-    </Sheet>
-  );
-}
-
-function Drop({ job, onClose }: { readonly job: JobLine; readonly onClose: () => void }) {
-  const drop = useChange('dropJob');
-  const [why, setWhy] = useState('');
-  const send = async () => {
-    await drop.mutateAsync({ params: { id: job.id }, body: { why }, seenVersion: job.version });
-    onClose();
-  };
-  return (
-    <Sheet title={`Drop: ${job.title}`} open onClose={onClose}>
-      {drop.isError ? <Failure sentence={sentenceOf(drop.error)} /> : null}
-      <Words>A dropped job no longer holds the unit. Say why: the reason stays in the history.</Words>
-      <Field label="Why" value={why} onChangeText={setWhy} multiline />
-      <Button
-        kind="stop"
-        label="Drop the job"
-        disabled={why.trim().length < 3 || drop.isPending}
-        onPress={() => void send().catch(() => undefined)}
-      />
-    </Sheet>
   );
 }

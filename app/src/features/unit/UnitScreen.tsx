@@ -3,10 +3,10 @@ import { classOf } from '@hudrik/core/catalogue';
 import { router } from 'expo-router';
 import { lazy, Suspense } from 'react';
 import { ScrollView, View } from 'react-native';
-import { Refused, sentenceOf, useRead } from '@/api';
+import { Refused, sentenceOf, useRead, usePerson } from '@/api';
 import { Button, Card, Empty, Failure, Loading, Section, useIsWide, Words } from '@/design';
-import { sayFuel, sayHours, sayReadiness, sayTime, UnitTagLarge } from '@/features/fleet';
-import { usePerson } from '@/features/session';
+import { sayReadiness, UnitTagLarge } from '@/features/fleet';
+import { sayFuel, sayHours, sayTime } from '@/writing';
 import { History } from './History';
 import { JobRow } from './JobRow';
 import { LeadTools } from './LeadTools';
@@ -22,7 +22,7 @@ export function UnitScreen({ tag }: { readonly tag: string }) {
   if (page.error instanceof Refused) return <NoSuchUnit sentence={sentenceOf(page.error)} />;
   if (!page.data)
     return page.isError ? (
-      <Failure sentence={`${tag} can not be fetched just now.`} retry={() => void page.refetch()} />
+      <Failure sentence={`${tag} cannot be fetched just now.`} retry={() => void page.refetch()} />
     ) : (
       <Loading what={tag} />
     );
@@ -152,7 +152,7 @@ function Facts({ page }: { readonly page: UnitPage }) {
                   : sayHours(unit.hoursToOilService)
               }
             />
-            <Fact name="Run on hire" value={`${use.hoursPerDay} h a day`} />
+            <Fact name="Use on hire" value={`${use.hoursPerDay} h a day`} />
             <Fact name="Next 30 days" value={`${use.in30Days.low} to ${use.in30Days.high} h (4 in 5)`} />
           </View>
           <FuelTank eighths={page.fuelEighths} />

@@ -1,41 +1,53 @@
 import { CLASSES, classOf } from '@hudrik/core/catalogue';
 import type { UnitLine } from '@hudrik/core/contracts';
 import { router, useLocalSearchParams } from 'expo-router';
-import { useMemo, useState } from 'react';
-import { ScrollView, View } from 'react-native';
-import { useRead } from '@/api';
+import { useCallback, useMemo, useRef, useState } from 'react';
+import { ScrollView, useWindowDimensions, View } from 'react-native';
+import { useReadPages } from '@/api';
 import {
   Button,
   Choice,
   Empty,
   Failure,
   Field,
+  Heading,
   Loading,
+  LongList,
   READINESS_WORD,
-  Section,
   useIsWide,
   useKeys,
   Words,
   type ReadinessName,
 } from '@/design';
 import { UnitTagOnWall, UnitTagRow } from '@/features/fleet';
+import { keyOfRow, rowsOf } from './rows';
 
 const SHOWN: readonly ReadinessName[] = ['fit', 'prep', 'held', 'out', 'laid-up', 'gone'];
+
+/** How wide the frame's rail, its tray and the page's edges are; a tag with its gap. */
+const BESIDE = 120 + 232 + 32;
+const TAG = 180;
 
 /** All units: a list by class on the phone, a wall of hooks on the wide screen. */
 export function YardScreen() {
   const wide = useIsWide();
+  const { width } = useWindowDimensions();
   const params = useLocalSearchParams<{ find?: string; class?: string; readiness?: string }>();
   const [find, setFind] = useState('');
   const query = { class: params.class, readiness: params.readiness, find: find.trim() || undefined, limit: 200 };
-  const units = useRead('units', { query });
-  const list = useMemo(() => units.data?.units ?? [], [units.data]);
+  const units = useReadPages('units', { query });
+  const list = useMemo(() => units.data?.pages.flatMap((page) => page.units) ?? [], [units.data]);
+  const counts = units.data?.pages[0]?.counts;
+  const sideBySide = wide ? Math.max(Math.floor((width - BESIDE) / TAG), 1) : 1;
+  const rows = useMemo(() => rowsOf(list, sideBySide), [list, sideBySide]);
   const focused = useListKeys(list, setFind);
   const set = (name: 'class' | 'readiness', value: string | undefined) => router.setParams({ [name]: value });
-  return (
-    <ScrollView className="flex-1" contentContainerClassName="gap-4 p-4 pb-10" keyboardShouldPersistTaps="handled">
+  const { hasNextPage, fetchNextPage } = units;
+  const more = useCallback(() => void (hasNextPage && fetchNextPage()), [hasNextPage, fetchNextPage]);
+  const header = (
+    <View className="gap-4 pb-2">
       <Words role="heading" aria-level={1} size={22} face="strong">
-        {sayYard(units.data?.counts)}
+        {sayYard(counts)}
       </Words>
       <View className={wide ? 'flex-row items-end gap-4' : 'gap-3'}>
         <Field
@@ -51,17 +63,17 @@ export function YardScreen() {
           wide={wide}
           chosenClass={params.class}
           readiness={params.readiness}
-          counts={units.data?.counts ?? {}}
+          counts={counts ?? {}}
           onClass={(value) => set('class', value)}
           onReadiness={(value) => set('readiness', value)}
         />
       </View>
       {units.isError && !units.data ? (
-        <Failure sentence="The yard can not be fetched just now." retry={() => void units.refetch()} />
+        <Failure sentence="The yard cannot be fetched just now." retry={() => void units.refetch()} />
       ) : null}
       {units.isPending ? <Loading what="the yard" /> : null}
       {units.data && list.length === 0 ? (
-        <Empty sentence={find ? `No unit on this yard answers to “${find}”.` : 'No unit is like that.'}>
+        <Empty sentence={find ? `No unit on this yard matches “${find}”.` : 'No unit matches these filters.'}>
           <Button
             label="Show all"
             onPress={() => {
@@ -71,20 +83,46 @@ export function YardScreen() {
           />
         </Empty>
       ) : null}
-      {byClass(list).map(([classId, members]) => (
-        <Section key={classId} title={classOf(classId).plural} count={members.length}>
-          {wide ? (
-            <View className="flex-row flex-wrap gap-3">
-              {byNextHire(members).map((unit) => (
+    </View>
+  );
+  return (
+    <LongList
+      items={rows}
+      keyOf={keyOfRow}
+      label="Units"
+      estimate={wide ? 150 : 84}
+      header={header}
+      contentClassName="p-4 pb-10"
+      onEnd={more}
+      render={(row) =>
+        row.kind === 'class' ? (
+          <ClassHeading classId={row.classId} count={row.count} />
+        ) : (
+          <View className="flex-row flex-wrap gap-3 pb-3">
+            {row.units.map((unit) =>
+              wide ? (
                 <UnitTagOnWall key={unit.tag} unit={unit} focused={unit.tag === focused} />
-              ))}
-            </View>
-          ) : (
-            members.map((unit) => <UnitTagRow key={unit.tag} unit={unit} focused={unit.tag === focused} />)
-          )}
-        </Section>
-      ))}
-    </ScrollView>
+              ) : (
+                <View key={unit.tag} className="w-full">
+                  <UnitTagRow unit={unit} focused={unit.tag === focused} />
+                </View>
+              ),
+            )}
+          </View>
+        )
+      }
+    />
+  );
+}
+
+function ClassHeading({ classId, count }: { readonly classId: UnitLine['classId']; readonly count: number }) {
+  return (
+    <View className="flex-row items-baseline gap-2 border-b-2 border-ink pb-1 pt-4 mb-3">
+      <Heading className="flex-1">{classOf(classId).plural}</Heading>
+      <Words face="figures" size={17}>
+        {count}
+      </Words>
+    </View>
   );
 }
 
@@ -142,26 +180,24 @@ function Filters({ wide, chosenClass, readiness, counts, onClass, onReadiness }:
   );
 }
 
-function byClass(units: readonly UnitLine[]): [string, UnitLine[]][] {
-  const groups = new Map<string, UnitLine[]>();
-  for (const unit of units) groups.set(unit.classId, [...(groups.get(unit.classId) ?? []), unit]);
-  return [...groups];
-}
-
-/** Tags hang in the order in which they are needed; those without a hire after them. */
-const byNextHire = (units: readonly UnitLine[]): UnitLine[] =>
-  [...units].sort(
-    (a, b) => (a.nextHire?.fromAt ?? '9').localeCompare(b.nextHire?.fromAt ?? '9') || a.tag.localeCompare(b.tag),
-  );
-
 /** j and k move, Enter opens, figures go to the finder. */
 function useListKeys(units: readonly UnitLine[], setFind: (find: string) => void): string | null {
-  const [at, setAt] = useState(-1);
-  const bindings = useMemo(
-    () => [
-      { keys: 'j', does: 'Next', run: () => setAt((n) => Math.min(n + 1, units.length - 1)) },
-      { keys: 'k', does: 'Previous', run: () => setAt((n) => Math.max(n - 1, 0)) },
-      { keys: 'Enter', does: 'Open', run: () => units[at] && router.navigate(`/u/${units[at].tag}`) },
+  const [focused, setFocused] = useState<string | null>(null);
+  // Two keys may come before the screen is drawn anew.
+  const at = useRef(-1);
+  const bindings = useMemo(() => {
+    const go = (next: number) => {
+      at.current = Math.min(Math.max(next, 0), units.length - 1);
+      setFocused(units[at.current]?.tag ?? null);
+    };
+    const open = () => {
+      const unit = units[at.current];
+      if (unit) router.navigate(`/u/${unit.tag}`);
+    };
+    return [
+      { keys: 'j', does: 'Next', run: () => go(at.current + 1) },
+      { keys: 'k', does: 'Previous', run: () => go(at.current - 1) },
+      { keys: 'Enter', does: 'Open', run: open },
       ...'0123456789'.split('').map((figure) => ({
         keys: figure,
         does: 'Find',
@@ -170,9 +206,8 @@ function useListKeys(units: readonly UnitLine[], setFind: (find: string) => void
           document.querySelector<HTMLInputElement>('input')?.focus();
         },
       })),
-    ],
-    [units, at, setFind],
-  );
+    ];
+  }, [units, setFind]);
   useKeys(bindings);
-  return units[at]?.tag ?? null;
+  return focused;
 }

@@ -16,7 +16,7 @@ const AIR_FILTER: RaisedWork = {
 };
 
 /** Looks that every engine gets, whatever it drives. */
-export const OIL_LEVEL: Check = {
+const OIL_LEVEL: Check = {
   id: 'oil-level',
   words: 'Oil at the mark',
   kind: 'ordinary',
@@ -48,7 +48,7 @@ export const OIL_LEVEL: Check = {
   ],
 };
 
-export const OIL_LOOK: Check = {
+const OIL_LOOK: Check = {
   id: 'oil-look',
   words: 'Oil clean, smells of oil',
   kind: 'ordinary',
@@ -89,7 +89,7 @@ export const OIL_LOOK: Check = {
   ],
 };
 
-export const FUEL_LOOK: Check = {
+const FUEL_LOOK: Check = {
   id: 'fuel-look',
   words: 'Fuel clear and sharp',
   kind: 'ordinary',
@@ -124,7 +124,7 @@ export const FUEL_LOOK: Check = {
   ],
 };
 
-export const FUEL_LEAK: Check = {
+const FUEL_LEAK: Check = {
   id: 'fuel-leak',
   words: 'No fuel leak: hose, tap, bowl, cap',
   kind: 'safety',
@@ -152,7 +152,7 @@ export const FUEL_LEAK: Check = {
   ],
 };
 
-export const AIR_FILTER_CHECK: Check = {
+const AIR_FILTER_CHECK: Check = {
   id: 'air-filter',
   words: 'Air filter clean, seated, cover whole',
   kind: 'ordinary',
@@ -186,7 +186,7 @@ export const AIR_FILTER_CHECK: Check = {
   ],
 };
 
-export const FASTENERS: Check = {
+const FASTENERS: Check = {
   id: 'fasteners',
   words: 'Fasteners there and tight, no stranger’s hand',
   kind: 'ordinary',
@@ -211,7 +211,7 @@ export const FASTENERS: Check = {
   ],
 };
 
-export const EXHAUST: Check = {
+const EXHAUST: Check = {
   id: 'exhaust',
   words: 'Exhaust and its guard tight, clear of the fuel hose',
   kind: 'safety',
@@ -235,7 +235,7 @@ export const EXHAUST: Check = {
   ],
 };
 
-export const RECOIL: Check = {
+const RECOIL: Check = {
   id: 'recoil-feel',
   words: 'Rope pulls firm and even, goes home',
   kind: 'ordinary',
@@ -337,7 +337,7 @@ export const TAG_AND_LABELS: Check = {
       id: 'unreadable',
       words: 'Not readable',
       consequence: 'note',
-      sentence: 'Tag or a warning label can not be read.',
+      sentence: 'Tag or a warning label cannot be read.',
     },
   ],
 };

@@ -107,7 +107,7 @@ export const LOOKS = {
     minutes: 3,
     caution: 'hot-parts',
     how: 'Cold: look into the outlet and at the spark screen.',
-    outcomes: { clear: ['Clear', 0.98, 'Well.'], blocked: ['Blocked', 0.002, 'It can not breathe out.'] },
+    outcomes: { clear: ['Clear', 0.98, 'Well.'], blocked: ['Blocked', 0.002, 'It cannot breathe out.'] },
   },
   battery: {
     words: 'Battery and terminals',

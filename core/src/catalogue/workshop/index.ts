@@ -9,5 +9,5 @@ export {
   TEARDOWN_OF_SET_UP,
 } from './steps';
 export { TEARDOWNS } from './teardowns';
-export { LOOK_BEFORE_QUOTE, MONEY, RISKS, STATES_FOUND, type RiskId, type StateFound } from './money';
+export { LOOK_BEFORE_QUOTE, MONEY, RISKS, STATES_FOUND, type RiskId, type StateFound, WAY_IDS, WAYS } from './money';
 export { LIVE_EFFECTS } from './simulation';

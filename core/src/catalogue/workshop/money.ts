@@ -27,6 +27,15 @@ export const LOOK_BEFORE_QUOTE = [
   { id: 'compression', name: 'the compression', observations: ['compression', 'leak-down'] },
 ] as const;
 
+/** What can be done with what was found. */
+export const WAYS = {
+  mend: 'Clean or repair it',
+  replace: 'Replace the part',
+  'swap-engine': 'Swap the engine',
+  retire: 'Retire the unit',
+} as const;
+export const WAY_IDS = ['mend', 'replace', 'swap-engine', 'retire'] as const satisfies readonly (keyof typeof WAYS)[];
+
 /** The yard's money, where nothing else is set (judgement). */
 export const MONEY = {
   centsPerHour: 7800,

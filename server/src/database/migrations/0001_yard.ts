@@ -141,7 +141,7 @@ const STATEMENTS = [
     verdict_result text not null check (verdict_result in ('fit', 'prep', 'held')),
     verdict jsonb not null,
     edition text not null,
-    -- Two first looks can not stand on the same earlier one; a second look says of which.
+    -- Two first looks cannot stand on the same earlier one; a second look says of which.
     constraint check_in_one_follows unique nulls not distinct (unit_id, based_on, second_look_of)
   )`,
   `create index check_in_unit on check_in (unit_id, at desc)`,

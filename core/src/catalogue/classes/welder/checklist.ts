@@ -59,7 +59,7 @@ export const STATIONS: readonly [Station, ...Station[]] = [
           'unreadable',
           'Not readable',
           'fix-before-hire',
-          'The duty-rating plate can not be read.',
+          'The duty-rating plate cannot be read.',
           'New duty-rating plate',
           { minutes: 10 },
         ),

@@ -1,0 +1,198 @@
+import { classOf } from '@hudrik/core/catalogue';
+import type { Opening } from '@hudrik/core/contracts';
+import { assessReading } from '@hudrik/core/hours';
+import type { CheckedOut } from '@hudrik/core/log';
+import { useState } from 'react';
+import { useWatch, type Control } from 'react-hook-form';
+import { ScrollView, View } from 'react-native';
+import { object, string } from 'yup';
+import { sentenceOf, usePerson } from '@/api';
+import { Button, Choice, Failure, Readiness, Section, Words } from '@/design';
+import { daysFromNow, hoursSince } from '@/features/fleet';
+import { FormChoices, FormField, useSchemaForm } from '@/forms';
+import { useEntry } from '@/outbox';
+import { sayTime } from '@/writing';
+
+const LOOKS = ['Oil at the mark', 'No leaks', 'Guards and stops work', 'Hirer shown how it stops'];
+const DAYS = [
+  [1, '1 day'],
+  [2, '2 days'],
+  [3, '3 days'],
+  [7, '7 days'],
+] as const;
+const LEVELS = [
+  [8, 'Full'],
+  [6, '6/8'],
+  [4, '4/8'],
+  [2, '2/8'],
+] as const;
+const HOURS = /^\d{1,5}(\.\d)?$/;
+
+/** What became of it: as the server took it, or null while it waits. */
+export interface HandedOut {
+  readonly cameTo: CheckedOut | null;
+  readonly isKept: boolean;
+}
+
+interface Typed {
+  readonly typed: string;
+  readonly waiverReason: string;
+  readonly days: number;
+  readonly fuelEighths: number;
+}
+const form = (inPrep: boolean) =>
+  object({
+    typed: string().matches(HOURS, 'Enter figures, with at most one after the point.').required('Enter the hours.'),
+    waiverReason: inPrep ? string().trim().required('Say why it may go out before its prep.') : string().default(''),
+  });
+
+const toggled = (list: readonly string[], entry: string): readonly string[] =>
+  list.includes(entry) ? list.filter((other) => other !== entry) : [...list, entry];
+
+export function CheckOutForm({
+  opening,
+  onDone,
+}: {
+  readonly opening: Opening;
+  readonly onDone: (done: HandedOut) => void;
+}) {
+  const { role } = usePerson();
+  const send = useEntry('check-out');
+  const kit = classOf(opening.classId).kit;
+  const inPrep = opening.verdict.readiness === 'prep';
+  const booked = opening.nextHire;
+  const { control, handleSubmit, getValues } = useSchemaForm<Typed, ReturnType<typeof form>>(form(inPrep), {
+    typed: opening.lastReading.toFixed(1),
+    waiverReason: '',
+    days: 1,
+    fuelEighths: 8,
+  });
+  const [left, setLeft] = useState<readonly string[]>([]);
+  const [looks, setLooks] = useState<readonly string[]>([]);
+  const typed = useWatch({ control, name: 'typed' });
+  const [confirmedFor, setConfirmedFor] = useState<string | null>(null);
+  const odd = oddHours(typed, opening);
+  const isSettled = odd === null || (odd !== 'below-last' && confirmedFor === typed);
+  const handOut = handleSubmit(async ({ waiverReason }) => {
+    const { days, fuelEighths } = getValues();
+    const { answer, isKept } = await send.mutateAsync({
+      facts: {
+        hire: booked?.reference ?? null,
+        dueAt: booked ? null : daysFromNow(days),
+        hours: { typed, confirmed: confirmedFor === typed, meterEvent: null },
+        fuelEighths,
+        kit: kit.filter((item) => !left.includes(item.id)).map(({ id, count }) => ({ id, count })),
+        looks,
+        waiverReason,
+      },
+      on: { tag: opening.tag },
+    });
+    onDone({ cameTo: answer && (answer.outcome as unknown as CheckedOut), isKept });
+  });
+  return (
+    <View className="flex-1">
+      <ScrollView className="flex-1" contentContainerClassName="w-full max-w-[680px] gap-5 self-center p-4">
+        <View className="flex-row items-center justify-between">
+          <Words face="stencil" size={56} role="heading" aria-level={1}>
+            {opening.tag}
+          </Words>
+          <Readiness of={opening.verdict.readiness} size={30} />
+        </View>
+        {send.isError ? <Failure sentence={sentenceOf(send.error)} kept="What you entered is still here." /> : null}
+        {inPrep ? <PrepNotDone because={opening.verdict.because} isLead={role === 'lead'} control={control} /> : null}
+        <Section title="Hire">
+          {booked ? (
+            <Words>
+              {booked.reference}, {sayTime(booked.fromAt)} to {sayTime(booked.toAt)}
+            </Words>
+          ) : (
+            <FormChoices control={control} name="days" label="For how long" options={DAYS} />
+          )}
+        </Section>
+        <Section title="Goes along">
+          <View className="flex-row flex-wrap gap-2">
+            {kit.map((item) => (
+              <Choice
+                key={item.id}
+                className="grow"
+                label={item.count > 1 ? `${item.count} × ${item.name.toLowerCase()}` : item.name}
+                on={!left.includes(item.id)}
+                onPress={() => setLeft(toggled(left, item.id))}
+              />
+            ))}
+          </View>
+        </Section>
+        <FormField control={control} name="typed" label="Hours on the meter" inputMode="decimal" />
+        {odd === null ? null : (
+          <Words tone="held" role="alert">
+            {odd === 'below-last'
+              ? `That is below the last reading, ${opening.lastReading.toFixed(1)}.`
+              : 'That does not fit the last reading.'}
+          </Words>
+        )}
+        {odd === null || odd === 'below-last' ? null : (
+          <Choice
+            label="I read the meter again: this is right"
+            on={confirmedFor === typed}
+            onPress={() => setConfirmedFor(confirmedFor === typed ? null : typed)}
+          />
+        )}
+        <Section title="Fuel">
+          <FormChoices control={control} name="fuelEighths" label="Fuel level" options={LEVELS} />
+        </Section>
+        <Section title="Last looks">
+          <View className="gap-2">
+            {LOOKS.map((look) => (
+              <Choice
+                key={look}
+                label={look}
+                on={looks.includes(look)}
+                onPress={() => setLooks(toggled(looks, look))}
+              />
+            ))}
+          </View>
+        </Section>
+      </ScrollView>
+      <View className="border-t border-line bg-tray p-3">
+        <Button
+          kind="main"
+          tall
+          label={inPrep ? 'Waive the prep and hand it out' : 'Hand it out'}
+          disabled={(inPrep && role !== 'lead') || send.isPending || looks.length < LOOKS.length || !isSettled}
+          onPress={() => void handOut().catch(() => undefined)}
+        />
+      </View>
+    </View>
+  );
+}
+
+/** What is odd about the hours as typed; null: nothing, or they are no figures. */
+function oddHours(typed: string, opening: Opening): string | null {
+  if (!HOURS.test(typed)) return null;
+  const { findings } = assessReading(typed, {
+    lastReading: opening.lastReading,
+    clockHours: hoursSince(opening.lastReadAt),
+    hireDays: 0,
+    use: opening.use,
+  });
+  return findings[0]?.code ?? null;
+}
+
+interface PrepProps {
+  readonly because: readonly string[];
+  readonly isLead: boolean;
+  readonly control: Control<Typed, unknown, any>;
+}
+
+const PrepNotDone = ({ because, isLead, control }: PrepProps) => (
+  <Section title="Its prep is not done">
+    {because.map((reason) => (
+      <Words key={reason}>{reason}</Words>
+    ))}
+    {isLead ? (
+      <FormField control={control} name="waiverReason" label="You may waive it: why?" />
+    ) : (
+      <Words face="strong">Do the prep first, or ask a lead to waive it.</Words>
+    )}
+  </Section>
+);

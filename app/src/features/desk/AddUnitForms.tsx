@@ -1,0 +1,79 @@
+import type { ClassId } from '@hudrik/core/catalogue';
+import { name } from '@hudrik/core/fields';
+import { router } from 'expo-router';
+import { useState } from 'react';
+import { View } from 'react-native';
+import { object, string } from 'yup';
+import { sentenceOf, useChange } from '@/api';
+import { Button, Failure, Section } from '@/design';
+import { figure, FormField, useSchemaForm } from '@/forms';
+
+const modelForm = object({ make: name.required('Enter the make.'), name: name.required('Enter the model.') });
+
+/** A model that the yard has none of yet. */
+export function AddModel({ classId, onAdded }: { readonly classId: ClassId; readonly onAdded: (id: number) => void }) {
+  const add = useChange('addModel');
+  const [open, setOpen] = useState(false);
+  const { control, handleSubmit, reset } = useSchemaForm(modelForm, { make: '', name: '' });
+  const send = handleSubmit(async (model) => {
+    const { id } = await add.mutateAsync({ body: { classId, ...model } });
+    onAdded(id);
+    setOpen(false);
+    reset({ make: model.make, name: '' });
+  });
+  if (!open) return <Button kind="quiet" label="Another model" onPress={() => setOpen(true)} />;
+  return (
+    <View className="gap-3 border border-dashed border-line p-3">
+      {add.isError ? <Failure sentence={sentenceOf(add.error)} kept="What you wrote is still here." /> : null}
+      <FormField control={control} name="make" label="Make" />
+      <FormField control={control} name="name" label="Model" />
+      <Button label="Add the model" disabled={add.isPending} onPress={() => void send().catch(() => undefined)} />
+    </View>
+  );
+}
+
+const unitForm = object({
+  figures: string()
+    .trim()
+    .matches(/^\d{2,4}$/, 'Enter two to four figures.')
+    .required('Enter the figures of the tag.'),
+  serial: name.required('Enter the serial number.'),
+  homeBay: name.required('Enter where it stands.'),
+  meterReading: figure()
+    .typeError('Enter figures, with at most one after the point.')
+    .min(0)
+    .max(99_999.9)
+    .required('Enter the hours.'),
+});
+
+/** A unit of a model: its tag and where its meter stands. */
+export function AddUnit({ letters, modelId }: { readonly letters: string; readonly modelId: number }) {
+  const add = useChange('addUnit');
+  const { control, handleSubmit } = useSchemaForm(unitForm, {
+    figures: '',
+    serial: '',
+    homeBay: '',
+    meterReading: '0',
+  });
+  const send = handleSubmit(async ({ figures, ...unit }) => {
+    const tag = `${letters}-${figures}`;
+    await add.mutateAsync({ body: { ...unit, tag, modelId, meterOffset: 0 } });
+    router.replace(`/u/${tag}`);
+  });
+  return (
+    <Section title="The unit">
+      {add.isError ? <Failure sentence={sentenceOf(add.error)} kept="What you wrote is still here." /> : null}
+      <FormField control={control} name="figures" label={`Figures of its tag: ${letters}-`} inputMode="numeric" />
+      <FormField control={control} name="serial" label="Serial number" />
+      <FormField control={control} name="homeBay" label="Where it stands" />
+      <FormField control={control} name="meterReading" label="Hours on the meter" inputMode="decimal" />
+      <Button
+        kind="main"
+        tall
+        label="Put it on the yard"
+        disabled={add.isPending}
+        onPress={() => void send().catch(() => undefined)}
+      />
+    </Section>
+  );
+}

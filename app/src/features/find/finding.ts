@@ -1,0 +1,63 @@
+import type { FindingRecord } from '@hudrik/core/contracts';
+import type { Entry, Facts } from '@hudrik/core/log';
+import { withPending, type EntryItem } from '@/outbox';
+
+export type MachineFacts = FindingRecord['machine'];
+
+/** The finding that this device goes on with. Its machine is what was said of it before the finding was begun. */
+export interface Pointer {
+  readonly id: string;
+  readonly machine?: MachineFacts;
+}
+
+/** A finding as it is shown: what the server has, and behind it what was made here and is on its way. */
+export interface LocalFinding {
+  readonly id: string;
+  readonly tag: string | null;
+  readonly machine: MachineFacts;
+  readonly limits: FindingRecord['limits'];
+  readonly entries: readonly Entry[];
+  /** Entries that the server has not got. */
+  readonly unsent: ReadonlySet<string>;
+  /** What the server would not take. */
+  readonly refused: readonly EntryItem[];
+  readonly closedAt: string | null;
+  readonly causes: readonly string[] | null;
+  /** The server knows of it, or will. */
+  readonly isBegun: boolean;
+}
+
+const isOf = <K extends 'finding-opened' | 'machine-described' | 'causes-confirmed'>(
+  entry: Entry,
+  kind: K,
+): entry is Entry<K, Facts<K>> => entry.kind === kind;
+
+const NO_MACHINE: MachineFacts = { engine: {}, past: {} };
+
+/** The server's record with what is on its way of it. In: the record, or null while the server knows of none; this device's own finding. */
+export function findingOf(
+  tag: string | null,
+  record: FindingRecord | null,
+  pointer: Pointer,
+  pending: readonly EntryItem[],
+): LocalFinding {
+  const entries = withPending(record?.entries ?? [], pending);
+  const known = new Set(record?.entries.map((entry) => entry.id));
+  const ours = entries.filter((entry) => !known.has(entry.id));
+  const said = ours.flatMap((entry) =>
+    isOf(entry, 'machine-described') || (record === null && isOf(entry, 'finding-opened')) ? [entry.facts.machine] : [],
+  );
+  const closing = ours.findLast((entry) => isOf(entry, 'causes-confirmed'));
+  return {
+    id: record?.id ?? pointer.id,
+    tag,
+    machine: said.at(-1) ?? record?.machine ?? pointer.machine ?? NO_MACHINE,
+    limits: record?.limits ?? null,
+    entries,
+    unsent: new Set(pending.filter((item) => item.state === 'waiting').map((item) => item.id)),
+    refused: pending.filter((item) => item.state === 'refused'),
+    closedAt: record?.closedAt ?? closing?.at ?? null,
+    causes: record?.causes ?? (closing && isOf(closing, 'causes-confirmed') ? closing.facts.causes : null),
+    isBegun: record !== null || ours.some((entry) => entry.kind === 'finding-opened'),
+  };
+}

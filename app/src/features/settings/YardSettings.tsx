@@ -1,0 +1,58 @@
+import type { Settings } from '@hudrik/core/contracts';
+import { name } from '@hudrik/core/fields';
+import { object, string } from 'yup';
+import { sentenceOf, useChange, useRead } from '@/api';
+import { Button, Failure, Loading, Section, Words } from '@/design';
+import { FormField, useSchemaForm } from '@/forms';
+import { sayDay, sayMoney } from '@/writing';
+
+const form = object({
+  yard: name.required('Enter the name of the yard.'),
+  currency: string()
+    .trim()
+    .uppercase()
+    .matches(/^[A-Z]{3}$/, 'Enter three letters, e.g. USD.')
+    .required('Enter three letters, e.g. USD.'),
+  locale: string()
+    .trim()
+    .matches(/^[a-z]{2,3}(-[A-Za-z0-9]{2,8}){0,3}$/, 'Enter language and region, e.g. en-US.')
+    .required('Enter language and region, e.g. en-US.'),
+  timeZone: string().trim().required('Enter a time zone, e.g. America/Denver.'),
+});
+
+/** How this yard writes money, figures and times: for all of its people, and on paper. */
+export function YardSettings() {
+  const settings = useRead('settings');
+  if (!settings.data)
+    return settings.isError ? (
+      <Failure sentence={sentenceOf(settings.error)} retry={() => void settings.refetch()} />
+    ) : (
+      <Loading what="the settings of the yard" />
+    );
+  return <Form key={JSON.stringify(settings.data)} settings={settings.data} />;
+}
+
+function Form({ settings }: { readonly settings: Settings }) {
+  const change = useChange('changeSettings');
+  const { control, handleSubmit } = useSchemaForm(form, settings);
+  const send = handleSubmit((body) => change.mutateAsync({ body }));
+  return (
+    <Section title="The yard">
+      {change.isError ? <Failure sentence={sentenceOf(change.error)} kept="What you wrote is still here." /> : null}
+      <FormField control={control} name="yard" label="Name" />
+      <FormField control={control} name="currency" label="Currency" autoCapitalize="characters" />
+      <FormField control={control} name="locale" label="Language and region" autoCapitalize="none" />
+      <FormField control={control} name="timeZone" label="Time zone" autoCapitalize="none" />
+      <Words
+        size={15}
+        tone="ink-soft"
+      >{`As it is now: ${sayMoney(123_450)}, ${sayDay(new Date().toISOString())}.`}</Words>
+      <Button
+        kind="main"
+        label="Save for the whole yard"
+        disabled={change.isPending}
+        onPress={() => void send().catch(() => undefined)}
+      />
+    </Section>
+  );
+}

@@ -1,0 +1,357 @@
+import 'fake-indexeddb/auto';
+import type { LogRecord, Person, Problem } from '@hudrik/core/contracts';
+import { IDBFactory } from 'fake-indexeddb';
+import { Refused } from '@/api/client';
+import type { Item, NewItem } from './item';
+import { Outbox, type Parts } from './Outbox';
+
+const person = (id: number, name: string, role: Person['role'] = 'technician'): Person => ({
+  id,
+  name,
+  role,
+  preferences: { units: 'inch', theme: 'light' },
+});
+const [IVO, MAREN, RUNA] = [person(2, 'Ivo'), person(3, 'Maren'), person(1, 'Runa', 'lead')];
+
+let made = 0;
+const note = (maker: NewItem['maker'], more: Partial<NewItem> = {}): NewItem =>
+  ({
+    id: `item-${made++}`,
+    what: 'entry',
+    kind: 'note',
+    facts: { text: 'Loud' },
+    on: { tag: 'GE-07' },
+    maker,
+    madeAt: new Date().toISOString(),
+    ...more,
+  }) as NewItem;
+
+const recordOf = ({ id }: Item): LogRecord => ({
+  id,
+  at: '2030-03-04T09:00:00Z',
+  by: null,
+  sentBy: null,
+  kind: 'note',
+  facts: {},
+  outcome: { taken: true },
+  jobId: null,
+  corrects: null,
+});
+const problem = (status: number, code: Problem['code']): Refused =>
+  new Refused({ type: '', title: 'No.', status, code });
+
+/** A server that the outbox sends to: what came, as whom, and what it answers. */
+class Server {
+  readonly came: [id: string, as: string][] = [];
+  answer: (item: Item) => Promise<LogRecord | null> = async (item) => recordOf(item);
+
+  readonly deliver: Parts['deliver'] = async (item, as) => {
+    this.came.push([item.id, as.name]);
+    return this.answer(item);
+  };
+}
+
+/** The browser's locks, as far as they are used: one holder of a name, the others wait in line. */
+class Locks {
+  #line: Promise<unknown> = Promise.resolve();
+  readonly request = (async (_name: string, { signal }: { signal: AbortSignal }, work: () => Promise<void>) => {
+    const turn = this.#line.then(() => (signal.aborted ? undefined : work()));
+    this.#line = turn.catch(() => undefined);
+    return turn;
+  }) as unknown as LockManager['request'];
+}
+
+const open: Outbox[] = [];
+function pageOf(server: Server, more: Partial<Parts> = {}): Outbox {
+  const page = new Outbox({
+    name: 'test',
+    deliver: server.deliver,
+    locks: null,
+    lease: { beatMs: 20, expiresMs: 100 },
+    ...more,
+  });
+  open.push(page);
+  return page;
+}
+
+const until = async (isSo: () => boolean, withinMs = 4000): Promise<void> => {
+  const began = Date.now();
+  while (!isSo()) {
+    if (Date.now() - began > withinMs) throw new Error('It did not come to that.');
+    await new Promise((resolve) => setTimeout(resolve, 5));
+  }
+};
+const statesOf = (page: Outbox): string[] => page.shown().items.map((item) => item.state);
+
+afterEach(async () => {
+  await Promise.all(open.splice(0).map((page) => page.stop()));
+  globalThis.indexedDB = new IDBFactory();
+});
+
+describe('the outbox of one page', () => {
+  test('keeps before it sends, sends in order, and shows what came of it', async () => {
+    const server = new Server();
+    const page = pageOf(server);
+    const [first, second] = [note(IVO), note(IVO)];
+    expect(await page.keep(first)).toBe('on-device');
+    expect(await page.keep(second)).toBe('on-device');
+    expect(statesOf(page)).toEqual(['waiting', 'waiting']);
+    page.setPerson(IVO);
+    await until(() => statesOf(page).every((state) => state === 'sent'));
+    expect(server.came.map(([id]) => id)).toEqual([first.id, second.id]);
+    expect(page.shown().items[0]?.answer?.outcome).toEqual({ taken: true });
+  });
+
+  test('is shown at once, before it is kept', () => {
+    const page = pageOf(new Server());
+    void page.keep(note(IVO));
+    expect(page.shown().items.map(({ state, isKept }) => [state, isKept])).toEqual([['waiting', false]]);
+  });
+
+  test('what is asked for first is kept first, however long its photos take', async () => {
+    const page = pageOf(new Server());
+    const photo = { ...note(IVO), what: 'photo', type: 'image/jpeg', bytes: new ArrayBuffer(4) } as NewItem;
+    const slow = page.keep(note(IVO, { id: 'with-photo' }), async () => {
+      await new Promise((resolve) => setTimeout(resolve, 30));
+      return [photo];
+    });
+    await Promise.all([slow, page.keep(note(IVO, { id: 'after' }))]);
+    expect(page.shown().items.map((item) => item.id)).toEqual([photo.id, 'with-photo', 'after']);
+  });
+
+  test('waits for whoever made it; is sent as theirs only, in any later page', async () => {
+    const server = new Server();
+    const page = pageOf(server);
+    const [mine, theirs] = [note(IVO), note(MAREN)];
+    await page.keep(mine);
+    await page.keep(theirs);
+    page.setPerson(IVO);
+    await until(() => server.came.length === 1);
+    await new Promise((resolve) => setTimeout(resolve, 60));
+    expect(server.came).toEqual([[mine.id, 'Ivo']]);
+    await page.stop();
+    const later = pageOf(server);
+    later.setPerson(MAREN);
+    await until(() => server.came.length === 2);
+    expect(server.came[1]).toEqual([theirs.id, 'Maren']);
+  });
+
+  test('only its maker throws it away', async () => {
+    const page = pageOf(new Server());
+    const theirs = note(MAREN);
+    await page.keep(theirs);
+    for (const other of [IVO, RUNA]) {
+      page.setPerson(other);
+      await page.discard(theirs.id);
+      await page.retry(theirs.id);
+    }
+    expect(page.shown().items).toHaveLength(1);
+    page.setPerson(null);
+    await page.discard(theirs.id);
+    expect(page.shown().items).toHaveLength(1);
+  });
+
+  test('its maker throws away what the server refused', async () => {
+    const server = new Server();
+    server.answer = async () => Promise.reject(problem(409, 'job-closed'));
+    const page = pageOf(server);
+    page.setPerson(MAREN);
+    const theirs = note(MAREN);
+    await page.keep(theirs);
+    await until(() => statesOf(page)[0] === 'refused');
+    await page.discard(theirs.id);
+    expect(page.shown().items).toEqual([]);
+  });
+
+  test('a lead sends on what another made, and nobody else can', async () => {
+    const server = new Server();
+    const page = pageOf(server);
+    const theirs = note(MAREN);
+    await page.keep(theirs);
+    page.setPerson(IVO);
+    await page.sendOn(theirs.id);
+    await new Promise((resolve) => setTimeout(resolve, 60));
+    expect(server.came).toEqual([]);
+    page.setPerson(RUNA);
+    await page.sendOn(theirs.id);
+    await until(() => server.came.length === 1);
+    expect(server.came[0]).toEqual([theirs.id, 'Runa']);
+    expect(page.shown().items[0]?.maker).toEqual(MAREN);
+  });
+
+  test('what nobody is known to have made waits until somebody says that it is theirs', async () => {
+    const server = new Server();
+    const page = pageOf(server);
+    const lost = note(null);
+    await page.keep(lost);
+    page.setPerson(RUNA);
+    await page.sendOn(lost.id);
+    await new Promise((resolve) => setTimeout(resolve, 60));
+    expect(server.came).toEqual([]);
+    page.setPerson(IVO);
+    await page.claim(lost.id);
+    await until(() => server.came.length === 1);
+    expect(server.came[0]).toEqual([lost.id, 'Ivo']);
+  });
+
+  test('no answer, a broken server and a signed-out one are tried again; a refusal is said', async () => {
+    const server = new Server();
+    const failures: Error[] = [new TypeError('network'), problem(500, 'unexpected'), problem(401, 'not-signed-in')];
+    server.answer = async (item) => {
+      const failure = failures.shift();
+      if (failure) throw failure;
+      return recordOf(item);
+    };
+    const page = pageOf(server);
+    page.setPerson(IVO);
+    await page.keep(note(IVO));
+    for (let left = 3; left >= 0; left--) {
+      await until(() => failures.length === Math.max(left - 1, 0));
+      await new Promise((resolve) => setTimeout(resolve, 20));
+      page.tryNow();
+    }
+    await until(() => statesOf(page)[0] === 'sent');
+    expect(server.came).toHaveLength(4);
+  });
+
+  test('what is refused is not sent again; later things of the same unit still go', async () => {
+    const server = new Server();
+    const [bad, good] = [note(IVO), note(IVO)];
+    server.answer = async (item) => (item.id === bad.id ? Promise.reject(problem(409, 'job-closed')) : recordOf(item));
+    const page = pageOf(server);
+    await page.keep(bad);
+    await page.keep(good);
+    page.setPerson(IVO);
+    await until(() => statesOf(page).join() === 'refused,sent');
+    page.tryNow();
+    await new Promise((resolve) => setTimeout(resolve, 60));
+    expect(server.came.map(([id]) => id)).toEqual([bad.id, good.id]);
+    expect(page.shown().items[0]?.problem?.code).toBe('job-closed');
+  });
+
+  test('nothing of a job overtakes what could not be sent of it; other jobs go on', async () => {
+    const server = new Server();
+    const first = note(IVO, { on: { jobId: '7' } });
+    server.answer = async (item) => (item.id === first.id ? Promise.reject(new TypeError('network')) : recordOf(item));
+    const page = pageOf(server);
+    const [second, other] = [note(IVO, { on: { jobId: '7' } }), note(IVO, { on: { jobId: '8' } })];
+    for (const item of [first, second, other]) await page.keep(item);
+    page.setPerson(IVO);
+    await until(() => statesOf(page)[2] === 'sent');
+    expect(server.came.map(([id]) => id)).not.toContain(second.id);
+  });
+
+  test('tells soon whether the server answered', async () => {
+    const server = new Server();
+    server.answer = async () => Promise.reject(new TypeError('network'));
+    const page = pageOf(server);
+    page.setPerson(IVO);
+    const waits = note(IVO);
+    await page.keep(waits);
+    expect((await page.settled(waits.id, 5000))?.state).toBe('waiting');
+    server.answer = async (item) => recordOf(item);
+    const taken = note(IVO, { on: { tag: 'GE-08' } });
+    await page.keep(taken);
+    expect((await page.settled(taken.id, 5000))?.state).toBe('sent');
+    expect(await page.settled('nothing', 10)).toBeUndefined();
+  });
+
+  test('a check-in that was refused is sent anew under the same id', async () => {
+    const server = new Server();
+    let refuses = true;
+    server.answer = async (item) => (refuses ? Promise.reject(problem(409, 'already-checked-in')) : recordOf(item));
+    const page = pageOf(server);
+    page.setPerson(IVO);
+    const first = note(IVO);
+    await page.keep(first);
+    await until(() => statesOf(page)[0] === 'refused');
+    refuses = false;
+    await page.keep({ ...first, facts: { text: 'A second look' } } as NewItem);
+    await until(() => statesOf(page).join() === 'sent');
+    expect(page.shown().items).toHaveLength(1);
+  });
+});
+
+describe('a device that keeps nothing', () => {
+  const failing = (name: string) => {
+    const put = jest.spyOn(IDBObjectStore.prototype, 'put');
+    put.mockImplementation(() => {
+      throw Object.assign(new Error(name), { name });
+    });
+    return put;
+  };
+
+  test.each([
+    ['QuotaExceededError', 'full'],
+    ['UnknownError', 'forbidden'],
+  ])('%s: it says so, and what is made here is sent from this page', async (name, trouble) => {
+    const put = failing(name);
+    const server = new Server();
+    const page = pageOf(server);
+    expect(await page.keep(note(IVO))).toBe('in-page');
+    expect(page.shown().trouble).toBe(trouble);
+    expect(page.shown().items.map((item) => item.isKept)).toEqual([false]);
+    page.setPerson(IVO);
+    await until(() => statesOf(page)[0] === 'sent');
+    put.mockRestore();
+    expect(await page.keep(note(IVO))).toBe('on-device');
+    expect(page.shown().trouble).toBeNull();
+  });
+
+  test('no store at all is forbidden from the beginning', async () => {
+    const real = globalThis.indexedDB;
+    Object.defineProperty(globalThis, 'indexedDB', { value: undefined, configurable: true, writable: true });
+    const page = pageOf(new Server());
+    await page.opened();
+    expect(page.shown().trouble).toBe('forbidden');
+    expect(await page.keep(note(IVO))).toBe('in-page');
+    globalThis.indexedDB = real;
+  });
+});
+
+describe.each([
+  ['the browser’s locks', () => new Locks() as Pick<LockManager, 'request'>],
+  ['a lease in the store', () => null],
+])('several pages, by %s', (_, locksOf) => {
+  test('one sends; each thing goes once; all see what came of it', async () => {
+    const server = new Server();
+    const locks = locksOf();
+    const pages = [1, 2, 3].map(() => pageOf(server, { locks }));
+    const items = Array.from({ length: 9 }, () => note(IVO));
+    for (const [at, item] of items.entries()) await (pages[at % 3] as Outbox).keep(item);
+    for (const page of pages) page.setPerson(IVO);
+    await until(() => pages.every((page) => statesOf(page).filter((state) => state === 'sent').length === 9));
+    expect(server.came.map(([id]) => id).sort()).toEqual(items.map((item) => item.id).sort());
+  });
+
+  test('when the one that sends is closed, another goes on', async () => {
+    const server = new Server();
+    const locks = locksOf();
+    const first = pageOf(server, { locks });
+    first.setPerson(IVO);
+    await first.keep(note(IVO));
+    await until(() => server.came.length === 1);
+    const second = pageOf(server, { locks });
+    second.setPerson(IVO);
+    await first.stop();
+    await second.keep(note(IVO));
+    await until(() => server.came.length === 2);
+    await until(() => statesOf(second).every((state) => state === 'sent'));
+  });
+});
+
+describe('a lease in the store', () => {
+  test('of a page that died is taken over once it has run out, and not before', async () => {
+    const server = new Server();
+    const dead = pageOf(server, { lease: { beatMs: 10_000, expiresMs: 300 } });
+    dead.setPerson(null);
+    await dead.opened();
+    await new Promise((resolve) => setTimeout(resolve, 50));
+    const began = Date.now();
+    const living = pageOf(server, { lease: { beatMs: 20, expiresMs: 300 } });
+    living.setPerson(IVO);
+    await living.keep(note(IVO));
+    await until(() => server.came.length === 1);
+    expect(Date.now() - began).toBeGreaterThan(150);
+  });
+});

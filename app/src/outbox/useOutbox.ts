@@ -1,0 +1,112 @@
+import type { LogRecord } from '@hudrik/core/contracts';
+import type { Entry, Facts, KindId } from '@hudrik/core/log';
+import { useMutation } from '@tanstack/react-query';
+import { useCallback, useMemo, useSyncExternalStore } from 'react';
+import { Refused } from '@/api/client';
+import { newId } from '@/api/newId';
+import { usePerson } from '@/api/person';
+import { serverTime } from '@/api/serverTime';
+import { outbox } from './current';
+import { dropDraftPhoto, readDraftPhoto } from './draftPhotos';
+import { isEntry, type EntryContent, type EntryItem, type Item, type NewItem, type On } from './item';
+import type { Waiting } from './Outbox';
+
+export const useWaiting = (): Waiting => useSyncExternalStore(outbox().subscribe, outbox().shown, outbox().shown);
+
+interface More {
+  /** Made earlier, by whoever begins something that has this id. */
+  readonly id?: string;
+  /** Photos taken for it, which go ahead of it. */
+  readonly photos?: readonly string[];
+  /** What it was made from, to be opened again. */
+  readonly draft?: unknown;
+}
+
+/** Something that happened: on the device first, then on its way. Out: its id, once it is kept. */
+export type AddEntry = <K extends KindId>(kind: K, facts: Facts<K>, on: On, more?: More) => Promise<string>;
+
+export function useAddEntry(): AddEntry {
+  const { id: personId, name } = usePerson();
+  return useCallback(
+    async (kind, facts, on, { id = newId(), photos = [], draft } = {}) => {
+      const made = { maker: { id: personId, name }, madeAt: serverTime().toISOString(), on };
+      const content = { what: 'entry', kind: kind as EntryContent['kind'], facts } as const;
+      await outbox().keep({ ...made, ...content, id, ...(draft === undefined ? {} : { draft }) }, async () =>
+        (await Promise.all(photos.map((photoId) => photoItem(photoId, made)))).flat(),
+      );
+      await Promise.all(photos.map(dropDraftPhoto));
+      return id;
+    },
+    [personId, name],
+  );
+}
+
+async function photoItem(id: string, made: Pick<NewItem, 'maker' | 'madeAt' | 'on'>): Promise<NewItem[]> {
+  const photo = await readDraftPhoto(id);
+  return photo ? [{ ...made, ...photo, what: 'photo', id }] : [];
+}
+
+/** How long a person waits to hear what the server says of it. */
+const ANSWER_MS = 8000;
+
+export interface Added {
+  readonly id: string;
+  /** The entry as the server took it; null: it waits, on this device or, where that would keep nothing, in this page. */
+  readonly answer: LogRecord | null;
+  readonly isKept: boolean;
+}
+
+interface Adding<K extends KindId> extends More {
+  readonly facts: Facts<K>;
+  readonly on: On;
+}
+
+/** Something that happened, and what the server says of it. What it refuses at once is told here, and waits in no list. */
+export function useEntry<K extends KindId>(kind: K) {
+  const addEntry = useAddEntry();
+  return useMutation<Added, Error, Adding<K>>({
+    mutationFn: async ({ facts, on, ...more }) => {
+      const id = await addEntry(kind, facts, on, more);
+      const item = await outbox().settled(id, ANSWER_MS);
+      if (item?.state === 'refused' && item.problem && more.draft === undefined) {
+        await outbox().discard(id);
+        throw new Refused(item.problem);
+      }
+      return { id, answer: item?.answer ?? null, isKept: item?.isKept ?? true };
+    },
+  });
+}
+
+/** What is on its way of something, as the log will have it: what a screen shows behind what the server said. */
+export function usePending(isHere: (on: On) => boolean): readonly EntryItem[] {
+  const { items } = useWaiting();
+  return useMemo(() => items.filter(isEntry).filter((item) => isHere(item.on)), [items, isHere]);
+}
+
+/** An item as an entry of the log. */
+export const entryOf = (item: EntryItem): Entry =>
+  item.answer ?? {
+    id: item.id,
+    at: item.madeAt,
+    by: item.maker?.name ?? null,
+    kind: item.kind,
+    facts: item.facts,
+    outcome: {},
+  };
+
+/** The server's entries, and behind them what it has not got, or had not when it was asked. What it refused is not among them. */
+export function withPending(known: readonly Entry[], pending: readonly EntryItem[]): Entry[] {
+  const there = new Set(known.map((one) => one.id));
+  return [...known, ...pending.filter((item) => item.state !== 'refused' && !there.has(item.id)).map(entryOf)];
+}
+
+/** The bytes of a photo while it is on this device: of a draft, or on its way. */
+export async function photoHere(id: string): Promise<Blob | null> {
+  const draft = await readDraftPhoto(id);
+  if (draft) return new Blob([draft.bytes], { type: draft.type });
+  await outbox().opened();
+  const item = outbox()
+    .shown()
+    .items.find((one: Item) => one.id === id && one.state !== 'sent');
+  return item?.what === 'photo' ? new Blob([item.bytes], { type: item.type }) : null;
+}

@@ -1,0 +1,3 @@
+export { dropDraftPhoto, keepDraftPhoto } from '@/outbox';
+export { shrinkPhoto } from './shrinkPhoto';
+export { usePhotoUri } from './usePhotoUri';

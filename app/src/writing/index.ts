@@ -1,0 +1,13 @@
+export { WritingGate } from './WritingGate';
+export {
+  instantOf,
+  sayAgo,
+  sayAs,
+  sayDay,
+  sayFigure,
+  sayFuel,
+  sayHours,
+  sayMinutes,
+  sayMoney,
+  sayTime,
+} from './writing';

@@ -1,0 +1,55 @@
+import { array, boolean, mixed, number, object, string } from 'yup';
+import { CLASS_IDS, CONSEQUENCES, JOB_KINDS } from '../catalogue';
+import { READINESS } from '../readiness';
+import { HIRE_STATES } from '../states';
+import { ROLES } from './roles';
+
+/** The fields that appear in more than one contract. */
+export const tag = string()
+  .trim()
+  .uppercase()
+  .matches(/^[A-Z]{2}-\d{2,4}$/, 'A tag is two letters, a dash and two to four figures, as PW-07.');
+export const id = string().uuid();
+export const classId = string().oneOf(CLASS_IDS);
+export const role = string().oneOf(ROLES);
+export const instant = string().test(
+  'instant',
+  'An instant is wanted, as 2030-05-01T09:00:00Z.',
+  (value) => value == null || (/^\d{4}-\d\d-\d\dT/.test(value) && !Number.isNaN(Date.parse(value))),
+);
+export const name = string().trim().min(1).max(80);
+export const words = string().trim().max(2000);
+export const hours = number().min(0).max(99_999.9);
+export const readiness = string().oneOf(READINESS);
+export const consequence = string().oneOf(CONSEQUENCES);
+export const jobKind = string().oneOf(JOB_KINDS);
+export const version = number().integer().min(1);
+export const cursor = string().max(200);
+
+export const origin = object({ kind: string().required(), id: string().required(), exception: string().optional() });
+export const reason = object({
+  origin: origin.required(),
+  consequence: consequence.required(),
+  sentence: string().required(),
+  caution: string().optional(),
+});
+
+export const readinessVerdict = object({
+  readiness: readiness.required(),
+  because: array(string().required()).required(),
+  notLookedAtSince: string().optional(),
+  dueAt: string().optional(),
+});
+
+export const hireLine = object({
+  reference: string().required(),
+  classId: classId.required(),
+  tag: string().nullable().defined(),
+  fromAt: string().required(),
+  toAt: string().required(),
+  state: string().oneOf(HIRE_STATES).required(),
+  outAt: string().nullable().defined(),
+  backAt: string().nullable().defined(),
+});
+
+export { array, boolean, mixed, number, object, string };

@@ -1,0 +1,4 @@
+export type { Frozen } from './frozen';
+export * from './fields';
+export * from './machine';
+export * from './roles';

@@ -1,0 +1,1 @@
+export { formatFigure, formatMoney, type Writing } from './figures';

@@ -1,0 +1,8 @@
+/** As far as the tests use it: another library to check against. */
+declare module 'jstat' {
+  const jStat: {
+    readonly ibeta: (x: number, a: number, b: number) => number;
+    readonly poisson: { readonly cdf: (count: number, mean: number) => number };
+  };
+  export default jStat;
+}

@@ -1,0 +1,58 @@
+import { EMPTY_CARD, type Card, type JobState } from '../card';
+import { CLOCKS, entryOf } from '../catalogue';
+import type { ProofSetting } from '../proof';
+import { kindOf } from './entries';
+import type { CardRefusal, Entry, Names } from './shape';
+
+/**
+ * A job's card from its entries, in the order in which they were taken. The same on the device and on the server.
+ * In: entries of the job, of whatever kinds; those that change no card are passed over. Out: see Card.
+ */
+export const cardOf = (entries: readonly Entry[]): Card =>
+  entries.reduce<Card>((card, entry) => kindOf(entry.kind)?.card?.change?.(card, entry) ?? card, EMPTY_CARD);
+
+interface Asked {
+  readonly entries: readonly Entry[];
+  readonly entry: Pick<Entry, 'kind' | 'facts'>;
+  readonly state: JobState;
+  readonly setting: ProofSetting;
+  readonly now: string;
+}
+
+/**
+ * Why an entry cannot be taken on a card as it stands; null when it can.
+ * In: the card's entries so far, the entry, the job's state, how its class is proved, the time.
+ */
+export function cardRefusal({ entries, entry, state, setting, now }: Asked): CardRefusal | null {
+  const side = kindOf(entry.kind)?.card;
+  if (side?.ofProof && state !== 'to-prove') return { code: 'not-in-proof' };
+  return side?.refusal?.({ card: cardOf(entries), entries, facts: entry.facts, setting, now }) ?? null;
+}
+
+/**
+ * A job's state after an entry on its card. Work on a waiting job opens it; a card in proof stays there until it is proved or taken back.
+ * In: the state before, the entry, the card after it. Example: paused for a part turns open into waits-part.
+ */
+export function jobStateAfter(state: JobState, entry: Pick<Entry, 'kind' | 'facts'>, card: Card): JobState {
+  const jobState = kindOf(entry.kind)?.card?.jobState;
+  if (jobState) return jobState(state, entry.facts, card);
+  return state === 'waiting' ? 'open' : state;
+}
+
+const field = (facts: unknown, name: string): string => {
+  const value: unknown = typeof facts === 'object' && facts !== null ? Reflect.get(facts, name) : undefined;
+  return typeof value === 'string' ? value : '';
+};
+
+/** What the ids in an entry's facts are called on this card: kept with the entry, so that its sentence needs no other. */
+export function namesOf(card: Card, facts: unknown): Names {
+  const thing = card.ledger.things.find((one) => one.thingId === field(facts, 'thingId'));
+  const step = card.steps.find((one) => one.stepId === field(facts, 'stepId'));
+  const running = card.clocks.find((one) => one.clockId === field(facts, 'clockId'));
+  const clock = entryOf(CLOCKS, running?.clock ?? field(facts, 'clock'));
+  return {
+    ...(thing ? { what: thing.what } : {}),
+    ...(step ? { step: step.title } : {}),
+    ...(clock ? { clock: clock.name } : {}),
+  };
+}

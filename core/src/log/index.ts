@@ -1,0 +1,21 @@
+export { cardOf, cardRefusal, jobStateAfter, namesOf } from './cardOf';
+export { observationsOf, setUpsOf, type Chapter, type Observed } from './observationsOf';
+export {
+  isLogKind,
+  kindOf,
+  LOG_KIND_IDS,
+  tellEntry,
+  type CardEntry,
+  type CardKind,
+  type Facts,
+  type FindingEntry,
+  type FindingKind,
+  type KindId,
+  type LogEntry,
+} from './entries';
+export { newLogEntry, type NewLogEntry } from './newLogEntry';
+export { partNumber } from './schemas';
+export type { CheckedIn } from './kinds/checkIn';
+export type { CheckedOut } from './kinds/checkOut';
+export type { CardRefusal, Entry, Names, Telling, Wording } from './shape';
+export { faultName, observationName, outcomeName, outcomesFit, readingLine } from './observed';

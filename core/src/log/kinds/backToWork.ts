@@ -1,0 +1,13 @@
+import { WORKS_ON_UNITS, object } from '../../fields';
+import { text } from '../schemas';
+import { logKind, telling } from '../shape';
+
+/** The proof is broken off: there is more to do. */
+export const backToWork = logKind({
+  kind: 'back-to-work',
+  on: 'job',
+  who: WORKS_ON_UNITS,
+  facts: object({ why: text.defined() }),
+  card: { jobState: () => 'open' },
+  sentence: (facts) => telling('Proof stopped, back to the work', facts.why),
+});

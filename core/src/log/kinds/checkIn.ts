@@ -1,0 +1,61 @@
+import { array, id, instant, number, object, string, WORKS_ON_UNITS } from '../../fields';
+import type { Verdict } from '../../verdict';
+import { answer, fuelEighths, hoursEntry, kitCount, text } from '../schemas';
+import { logKind, telling } from '../shape';
+
+const facts = object({
+  startedAt: instant.required(),
+  /** The newest check-in of this unit that the person knew of, or null. */
+  basedOn: id.nullable().defined(),
+  /** Set when somebody else checked it in meanwhile and this is kept beside it. */
+  secondLookOf: id.nullable().default(null),
+  hours: hoursEntry.required(),
+  fuelEighths: fuelEighths.required(),
+  fuelTap: string().oneOf(['was-shut', 'shut-now', 'none']).required(),
+  ended: string().oneOf(['well', 'ended-badly', 'ended-dead', 'not-told']).required(),
+  missing: array(kitCount.required()).default([]),
+  complaintIds: array(string().required()).default([]),
+  remarks: text.default(''),
+  answers: array(answer.required()).required(),
+  stations: array(
+    object({ id: string().required(), seconds: number().min(0).max(86_400).required() }).required(),
+  ).required(),
+});
+
+/** What a check-in came to: the reading as it was taken, and the verdict of the edition of that day. */
+export interface CheckedIn {
+  readonly readingId: string;
+  readonly reading: number;
+  readonly trueHours: number;
+  readonly hoursRun: number;
+  /** The hire that it ended. */
+  readonly reference: string | null;
+  readonly verdict: Verdict;
+  readonly jobIds: readonly string[];
+  readonly readiness: string;
+  /** Stations passed faster than they can be looked at. */
+  readonly hurried: readonly string[];
+  /** The same by their ids; older ones have none. */
+  readonly hurriedStations?: readonly string[];
+  /** Readings of its checks, by the words of the check. */
+  readonly readings: readonly { readonly name: string; readonly value: number; readonly unit: string }[];
+}
+
+/** The return inspection of a unit. */
+export const checkIn = logKind({
+  kind: 'check-in',
+  on: 'unit',
+  who: WORKS_ON_UNITS,
+  facts,
+  sentence: (sent, came: Partial<CheckedIn>, wording) =>
+    telling(
+      `Checked in${came.verdict ? `: ${wording.readiness(came.verdict.result)}` : ''}${sent.secondLookOf ? ' (second look)' : ''}`,
+      `${came.trueHours === undefined ? `${sent.hours.typed} h on the meter` : wording.hours(came.trueHours)}${came.hoursRun ? `, ${wording.hours(came.hoursRun)} on this hire` : ''}; fuel ${wording.fuel(sent.fuelEighths)}.`,
+      sent.hours.meterEvent &&
+        (sent.hours.meterEvent.kind === 'replaced' ? 'The hour meter was replaced.' : 'The hour meter rolled over.'),
+      ...(came.verdict?.reasons ?? []).map((reason) => reason.sentence),
+      ...(came.readings ?? []).map((reading) => `${reading.name}: ${reading.value} ${reading.unit}`),
+      (came.hurried ?? []).length > 0 && `Passed faster than it can be looked at: ${came.hurried?.join(', ')}.`,
+      sent.remarks !== '' && `“${sent.remarks}”`,
+    ),
+});

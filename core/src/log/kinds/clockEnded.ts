@@ -1,0 +1,36 @@
+import { WORKS_ON_UNITS, object, string, id } from '../../fields';
+import { mustHaveClock } from '../refusals';
+import { text } from '../schemas';
+import { logKind, telling, type Names } from '../shape';
+import { CLOCKS } from '../../catalogue/workshop';
+
+const resultName = (result: string): string =>
+  (
+    Object.values(CLOCKS)
+      .map((clock) => clock.results[result]?.[0])
+      .find((words) => words !== undefined) ?? 'stopped'
+  ).toLowerCase();
+
+/** What was found when a wait was over. */
+export const clockEnded = logKind({
+  kind: 'clock-ended',
+  on: 'job',
+  who: WORKS_ON_UNITS,
+  facts: object({ clockId: id.required(), result: string().max(40).required(), note: text.defined() }),
+  card: {
+    refusal: mustHaveClock,
+    change: (card, { facts }) => ({
+      ...card,
+      clocks: card.clocks.map((clock) =>
+        clock.clockId === facts.clockId ? { ...clock, result: facts.result } : clock,
+      ),
+    }),
+    jobState: (state, _, card) =>
+      state === 'waits-clock' && card.clocks.every((clock) => clock.result !== null)
+        ? 'open'
+        : state === 'waiting'
+          ? 'open'
+          : state,
+  },
+  sentence: ({ result, note }, outcome: Names) => telling(`${outcome.clock ?? 'A wait'}: ${resultName(result)}`, note),
+});

@@ -1,0 +1,21 @@
+import { WAY_IDS, WAYS } from '../../catalogue/workshop';
+import { SIGNS_OFF, mixed, object, string } from '../../fields';
+import { text } from '../schemas';
+import { logKind, telling } from '../shape';
+
+/** What is to be done with it, with the figures that were seen. */
+export const decided = logKind({
+  kind: 'decided',
+  on: 'job',
+  who: SIGNS_OFF,
+  facts: object({
+    way: string().oneOf(WAY_IDS).required(),
+    why: text.defined(),
+    figures: mixed<Readonly<Record<string, unknown>>>().required(),
+  }),
+  card: {
+    change: (card, entry) => ({ ...card, decision: entry }),
+    jobState: (state) => (state === 'waits-decision' || state === 'waiting' ? 'open' : state),
+  },
+  sentence: ({ way, ...facts }) => telling(`Decided: ${WAYS[way].toLowerCase()}`, facts.why),
+});

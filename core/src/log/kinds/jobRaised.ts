@@ -1,0 +1,19 @@
+import { RESETS_OF_WORK } from '../../catalogue/workshop';
+import { SIGNS_OFF, number, object, string, name, jobKind } from '../../fields';
+import { logKind, telling } from '../shape';
+
+/** Work raised by hand, or by what was found. */
+export const jobRaised = logKind({
+  kind: 'job-raised',
+  on: 'unit',
+  who: SIGNS_OFF,
+  facts: object({
+    kind: jobKind.required(),
+    title: name.required(),
+    minutes: number().integer().min(1).max(2000).required(),
+    /** Work that a counter hangs on: with it, the job is that service, and no second one. Without it, the job is work of its own. */
+    work: string().oneOf(Object.keys(RESETS_OF_WORK)).optional(),
+    blocks: string().oneOf(['hold', 'prep', 'none']).required(),
+  }),
+  sentence: ({ title }) => telling(`Job raised: ${title}`),
+});

@@ -1,0 +1,14 @@
+import { WORKS_ON_UNITS } from '../../fields';
+import { nothingOff, firstLooks } from '../refusals';
+import { nothing } from '../schemas';
+import { logKind, telling } from '../shape';
+
+/** It runs. */
+export const runStarted = logKind({
+  kind: 'run-started',
+  on: 'job',
+  who: WORKS_ON_UNITS,
+  facts: nothing,
+  card: { ofProof: true, refusal: (asked) => nothingOff(asked) ?? firstLooks(asked) },
+  sentence: () => telling('Run started'),
+});

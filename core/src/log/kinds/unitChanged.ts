@@ -1,0 +1,34 @@
+import { boolean, object, name } from '../../fields';
+import { text } from '../schemas';
+import { logKind, telling } from '../shape';
+
+interface Changed {
+  readonly serial?: string | undefined;
+  readonly homeBay?: string | undefined;
+  readonly laidUp?: boolean | undefined;
+  readonly gone?: { readonly why: string } | null | undefined;
+}
+
+function changeName({ serial, homeBay, laidUp, gone }: Changed): string {
+  if (laidUp !== undefined) return laidUp ? 'Laid up' : 'Woken up';
+  if (gone) return `Gone: ${gone.why}`;
+  if (gone === null) return 'Back on the yard';
+  return `Changed: ${[serial && `serial ${serial}`, homeBay && `bay ${homeBay}`].filter(Boolean).join(', ')}`;
+}
+
+/** What a lead changed by hand. */
+export const unitChanged = logKind({
+  kind: 'unit-changed',
+  on: 'unit',
+  who: [],
+  facts: object({
+    serial: name.optional(),
+    homeBay: name.optional(),
+    laidUp: boolean().optional(),
+    gone: object({ why: text.min(1).required() })
+      .nullable()
+      .optional()
+      .default(undefined),
+  }),
+  sentence: (facts) => telling(changeName(facts)),
+});

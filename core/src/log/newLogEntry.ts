@@ -1,0 +1,41 @@
+import { mixed, ValidationError, type InferType } from 'yup';
+import type { Frozen } from '../fields/frozen';
+import { id, instant, object, string, tag } from '../fields';
+import { kindOf } from './entries';
+import { LOG_KINDS } from './kinds';
+
+const SENT_KINDS = Object.values(LOG_KINDS)
+  .filter((kind) => kind.who.length > 0)
+  .map((kind) => kind.kind);
+
+/**
+ * Something that happened, as a device sends it. Its id is made where it happened: sent twice it is taken once. `at` is when, by the
+ * device. It hangs on a unit, a job, a finding or a wanted part, as its kind says; the facts are checked by their kind, and what is not
+ * named there is refused.
+ */
+export const newLogEntry = object({
+  id: id.required(),
+  kind: string().oneOf(SENT_KINDS).required(),
+  at: instant.optional(),
+  tag: tag.nullable().default(null),
+  jobId: string()
+    .matches(/^\d{1,15}$/)
+    .nullable()
+    .default(null),
+  findingId: id.nullable().default(null),
+  lineId: id.nullable().default(null),
+  facts: mixed<object>().required(),
+})
+  .noUnknown()
+  .test('facts', 'The facts do not go with this kind of entry.', (entry, context) => {
+    const kind = kindOf(entry.kind);
+    if (kind === undefined) return true;
+    try {
+      kind.facts.noUnknown().validateSync(entry.facts, { strict: true, abortEarly: false });
+      return true;
+    } catch (error) {
+      if (!(error instanceof ValidationError)) throw error;
+      return context.createError({ path: 'facts', message: error.errors.join(' ') });
+    }
+  });
+export type NewLogEntry = Frozen<InferType<typeof newLogEntry>>;

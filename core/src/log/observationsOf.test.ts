@@ -1,0 +1,76 @@
+import { observationsOf, setUpsOf, type Entry } from './index';
+
+let n = 0;
+const entry = (kind: string, facts: object): Entry => ({
+  id: `e${n++}`,
+  at: '2030-03-04T09:00:00Z',
+  by: 'Ivo',
+  kind,
+  facts,
+  outcome: {},
+});
+const seen = (observation: string, ...outcomes: string[]): Entry =>
+  entry('seen', { observation, outcomes, reading: null });
+const told = (kind: 'could-not-tell' | 'taken-back', observation: string): Entry => entry(kind, { observation });
+
+describe('what entries come to', () => {
+  test('the last telling of an observation counts; one taken back counts nowhere', () => {
+    const observed = observationsOf([
+      seen('choke', 'needs-choke'),
+      seen('compression', 'worn'),
+      seen('compression', 'strong'),
+      told('taken-back', 'choke'),
+    ]);
+    expect(observed.chapters).toEqual([{ seen: { compression: 'strong' } }]);
+    expect(observed.shown).toEqual([{ observation: 'compression', outcome: 'strong' }]);
+    expect(observed.counting).toHaveLength(1);
+  });
+
+  test('several at once stay a list, and each of them is shown', () => {
+    const { chapters, shown } = observationsOf([seen('leak-place', 'breather', 'exhaust')]);
+    expect(chapters[0]?.seen).toEqual({ 'leak-place': ['breather', 'exhaust'] });
+    expect(shown.map((one) => one.outcome)).toEqual(['breather', 'exhaust']);
+  });
+
+  test('could not tell passes a check over, until it is told after all', () => {
+    expect(observationsOf([told('could-not-tell', 'fuel-look')]).passedOver).toEqual(['fuel-look']);
+    expect(observationsOf([told('could-not-tell', 'fuel-look'), seen('fuel-look', 'fresh')]).passedOver).toEqual([]);
+    const after = observationsOf([seen('fuel-look', 'fresh'), told('could-not-tell', 'fuel-look')]);
+    expect([after.chapters[0]?.seen, after.passedOver]).toEqual([{}, ['fuel-look']]);
+    expect(observationsOf([told('could-not-tell', 'fuel-look'), told('taken-back', 'fuel-look')]).passedOver).toEqual(
+      [],
+    );
+  });
+
+  test('a repair ends a chapter; what was seen before it stays seen in its own', () => {
+    const { chapters, repaired, counting } = observationsOf([
+      seen('starting', 'hard'),
+      entry('repaired', { fault: 'plug-fouled' }),
+      seen('fuel-look', 'stale'),
+    ]);
+    expect(chapters).toEqual([
+      { seen: { starting: 'hard' }, repaired: 'plug-fouled' },
+      { seen: { 'fuel-look': 'stale' } },
+    ]);
+    expect(repaired).toEqual(['plug-fouled']);
+    expect(counting.map((one) => one.kind)).toEqual(['seen', 'repaired', 'seen']);
+    expect(counting[0]?.facts).toMatchObject({ observation: 'fuel-look' });
+  });
+
+  test('entries that are no finding’s are passed over', () => {
+    const others = [
+      entry('note', { text: 'x' }),
+      entry('machine-described', { machine: {} }),
+      entry('no-such-kind', {}),
+    ];
+    expect(observationsOf(others)).toMatchObject({ chapters: [{ seen: {} }], counting: [] });
+  });
+
+  test('what came off for a look or a repair is off', () => {
+    const offFor = (...entries: Entry[]) => setUpsOf(observationsOf(entries).counting);
+    expect(offFor(seen('main-jet', 'clear'))).toEqual(['bowl-off']);
+    expect(offFor(entry('repaired', { fault: 'flywheel-key-sheared' }))).toEqual(['cowl-off', 'flywheel-off']);
+    expect(offFor(seen('starting', 'hard'))).toEqual([]);
+    expect(offFor(seen('main-jet', 'clear'), told('taken-back', 'main-jet'))).toEqual([]);
+  });
+});

@@ -1,0 +1,79 @@
+import { mixed } from 'yup';
+import { array, boolean, hours, id, name, number, object, string } from '../fields';
+import type { Mark } from '../teardown';
+
+/** Schemas that several kinds of entry share. */
+export const nothing = object({});
+export const text = string().trim().max(2000);
+export const why = text.min(2);
+export const idOrNone = id.nullable().defined();
+
+const share = number().min(-0.5).max(1.5);
+const at = array(share.required()).length(2).required();
+const MARKS = [
+  object({ kind: string().oneOf(['arrow']).required(), from: at, to: at }),
+  object({ kind: string().oneOf(['circle']).required(), at, radius: share.required() }),
+  object({ kind: string().oneOf(['number']).required(), at, number: number().integer().min(1).max(99).required() }),
+];
+const mark = mixed<Mark>().test('mark', 'A mark is an arrow, a circle or a number.', (value) =>
+  MARKS.some((kind) => kind.noUnknown().isValidSync(value, { strict: true })),
+);
+export const marks = array(mark.required()).max(60).defined();
+
+const fastener = object({
+  count: number().integer().min(1).max(99).required(),
+  size: string().trim().max(40).defined(),
+  place: string().trim().max(60).defined(),
+}).noUnknown();
+
+/** What is written down of a thing as it comes off. */
+export const thing = object({
+  thingId: id.required(),
+  what: name.required(),
+  key: string().max(60).nullable().defined(),
+  tray: string().trim().min(1).max(20).required(),
+  place: number().integer().min(1).max(24).required(),
+  fasteners: array(fastener.required()).max(12).defined(),
+  orientation: string().trim().max(300).defined(),
+  linkHole: string().trim().max(80).defined(),
+  stack: array(string().trim().min(1).max(80).required()).max(12).defined(),
+  quarterTurns: number().integer().min(0).max(400).nullable().defined(),
+});
+
+const meterEvent = object({
+  kind: string().oneOf(['replaced', 'rolled-over']).required(),
+  /** What the old meter showed last, if anybody knows; else the last reading stands. */
+  oldReading: hours.nullable().default(null),
+  /** Replaced: what the new meter showed when it was fitted. */
+  newMeterShows: hours.default(0),
+  /** Rolled over: the hours at which it starts again. */
+  rollsAt: number().oneOf([100, 1000, 10_000]).optional(),
+});
+
+/** The hour meter as it was read. */
+export const hoursEntry = object({
+  typed: string()
+    .matches(/^\d{1,5}(\.\d)?$/, 'Figures, with at most one after the point.')
+    .required(),
+  /** The person saw what is odd about it and keeps it. */
+  confirmed: boolean().default(false),
+  meterEvent: meterEvent.nullable().default(null),
+});
+
+export const kitCount = object({ id: string().required(), count: number().integer().min(0).max(50).required() });
+export const fuelEighths = number().integer().min(0).max(8);
+export const partNumber = string()
+  .trim()
+  .uppercase()
+  .matches(/^[A-Z0-9][A-Z0-9.\-/ ]{1,39}$/, 'A part number is 2 to 40 letters, figures, dots, dashes or slashes.');
+
+/** What somebody saw at one check. */
+export const answer = object({
+  check: string().required(),
+  result: string().oneOf(['ok', 'not-ok', 'could-not-look']).required(),
+  exception: string().optional(),
+  reading: object({ value: number().required(), unit: string().required() }).optional().default(undefined),
+  cause: string().oneOf(['wear', 'damage']).optional(),
+  note: text.optional(),
+  photos: array(id.required()).max(6).default([]),
+});

@@ -1,0 +1,111 @@
+import type { AnyObjectSchema, InferType } from 'yup';
+import type { Card, JobState } from '../card';
+import type { Role } from '../fields';
+import type { ProofSetting } from '../proof';
+
+/** What a person reads of an entry. */
+export interface Telling {
+  readonly title: string;
+  readonly lines: readonly string[];
+}
+
+/** What needs the reader's own words: times of the place, hours, levels. Handed in by whoever shows it. */
+export interface Wording {
+  readonly time: (instant: string) => string;
+  readonly hours: (hours: number) => string;
+  readonly fuel: (eighths: number) => string;
+  readonly readiness: (readiness: string) => string;
+}
+
+/** An entry of the log: what happened, when, by whom. `outcome` is what came of it when it was taken; nothing while it is on its way. */
+export interface Entry<K extends string = string, F = unknown, O = unknown> {
+  readonly id: string;
+  readonly at: string;
+  /** Who did it; nobody: the program itself. */
+  readonly by: string | null;
+  readonly kind: K;
+  readonly facts: F;
+  readonly outcome: O;
+}
+
+/** What the ids in an entry's facts were called when it was taken. */
+export interface Names {
+  readonly title?: string;
+  readonly what?: string;
+  readonly step?: string;
+  readonly clock?: string;
+}
+
+/** What an entry on a card is held against. */
+export interface CardAsked<F> {
+  readonly card: Card;
+  /** All entries of the card so far. */
+  readonly entries: readonly Entry[];
+  readonly facts: F;
+  readonly setting: ProofSetting;
+  readonly now: string;
+}
+
+/** Why an entry cannot be taken on a card as it stands. */
+export type CardRefusal =
+  | { readonly code: 'things-off'; readonly things: readonly string[] }
+  | { readonly code: 'on-trial'; readonly things: readonly string[] }
+  | { readonly code: 'no-such-thing'; readonly id: string }
+  | { readonly code: 'not-off'; readonly what: string; readonly state: string }
+  | { readonly code: 'clock-ended'; readonly result: string }
+  | { readonly code: 'not-in-proof' }
+  | { readonly code: 'leak-look-first' }
+  | { readonly code: 'smoke-first' }
+  | { readonly code: 'not-passed'; readonly missing: readonly string[] };
+
+/** What an entry of a job's card does to the card. */
+interface CardSide<F> {
+  /** The card after it; without one, the card shows nothing of it. */
+  readonly change?: (card: Card, entry: Entry<string, F>) => Card;
+  readonly refusal?: (asked: CardAsked<F>) => CardRefusal | null;
+  /** The job's state after it. Without one, work on a waiting job opens it. */
+  readonly jobState?: (state: JobState, facts: F, card: Card) => JobState;
+  /** Only while the job is in its proof. */
+  readonly ofProof?: true;
+}
+
+/** What an entry of a finding does to what is seen. */
+type FindingSide<F> = (facts: F) => FindingStep;
+
+type FindingStep =
+  | { readonly kind: 'seen'; readonly observation: string; readonly outcomes: readonly string[] }
+  | { readonly kind: 'could-not-tell' | 'taken-back'; readonly observation: string }
+  | { readonly kind: 'repaired'; readonly fault: string }
+  | { readonly kind: 'nothing' };
+
+/** What an entry hangs on, besides the unit. */
+export type Place = 'unit' | 'job' | 'finding' | 'part-line';
+
+/**
+ * A kind of thing that can happen: what is written down of it, who may, what it hangs on, what it changes, when it is refused, and its
+ * sentence. One file each, and a line in the index.
+ */
+export interface LogKind<K extends string, P extends Place, S extends AnyObjectSchema, O> {
+  readonly kind: K;
+  readonly on: P;
+  /** Who may send it. Nobody: the server writes it when something else happens. */
+  readonly who: readonly Role[];
+  readonly facts: S;
+  readonly sentence: (facts: InferType<S>, outcome: O, wording: Wording) => Telling;
+  /** It stands in no history: it only says what the card begins with. */
+  readonly isSilent?: true;
+  readonly card?: CardSide<InferType<S>>;
+  readonly finding?: FindingSide<InferType<S>>;
+}
+
+/** Checks a kind against its shape and keeps its literals. */
+export const logKind = <const K extends string, const P extends Place, S extends AnyObjectSchema, O = NoOutcome>(
+  kind: LogKind<K, P, S, O>,
+): LogKind<K, P, S, O> => kind;
+
+type NoOutcome = Readonly<Record<string, never>>;
+
+export const telling = (title: string, ...lines: readonly (string | null | undefined | false)[]): Telling => ({
+  title,
+  lines: lines.filter((line): line is string => typeof line === 'string' && line !== ''),
+});

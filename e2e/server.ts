@@ -1,0 +1,80 @@
+import { spawn, type ChildProcess } from 'node:child_process';
+import { createServer, type AddressInfo } from 'node:net';
+import path from 'node:path';
+import pg from 'pg';
+
+const SERVER = path.resolve(import.meta.dirname, '../server');
+
+/** A server with a yard of its own, for one worker of the browser tests. */
+export interface WorkerServer {
+  readonly url: string;
+  readonly databaseUrl: string;
+  /** Stops it at once, as a lost current would. */
+  readonly kill: () => Promise<void>;
+  readonly start: () => Promise<void>;
+}
+
+function freePort(): Promise<number> {
+  return new Promise((resolve) => {
+    const server = createServer();
+    server.listen(0, '127.0.0.1', () => {
+      const { port } = server.address() as AddressInfo;
+      server.close(() => resolve(port));
+    });
+  });
+}
+
+async function onPostgres(work: (client: pg.Client) => Promise<unknown>, url: string): Promise<void> {
+  const client = new pg.Client({ connectionString: url });
+  await client.connect();
+  await work(client);
+  await client.end();
+}
+
+function launch(port: number, databaseUrl: string): Promise<ChildProcess> {
+  const env = {
+    ...process.env,
+    DATABASE_URL: databaseUrl,
+    HUDRIK_DEMO: '1',
+    PORT: String(port),
+    HUDRIK_SUPPLIER_FAILS: '0',
+    HUDRIK_SUPPLIER_DAY_MS: '1500',
+  };
+  const child = spawn(process.execPath, ['--import', 'tsx', 'src/main.ts'], {
+    cwd: SERVER,
+    env,
+    stdio: ['ignore', 'pipe', 'inherit'],
+  });
+  return new Promise((resolve, reject) => {
+    child.stdout.on('data', (chunk: Buffer) => String(chunk).includes('is up') && resolve(child));
+    child.once('exit', () => reject(new Error('the server ended before it was up')));
+  });
+}
+
+/** The demo's yard is cloned, a server is started on it. In: where PostgreSQL is, and the database that holds the demo's yard. */
+export async function startWorkerServer(
+  postgresUrl: string,
+  template: string,
+  name: string,
+): Promise<WorkerServer & { readonly stop: () => Promise<void> }> {
+  const databaseUrl = postgresUrl.replace(/[^/]*$/, name);
+  await onPostgres((client) => client.query(`create database ${name} template ${template}`), postgresUrl);
+  const port = await freePort();
+  let child = await launch(port, databaseUrl);
+  const kill = async (): Promise<void> => {
+    const ended = new Promise((resolve) => child.once('exit', resolve));
+    if (child.exitCode === null && child.kill('SIGKILL')) await ended;
+  };
+  return {
+    url: `http://localhost:${port}`,
+    databaseUrl,
+    kill,
+    start: async () => {
+      child = await launch(port, databaseUrl);
+    },
+    stop: async () => {
+      await kill();
+      await onPostgres((client) => client.query(`drop database ${name} with (force)`), postgresUrl);
+    },
+  };
+}

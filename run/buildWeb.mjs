@@ -1,0 +1,3 @@
+import { ensureWeb } from './web.mjs';
+
+ensureWeb();

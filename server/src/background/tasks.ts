@@ -1,0 +1,21 @@
+import type { Context } from '../context';
+import { askOrder, askUnasked } from '../parts/askOrder';
+import { fetchQuote } from '../parts/quotes';
+import type { Supplier } from '../parts/supplier';
+import { enqueueMissingThumbnails, makeThumbnail } from '../photos/photos';
+import { endClock } from './clockEnd';
+import { cleanUp } from './cleanUp';
+import type { Tasks } from './runner';
+
+/** Each task calls one use case. All of them may run again. */
+export const tasksOf = (context: Pick<Context, 'db' | 'now'>, supplier: Supplier): Tasks => ({
+  'ask-order': ({ orderId }) => askOrder(context, supplier, orderId),
+  'ask-quote': ({ number }) => fetchQuote(context, supplier, number),
+  thumbnail: ({ photoId }) => makeThumbnail(context, photoId),
+  'clock-end': ({ clockId }) => endClock(context.db, clockId),
+  tick: async () => {
+    await askUnasked(context.db, context.now());
+    await enqueueMissingThumbnails(context.db);
+    await cleanUp(context);
+  },
+});

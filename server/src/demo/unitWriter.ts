@@ -1,0 +1,206 @@
+import { EDITIONS, type MachineClass } from '@hudrik/core/catalogue';
+import type { CheckedIn, CheckedOut, Facts, KindId } from '@hudrik/core/log';
+import { roundTenth } from '@hudrik/core/hours';
+import type { RaisedJob, Verdict } from '@hudrik/core/verdict';
+import type { Chance } from './chance';
+import type { Row, Rows } from './rows';
+
+export const DAY = 86_400_000;
+export const HOUR = 3_600_000;
+export const iso = (at: number): string => new Date(at).toISOString();
+
+interface Unit {
+  readonly tag: string;
+  readonly modelId: number;
+  readonly serviceAt: number;
+}
+
+interface Return {
+  readonly at: number;
+  readonly by: number;
+  readonly hireId: number;
+  readonly reference: string;
+  readonly fuelEighths: number;
+  readonly sent: Pick<Facts<'check-in'>, 'answers' | 'complaintIds' | 'stations'>;
+  readonly verdict: Verdict;
+}
+
+/** Writes the rows of one unit: what the server would have written as it happened. */
+export class UnitWriter {
+  readonly #rows: Rows;
+  readonly #chance: Chance;
+  readonly #machine: MachineClass & { readonly id: string };
+  unitId = 0;
+  trueHours: number;
+  #meter = { id: 0, offset: 0, ordinal: 0 };
+  #lastCheckIn: string | null = null;
+
+  constructor(rows: Rows, chance: Chance, machine: MachineClass, trueHours: number) {
+    this.#rows = rows;
+    this.#chance = chance;
+    this.#machine = machine;
+    this.trueHours = trueHours;
+  }
+
+  get shownHours(): number {
+    return roundTenth(this.trueHours - this.#meter.offset);
+  }
+
+  unit(at: number, { tag, modelId, serviceAt }: Unit): void {
+    const serial = `${this.#machine.letters}${this.#chance.whole(100_000, 999_999)}`;
+    this.unitId = this.#rows.add('unit', {
+      tag,
+      class_id: this.#machine.id,
+      model_id: modelId,
+      serial,
+      home_bay: `${this.#chance.pick(['North', 'South', 'Slip'])} ${this.#chance.whole(1, 9)}`,
+      last_oil_service_true_hours: serviceAt,
+      version: 1,
+    });
+    this.meter(at, 0, 'first');
+    const readingId = this.reading(at);
+    this.log(
+      at,
+      'unit-added',
+      null,
+      { serial, reading: this.trueHours },
+      {
+        readingId: String(readingId),
+        trueHours: this.trueHours,
+      },
+    );
+  }
+
+  meter(at: number, offset: number, why: string): void {
+    const ordinal = this.#meter.ordinal + 1;
+    const row = { unit_id: this.unitId, ordinal, offset_hours: offset, fitted_at: iso(at), fitted_why: why };
+    this.#meter = { id: this.#rows.add('meter', row), offset, ordinal };
+  }
+
+  reading(at: number): number {
+    return this.#rows.add('meter_reading', {
+      meter_id: this.#meter.id,
+      unit_id: this.unitId,
+      reading: this.shownHours,
+      true_hours: this.trueHours,
+      read_at: iso(at),
+      unit_entered: 'h',
+    });
+  }
+
+  log<K extends KindId>(
+    at: number,
+    kind: K,
+    personId: number | null,
+    facts: Facts<K>,
+    outcome: object = {},
+    more: Row = {},
+  ): void {
+    this.#rows.add('log_entry', {
+      id: this.#chance.uuid(),
+      unit_id: this.unitId,
+      at: iso(at),
+      taken_at: iso(at),
+      kind,
+      person_id: personId,
+      facts,
+      outcome,
+      ...more,
+    });
+  }
+
+  /** Handed out, full and with its whole kit. */
+  checkOut(by: number, hire: Row & { reference: string; out_at: string; to_at: string }): number {
+    const hireId = this.#rows.add('hire', { class_id: this.#machine.id, unit_id: this.unitId, ...hire });
+    const at = Date.parse(hire.out_at);
+    const readingId = this.reading(at);
+    const id = this.#chance.uuid();
+    this.#rows.add('check_out', { id, unit_id: this.unitId, hire_id: hireId, at: iso(at), reading_id: readingId });
+    const facts: Facts<'check-out'> = {
+      hire: hire.reference,
+      dueAt: null,
+      hours: this.#hoursRead(),
+      fuelEighths: 8,
+      kit: this.#machine.kit.map(({ id: item, count }) => ({ id: item, count })),
+      looks: [],
+      waiverReason: '',
+    };
+    const outcome: CheckedOut = {
+      readingId: String(readingId),
+      reading: this.shownHours,
+      trueHours: this.trueHours,
+      reference: hire.reference,
+      dueAt: hire.to_at,
+      waived: false,
+    };
+    this.log(at, 'check-out', by, facts, outcome, { id });
+    return hireId;
+  }
+
+  #hoursRead(): Facts<'check-in'>['hours'] {
+    return { typed: String(this.shownHours), confirmed: false, meterEvent: null };
+  }
+
+  /** Back and looked at. Out: the check-in's id. */
+  checkIn({ at, by, hireId, reference, fuelEighths, sent, verdict }: Return): string {
+    const id = this.#chance.uuid();
+    const readingId = this.reading(at);
+    const basedOn = this.#lastCheckIn;
+    const row = { id, unit_id: this.unitId, hire_id: hireId, at: iso(at), based_on: basedOn, reading_id: readingId };
+    this.#rows.add('check_in', row);
+    this.#lastCheckIn = id;
+    const facts: Facts<'check-in'> = {
+      startedAt: iso(at - 6 * 60_000),
+      basedOn,
+      secondLookOf: null,
+      hours: this.#hoursRead(),
+      fuelEighths,
+      fuelTap: 'was-shut',
+      ended: 'well',
+      missing: [],
+      remarks: '',
+      ...sent,
+    };
+    const outcome: Omit<CheckedIn, 'hoursRun' | 'jobIds' | 'readiness'> = {
+      readingId: String(readingId),
+      reading: this.shownHours,
+      trueHours: this.trueHours,
+      reference,
+      verdict,
+      hurried: [],
+      hurriedStations: [],
+      readings: [],
+    };
+    this.log(at, 'check-in', by, facts, outcome, { id });
+    return id;
+  }
+
+  job(job: RaisedJob, verdict: Verdict, rest: Row): { id: number; sentence: string } {
+    const why = verdict.reasons.filter((reason) =>
+      job.origins.some((origin) => origin.kind === reason.origin.kind && origin.id === reason.origin.id),
+    );
+    const { kind, work, title, minutes, blocks, origins } = job;
+    const id = this.#rows.add('job', {
+      unit_id: this.unitId,
+      kind,
+      work,
+      title,
+      minutes,
+      blocks,
+      origins,
+      why: why.map((reason) => reason.sentence),
+      caution: why.find((reason) => reason.caution)?.caution ?? null,
+      state: 'waiting',
+      version: 1,
+      ...rest,
+    });
+    return { id, sentence: why[0]?.sentence ?? title };
+  }
+
+  /** What the unit's row says in the end. */
+  settle(columns: Row): void {
+    Object.assign(this.#rows.byTable.unit[this.unitId - 1] ?? {}, columns);
+  }
+}
+
+export const RULES = EDITIONS.rules;

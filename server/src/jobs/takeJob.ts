@@ -1,0 +1,74 @@
+import { OPEN_JOB_STATES } from '@hudrik/core/card';
+import { cardOf } from '@hudrik/core/log';
+import { openJob } from '../cards/beginJob';
+import { listMissingSteps } from '../cards/listMissingSteps';
+import { entriesOfJob } from '../log/readLog';
+import type { Taker } from '../log/taking';
+import { refuse } from '../refusal';
+import { closeJob, startCounterAnew } from './closeJob';
+import { endsWithALook } from './endsWithALook';
+import { jobUnderLock } from './jobUnderLock';
+
+/** A job raised by hand. Unless it is a known service it is work of its own: nothing that is found later is added to it. */
+export const raiseJob: Taker<'job-raised'> = async ({ change, id, facts, record }) => {
+  const { trx, unit, at } = change;
+  const { kind, title, minutes, blocks } = facts;
+  const work = facts.work ?? `by-hand-${id}`;
+  const open = await trx
+    .selectFrom('job')
+    .select('id')
+    .where('unit_id', '=', unit.id)
+    .where('work', '=', work)
+    .where('state', 'in', OPEN_JOB_STATES)
+    .executeTakeFirst();
+  if (open) return refuse('already-there', { jobId: String(open.id) });
+  const job = await trx
+    .insertInto('job')
+    .values({
+      unit_id: unit.id,
+      check_in_id: null,
+      kind,
+      work,
+      title,
+      minutes,
+      blocks,
+      origins: '[]',
+      why: JSON.stringify([]),
+      caution: null,
+      raised_at: at,
+      started_by: null,
+      closed_by: null,
+    })
+    .returning('id')
+    .executeTakeFirstOrThrow();
+  await record({ jobId: job.id, outcome: { jobId: String(job.id) } });
+  return undefined;
+};
+
+/** A waiting job is taken to the bench. One that is there already stays as it is: two people may say so. */
+export const startJob: Taker<'job-started'> = async ({ change, actor, place, record }) => {
+  const job = await jobUnderLock(change.trx, place.jobId);
+  if (job.state === 'waiting') await openJob(change, job, actor);
+  await record({ jobId: job.id, outcome: { title: job.title } });
+  if (job.state === 'waiting') await listMissingSteps(change, job, 'start');
+};
+
+/** Signs off what ends with a look. What must run is done when its card's proof has passed. */
+export const finishJob: Taker<'job-finished'> = async ({ change, actor, place, facts, record }) => {
+  const { trx } = change;
+  const job = await jobUnderLock(trx, place.jobId);
+  if (!endsWithALook(job.kind)) refuse('not-proven', { kind: job.kind });
+  const { ledger } = cardOf(await entriesOfJob(trx, job.id));
+  const off = [...ledger.putBack, ...ledger.onTrial].map((thing) => thing.what);
+  if (!ledger.complete) refuse('card-refused', { why: { code: 'things-off', things: off } });
+  const kept = await startCounterAnew(trx, job);
+  await record({ jobId: job.id, outcome: { title: job.title, ...(kept === undefined ? {} : { kept }) } });
+  await closeJob(change, job, { state: 'done', note: facts.note, actor });
+};
+
+/** A job that will not be done, with a reason. */
+export const dropJob: Taker<'job-dropped'> = async ({ change, actor, place, facts, record }) => {
+  const job = await jobUnderLock(change.trx, place.jobId);
+  await record({ jobId: job.id, outcome: { title: job.title } });
+  await closeJob(change, job, { state: 'dropped', why: facts.why, actor });
+};

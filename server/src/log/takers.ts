@@ -1,0 +1,46 @@
+import { entryOf } from '@hudrik/core/catalogue';
+import { kindOf, type KindId } from '@hudrik/core/log';
+import { takeCardEntry } from '../cards/takeCardEntry';
+import { takeCheckIn } from '../checkins/takeCheckIn';
+import { takeCheckOut } from '../checkouts/takeCheckOut';
+import { confirmCauses } from '../findings/confirmCauses';
+import { describeMachine, openFinding, takeObservation } from '../findings/takeFinding';
+import { correctReading } from '../fleet/correctReading';
+import { takeBack } from '../hires/hires';
+import { dropJob, finishJob, raiseJob, startJob } from '../jobs/takeJob';
+import { askPart, changePartLine, keepPart } from '../parts/takePart';
+import { takeNote } from './takeNote';
+import type { Taking } from './taking';
+
+/** A taker, whatever its kind: facts were checked against their kind before. */
+export type AnyTaker = (taking: Taking<any, any>) => Promise<void>;
+
+/** What each kind that a device may send does beside being written down. A kind that the server alone writes has no line. */
+const TAKERS: Readonly<Partial<Record<KindId, AnyTaker>>> = {
+  'check-in': takeCheckIn,
+  'check-out': takeCheckOut,
+  'hire-back': takeBack,
+  'reading-corrected': correctReading,
+  note: takeNote,
+
+  'job-raised': raiseJob,
+  'job-started': startJob,
+  'job-finished': finishJob,
+  'job-dropped': dropJob,
+
+  'finding-opened': openFinding,
+  'machine-described': describeMachine,
+  seen: takeObservation,
+  'could-not-tell': takeObservation,
+  'taken-back': takeObservation,
+  repaired: takeObservation,
+  'causes-confirmed': confirmCauses,
+
+  'part-asked': askPart,
+  'part-line-changed': changePartLine,
+  'part-kept': keepPart,
+};
+
+/** Who takes entries of a kind: by its line, or, for what only happens on a card, the card. */
+export const takersOf = (kind: string): AnyTaker | undefined =>
+  entryOf<AnyTaker>(TAKERS, kind) ?? (kindOf(kind)?.on === 'job' ? takeCardEntry : undefined);

@@ -1,0 +1,204 @@
+import assert from 'node:assert/strict';
+import { after, describe, test } from 'node:test';
+import type { CardReply, LogRecord, WaysReply } from '@hudrik/core/contracts';
+import type { CardKind, Facts } from '@hudrik/core/log';
+import { getDocument, VerbosityLevel } from 'pdfjs-dist/legacy/build/pdf.mjs';
+import { cardSheet } from './cardPdf';
+import { estimateSheet } from './estimatePdf';
+import { paperPool } from './paperPool';
+import { writingOf } from './writing';
+
+let count = 0;
+const entry = <K extends CardKind>(kind: K, facts: Facts<K>): LogRecord => ({
+  id: `e${count++}`,
+  at: '2030-03-04T09:30:00Z',
+  by: 'Ivo',
+  sentBy: null,
+  kind,
+  facts,
+  outcome: {},
+  jobId: '7',
+  corrects: null,
+});
+
+const thing = (n: number): LogRecord =>
+  entry('taken-off', {
+    thingId: `t${n}`,
+    what: `Thing ${n}`,
+    key: null,
+    tray: 'A',
+    place: n,
+    fasteners: [{ count: 2, size: 'M6 × 20', place: 'studs' }],
+    orientation: 'Arrow to the front',
+    linkHole: '',
+    stack: ['gasket', 'spacer'],
+    quarterTurns: 5,
+  });
+
+const card = (entries: readonly LogRecord[]): CardReply => ({
+  job: {
+    id: '7',
+    tag: 'GE-07',
+    classId: 'generator',
+    kind: 'repair',
+    work: 'find-fault',
+    title: 'Clear the main jet',
+    minutes: 20,
+    blocks: 'hold',
+    state: 'open',
+    origins: [],
+    why: ['Main jet blocked.'],
+    caution: 'fuel-vapour',
+    raisedAt: '2030-03-04T08:00:00Z',
+    startedBy: 'Ivo',
+    closedAt: null,
+    version: 1,
+  },
+  unit: {
+    tag: 'GE-07',
+    classId: 'generator',
+    modelId: 1,
+    model: 'Tuvellan Lantern 5',
+    serial: 'S-7',
+    trueHours: 596.3,
+  },
+  entries,
+  causes: ['main-jet-blocked'],
+  complaint: { afterMinutes: null, comesAndGoes: false },
+  seen: [],
+  machine: { engine: {}, past: {} },
+  limits: null,
+  learnt: {},
+  parts: [
+    {
+      id: 'l',
+      jobId: '7',
+      tag: 'GE-07',
+      asked: 'TV-1',
+      number: 'TV-1',
+      name: 'Gasket set',
+      count: 2,
+      cents: 790,
+      state: 'used',
+      place: 'Shelf 3',
+      orderId: null,
+      expectedAt: null,
+      late: false,
+      inStock: 0,
+    },
+  ],
+  comeback: null,
+  edition: 'now',
+  now: '2030-03-04T10:00:00Z',
+});
+
+/** The text of each page, as any reader finds it. */
+async function pagesOf(pdf: Buffer): Promise<string[]> {
+  const document = await getDocument({ data: new Uint8Array(pdf), verbosity: VerbosityLevel.ERRORS }).promise;
+  const pages = Array.from({ length: document.numPages }, async (_, at) => {
+    const { items } = await (await document.getPage(at + 1)).getTextContent();
+    return items
+      .map((item) => ('str' in item ? item.str : ''))
+      .join(' ')
+      .replace(/\s+/g, ' ');
+  });
+  return Promise.all(pages);
+}
+
+describe('paper', () => {
+  const paper = paperPool();
+  after(() => paper.stop());
+  const settings = { yard: 'Hire yard', currency: 'EUR', locale: 'de-DE', timeZone: 'America/Denver' };
+  const writing = writingOf(settings);
+
+  test('a card says all that somebody else needs to go on, in the yard’s own time', async () => {
+    const steps = {
+      edition: 'now',
+      from: 'start',
+      steps: [{ stepId: 's', key: null, title: 'Clear the jet' }],
+    } as const;
+    const entries = [
+      entry('steps-listed', steps),
+      entry('step-done', { stepId: 's' }),
+      thing(1),
+      entry('note', { text: 'Cracked clamp, ½ turn' }),
+    ];
+    const [page = ''] = await pagesOf(await paper.make(cardSheet(card(entries), writing.day, 'http://yard.test')));
+    for (const words of [
+      'GE-07',
+      'Clear the main jet',
+      'Main jet blocked',
+      'Clear the jet',
+      'Ivo, 2030-03-04 02:30',
+      'Thing 1',
+      '2 × M6 × 20, studs',
+      '1.25 turns',
+      'TV-1',
+      'Cracked clamp, ½ turn',
+      'Proved and signed',
+    ])
+      assert.ok(page.includes(words), `“${words}” is missing in ${page}`);
+    assert.match(page, /vapour/);
+  });
+
+  test('a long ledger goes over pages, its headings on each, no line cut in two', async () => {
+    const entries = Array.from({ length: 120 }, (_, n) => thing(n + 1));
+    const pages = await pagesOf(await paper.make(cardSheet(card(entries), writing.day, 'http://yard.test')));
+    assert.ok(pages.length > 3);
+    const withThings = pages.filter((page) => /Thing \d+/.test(page));
+    for (const page of withThings) assert.match(page, /Fasteners How it sat/);
+    const told = withThings.flatMap((page) => [...page.matchAll(/Thing (\d+)/g)].map(([, n]) => Number(n)));
+    assert.deepEqual(
+      told,
+      entries.map((_, n) => n + 1),
+    );
+    // A row whose last cell went to the next page would leave its words there.
+    for (const page of withThings)
+      assert.equal((page.match(/1\.25 turns/g) ?? []).length, (page.match(/Thing \d+/g) ?? []).length);
+  });
+
+  test('an estimate is in the yard’s money, and says what nobody has looked at', async () => {
+    const ways: WaysReply = {
+      ways: [
+        {
+          way: 'mend',
+          handsCents: 123_456,
+          partsCents: 0,
+          daysCents: 0,
+          riskCents: 0,
+          comebackCents: 0,
+          failCents: 0,
+          valueCents: 0,
+          costCents: 123_456,
+        },
+      ],
+      breakEvenSuccess: 0.61,
+      notLookedAt: ['the bowl'],
+      given: {},
+      notToBeHad: [],
+    };
+    const query = { state: 'dirty', risks: 'seized-fastener', access: 0 } as const;
+    const sheet = estimateSheet({ card: card([]), ways, query, money: writing.money, origin: 'http://yard.test' });
+    const [page = ''] = await pagesOf(await paper.make(sheet));
+    for (const words of [
+      '1.234,56',
+      'Clean or repair it',
+      'Not looked at yet: the bowl.',
+      'more than 61 in 100',
+      '7,90',
+      'TV-1',
+    ])
+      assert.ok(page.includes(words), `“${words}” is missing in ${page}`);
+  });
+
+  test('several sheets at once are several papers', async () => {
+    const made = await Promise.all(
+      [1, 2, 3].map((n) => paper.make(cardSheet(card([thing(n)]), writing.day, 'http://yard.test'))),
+    );
+    const texts = await Promise.all(made.map(pagesOf));
+    assert.deepEqual(
+      texts.map(([page = '']) => /Thing (\d)/.exec(page)?.[1]),
+      ['1', '2', '3'],
+    );
+  });
+});
