@@ -65,7 +65,23 @@ module.exports = {
       name: 'features-by-their-index',
       severity: 'error',
       from: { path: '^app/src/features/([^/]+)/' },
-      to: { path: '^app/src/features/([^/]+)/(?!index)', pathNot: '^app/src/features/$1/' },
+      to: {
+        path: '^app/src/features/([^/]+)/(?!index)',
+        // Leaves that the first screen needs without all that stands beside them.
+        pathNot: '^app/src/features/($1/|waiting/say)',
+      },
+    },
+    {
+      name: 'places-are-loaded-late',
+      severity: 'error',
+      from: { path: '^app/', pathNot: '^app/src/places/' },
+      to: { path: '^app/src/places/(workshop|office)' },
+    },
+    {
+      name: 'charts-are-loaded-late',
+      severity: 'error',
+      from: { path: '^app/', pathNot: '^app/src/charts/LineChart' },
+      to: { path: 'node_modules/react-native-gifted-charts/' },
     },
     {
       name: 'routes-are-thin',

@@ -44,6 +44,29 @@ test.describe('nothing is lost', { tag: '@phone' }, () => {
     expect(history.records[0]?.kind).toBe('check-in');
   });
 
+  test('a page that was never opened opens without a connection, and reads what was read before', async ({
+    page,
+    context,
+  }) => {
+    await signIn(page, 'Ivo Tarnwell');
+    await page.evaluate(() => navigator.serviceWorker.ready);
+    await expect
+      .poll(() =>
+        page.evaluate(
+          async () =>
+            (await caches.keys()).length > 0 &&
+            (await caches.match('/index.html', { ignoreSearch: true })) !== undefined,
+        ),
+      )
+      .toBe(true);
+    await context.setOffline(true);
+    await page.getByRole('link', { name: 'More' }).click();
+    await expect(page.getByText('The desk')).toBeVisible();
+    await page.goto('/numbers/leak-down');
+    await expect(page.getByLabel('Supply, psi')).toBeVisible();
+    await context.setOffline(false);
+  });
+
   test('a session that ended in the middle: sign in, and go on', async ({ page, context, server }) => {
     await signIn(page, 'Ivo Tarnwell');
     const tag = await freshUnit(server, 'generator');

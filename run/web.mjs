@@ -22,8 +22,10 @@ export function ensureWeb() {
     stdio: ['ignore', 'pipe', 'pipe'],
   });
   if (built.status !== 0) giveUp(`the web app could not be built:\n${built.stdout}${built.stderr}`);
-  const worker = spawnSync(process.execPath, ['build-sw.mjs'], { cwd: APP, encoding: 'utf8' });
-  if (worker.status !== 0) giveUp(`the service worker could not be built:\n${worker.stderr}`);
+  for (const after of ['lateCommon.mjs', 'build-sw.mjs']) {
+    const done = spawnSync(process.execPath, [after], { cwd: APP, encoding: 'utf8' });
+    if (done.status !== 0) giveUp(`${after} failed:\n${done.stderr}`);
+  }
   writeFileSync(stamp, wanted);
 }
 

@@ -1,1 +1,3 @@
-export { AddUnitScreen as default } from '@/features/desk';
+import { inOffice } from '@/places';
+
+export default inOffice((place) => place.AddUnitScreen);

@@ -1,1 +1,3 @@
-export { BenchScreen as default } from '@/features/bench';
+import { inWorkshop } from '@/places';
+
+export default inWorkshop((place) => place.BenchScreen);

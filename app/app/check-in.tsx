@@ -1,1 +1,3 @@
-export { FindTagScreen as default } from '@/features/checkin';
+import { inWorkshop } from '@/places';
+
+export default inWorkshop((place) => place.FindTagScreen);

@@ -1,1 +1,3 @@
-export { ExchangeScreen as default } from '@/features/desk';
+import { inOffice } from '@/places';
+
+export default inOffice((place) => place.ExchangeScreen);

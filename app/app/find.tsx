@@ -1,5 +1,3 @@
-import { FindScreen } from '@/features/find';
+import { inWorkshop } from '@/places';
 
-export default function Route() {
-  return <FindScreen tag={null} />;
-}
+export default inWorkshop((place) => place.EngineFindRoute);

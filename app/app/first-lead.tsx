@@ -1,7 +1,3 @@
-import { useLocalSearchParams } from 'expo-router';
-import { FirstLead } from '@/features/session';
+import { inOffice } from '@/places';
 
-export default function Route() {
-  const { code } = useLocalSearchParams<{ code?: string }>();
-  return <FirstLead code={code ?? ''} />;
-}
+export default inOffice((place) => place.FirstLeadRoute);

@@ -1,1 +1,3 @@
-export { LearnedScreen as default } from '@/features/find';
+import { inOffice } from '@/places';
+
+export default inOffice((place) => place.LearnedScreen);

@@ -1,1 +1,3 @@
-export { MoreScreen as default } from '@/features/settings';
+import { inOffice } from '@/places';
+
+export default inOffice((place) => place.MoreScreen);

@@ -1,5 +1,3 @@
-import { PartsScreen } from '@/features/parts';
+import { inWorkshop } from '@/places';
 
-export default function Route() {
-  return <PartsScreen />;
-}
+export default inWorkshop((place) => place.PartsScreen);

@@ -1,1 +1,3 @@
-export { SettingsScreen as default } from '@/features/settings';
+import { inOffice } from '@/places';
+
+export default inOffice((place) => place.SettingsScreen);

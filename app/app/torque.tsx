@@ -1,1 +1,3 @@
-export { TorqueScreen as default } from '@/features/numbers';
+import { inWorkshop } from '@/places';
+
+export default inWorkshop((place) => place.TorqueScreen);

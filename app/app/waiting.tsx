@@ -1,1 +1,3 @@
-export { WaitingScreen as default } from '@/features/waiting';
+import { inWorkshop } from '@/places';
+
+export default inWorkshop((place) => place.WaitingScreen);

@@ -1,1 +1,3 @@
-export { YardScreen as default } from '@/features/yard';
+import { inWorkshop } from '@/places';
+
+export default inWorkshop((place) => place.YardScreen);

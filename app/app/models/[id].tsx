@@ -1,7 +1,3 @@
-import { useLocalSearchParams } from 'expo-router';
-import { DataSheetScreen } from '@/features/desk';
+import { inOffice } from '@/places';
 
-export default function Route() {
-  const { id } = useLocalSearchParams<{ id: string }>();
-  return <DataSheetScreen key={id} id={id} />;
-}
+export default inOffice((place) => place.DataSheetRoute);

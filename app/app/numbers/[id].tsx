@@ -1,7 +1,3 @@
-import { useLocalSearchParams } from 'expo-router';
-import { CalculatorScreen } from '@/features/numbers';
+import { inWorkshop } from '@/places';
 
-export default function Route() {
-  const { id } = useLocalSearchParams<{ id: string }>();
-  return <CalculatorScreen key={id} id={id} />;
-}
+export default inWorkshop((place) => place.CalculatorRoute);

@@ -7,7 +7,6 @@ export type { KeyBinding } from './keyBinding';
 export { useKeys } from './keys';
 export { Keypad, press } from './Keypad';
 export { Readiness, READINESS_WORD, ReadinessMark, type ReadinessName } from './ReadinessMark';
-export { LongList } from './LongList';
 export { Sheet } from './Sheet';
 export { Card, Caution, Empty, Failure, Loading, Page, Section } from './Surface';
 export { useIsWide } from './wide';

@@ -1,7 +1,3 @@
-import { useLocalSearchParams } from 'expo-router';
-import { PutBackScreen } from '@/features/card';
+import { inWorkshop } from '@/places';
 
-export default function Route() {
-  const { id } = useLocalSearchParams<{ id: string }>();
-  return <PutBackScreen key={id} jobId={id} />;
-}
+export default inWorkshop((place) => place.PutBackRoute);

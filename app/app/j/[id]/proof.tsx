@@ -1,7 +1,3 @@
-import { useLocalSearchParams } from 'expo-router';
-import { ProofScreen } from '@/features/card';
+import { inWorkshop } from '@/places';
 
-export default function Route() {
-  const { id } = useLocalSearchParams<{ id: string }>();
-  return <ProofScreen key={id} jobId={id} />;
-}
+export default inWorkshop((place) => place.ProofRoute);

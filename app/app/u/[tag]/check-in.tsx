@@ -1,7 +1,3 @@
-import { useLocalSearchParams } from 'expo-router';
-import { CheckInScreen } from '@/features/checkin';
+import { inWorkshop } from '@/places';
 
-export default function Route() {
-  const { tag } = useLocalSearchParams<{ tag: string }>();
-  return <CheckInScreen key={tag} tag={tag.toUpperCase()} />;
-}
+export default inWorkshop((place) => place.CheckInRoute);

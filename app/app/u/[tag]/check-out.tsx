@@ -1,7 +1,3 @@
-import { useLocalSearchParams } from 'expo-router';
-import { CheckOutScreen } from '@/features/checkout';
+import { inWorkshop } from '@/places';
 
-export default function Route() {
-  const { tag } = useLocalSearchParams<{ tag: string }>();
-  return <CheckOutScreen key={tag} tag={tag.toUpperCase()} />;
-}
+export default inWorkshop((place) => place.CheckOutRoute);

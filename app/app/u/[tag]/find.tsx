@@ -1,7 +1,3 @@
-import { useLocalSearchParams } from 'expo-router';
-import { FindScreen } from '@/features/find';
+import { inWorkshop } from '@/places';
 
-export default function Route() {
-  const { tag } = useLocalSearchParams<{ tag: string }>();
-  return <FindScreen key={tag} tag={tag.toUpperCase()} />;
-}
+export default inWorkshop((place) => place.UnitFindRoute);

@@ -1,7 +1,3 @@
-import { useLocalSearchParams } from 'expo-router';
-import { UnitScreen } from '@/features/unit';
+import { inWorkshop } from '@/places';
 
-export default function Route() {
-  const { tag } = useLocalSearchParams<{ tag: string }>();
-  return <UnitScreen key={tag} tag={tag.toUpperCase()} />;
-}
+export default inWorkshop((place) => place.UnitRoute);

@@ -1,8 +1,8 @@
 import { isProofReadingId } from '@hudrik/core/catalogue';
 import type { Proof } from '@hudrik/core/proof';
-import { useState } from 'react';
+import { Suspense, useState } from 'react';
 import { View } from 'react-native';
-import { LineChart } from 'react-native-gifted-charts';
+import { LineChart } from '@/charts';
 import { Button, Choice, Gauge, Section, useInk, Words } from '@/design';
 import type { CardHandle } from './useCard';
 import { useLive, type LiveReading } from './useLive';
@@ -116,25 +116,27 @@ function SpeedTrail({ trail }: { readonly trail: readonly LiveReading[] }) {
       aria-label={`Speed over the last readings: ${speeds.at(-1) ?? 0} r/min`}
     >
       {width === 0 || speeds.length < 2 ? null : (
-        <LineChart
-          data={speeds.map((speed) => ({ value: speed - least }))}
-          width={width - 76}
-          height={CHART_HEIGHT}
-          adjustToWidth
-          disableScroll
-          initialSpacing={4}
-          thickness={2.5}
-          color={ink('ink')}
-          hideDataPoints
-          maxValue={most - least}
-          noOfSections={2}
-          yAxisLabelTexts={[least, (least + most) / 2, most].map((value) => String(Math.round(value)))}
-          yAxisTextStyle={text}
-          xAxisLabelsHeight={0}
-          yAxisColor={ink('line')}
-          xAxisColor={ink('line')}
-          rulesColor={ink('card-edge')}
-        />
+        <Suspense fallback={null}>
+          <LineChart
+            data={speeds.map((speed) => ({ value: speed - least }))}
+            width={width - 76}
+            height={CHART_HEIGHT}
+            adjustToWidth
+            disableScroll
+            initialSpacing={4}
+            thickness={2.5}
+            color={ink('ink')}
+            hideDataPoints
+            maxValue={most - least}
+            noOfSections={2}
+            yAxisLabelTexts={[least, (least + most) / 2, most].map((value) => String(Math.round(value)))}
+            yAxisTextStyle={text}
+            xAxisLabelsHeight={0}
+            yAxisColor={ink('line')}
+            xAxisColor={ink('line')}
+            rulesColor={ink('card-edge')}
+          />
+        </Suspense>
       )}
     </View>
   );

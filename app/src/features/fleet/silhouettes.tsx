@@ -1,4 +1,5 @@
-import { CLASS_TAGS, type ClassId } from '@hudrik/core/catalogue';
+import type { ClassId } from '@hudrik/core/catalogue';
+import { CLASS_TAGS } from '@hudrik/core/classTags';
 import Svg, { Circle, Path } from 'react-native-svg';
 import { useInk } from '@/design';
 

@@ -4,7 +4,7 @@ import { useRead } from '@/api';
 import { Section, Words } from '@/design';
 import { ClockTray } from '@/features/clocks';
 import { sayTime } from '@/writing';
-import { classOf } from '@hudrik/core/catalogue';
+import { CLASS_TAGS } from '@hudrik/core/classTags';
 
 /** The tray at the right of the wide screen: what goes out next. */
 export function NextHires() {
@@ -33,7 +33,7 @@ export function NextHires() {
                 {hire.tag}
               </Link>
             ) : (
-              <Words size={13}>any {classOf(hire.classId).name.toLowerCase()}</Words>
+              <Words size={13}>any {CLASS_TAGS[hire.classId].name.toLowerCase()}</Words>
             )}
           </View>
         ))}

@@ -1,2 +1,1 @@
-export { FirstLead } from './FirstLead';
 export { SessionGate } from './useSession';

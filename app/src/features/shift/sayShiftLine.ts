@@ -1,5 +1,5 @@
 import type { ShiftLine } from '@hudrik/core/contracts';
-import { classOf } from '@hudrik/core/catalogue';
+import { CLASS_TAGS } from '@hudrik/core/classTags';
 import { sayAgo, sayHours, sayTime } from '@/writing';
 
 type Facts = ShiftLine['facts'];
@@ -25,7 +25,7 @@ const SAY: Readonly<Record<string, (line: ShiftLine) => { what: string; why: str
   }),
   'class-short': ({ facts, classId }) => ({
     what: `Goes out ${sayTime(text(facts, 'fromAt'))}`,
-    why: `Any ${classOf(classId).name.toLowerCase()} was promised, and no fit one is left.`,
+    why: `Any ${CLASS_TAGS[classId].name.toLowerCase()} was promised, and no fit one is left.`,
   }),
   held: ({ because, facts }) => ({
     what: because[0] ?? 'Held',

@@ -1,8 +1,8 @@
 import type { UnitPage } from '@hudrik/core/contracts';
-import { useState } from 'react';
+import { Suspense, useState } from 'react';
 import { View } from 'react-native';
-import { LineChart } from 'react-native-gifted-charts';
-import { Empty, useInk, Words } from '@/design';
+import { LineChart } from '@/charts';
+import { Empty, Loading, useInk, Words } from '@/design';
 import { sayAs } from '@/writing';
 
 /** Readings over time, true hours. */
@@ -21,26 +21,30 @@ export function HoursChart({ readings }: { readonly readings: UnitPage['readings
       aria-label={`True hours from ${readings[0]?.trueHours} to ${readings.at(-1)?.trueHours}`}
     >
       {width === 0 ? null : (
-        <LineChart
-          data={readings.map((reading) => ({ value: reading.trueHours - least }))}
-          width={width - 76}
-          height={180}
-          adjustToWidth
-          disableScroll
-          initialSpacing={6}
-          stepChart
-          thickness={2.5}
-          color={ink('ink')}
-          hideDataPoints
-          maxValue={Math.max(most - least, 50)}
-          noOfSections={4}
-          yAxisLabelTexts={[0, 1, 2, 3, 4].map((n) => String(Math.round(least + (n * Math.max(most - least, 50)) / 4)))}
-          yAxisTextStyle={text}
-          xAxisLabelsHeight={0}
-          yAxisColor={ink('line')}
-          xAxisColor={ink('line')}
-          rulesColor={ink('card-edge')}
-        />
+        <Suspense fallback={<Loading what="the curve" />}>
+          <LineChart
+            data={readings.map((reading) => ({ value: reading.trueHours - least }))}
+            width={width - 76}
+            height={180}
+            adjustToWidth
+            disableScroll
+            initialSpacing={6}
+            stepChart
+            thickness={2.5}
+            color={ink('ink')}
+            hideDataPoints
+            maxValue={Math.max(most - least, 50)}
+            noOfSections={4}
+            yAxisLabelTexts={[0, 1, 2, 3, 4].map((n) =>
+              String(Math.round(least + (n * Math.max(most - least, 50)) / 4)),
+            )}
+            yAxisTextStyle={text}
+            xAxisLabelsHeight={0}
+            yAxisColor={ink('line')}
+            xAxisColor={ink('line')}
+            rulesColor={ink('card-edge')}
+          />
+        </Suspense>
       )}
       <View className="flex-row justify-between pl-10 pr-2">
         {[readings[0], readings.at(-1)].map((reading) => (

@@ -1,7 +1,6 @@
 import type { UnitPage } from '@hudrik/core/contracts';
 import { classOf } from '@hudrik/core/catalogue';
 import { router } from 'expo-router';
-import { lazy, Suspense } from 'react';
 import { ScrollView, View } from 'react-native';
 import { Refused, sentenceOf, useRead, usePerson } from '@/api';
 import { Button, Card, Empty, Failure, Loading, Section, useIsWide, Words } from '@/design';
@@ -11,9 +10,7 @@ import { History } from './History';
 import { JobRow } from './JobRow';
 import { LeadTools } from './LeadTools';
 import { FuelTank } from './FuelTank';
-
-// The chart package is large, and only the wide screen shows it.
-const HoursChart = lazy(() => import('./HoursChart').then(({ HoursChart: component }) => ({ default: component })));
+import { HoursChart } from './HoursChart';
 
 /** One unit: the tag, the answer, why, what next; then its facts and all that happened to it. */
 export function UnitScreen({ tag }: { readonly tag: string }) {
@@ -55,9 +52,7 @@ export function UnitScreen({ tag }: { readonly tag: string }) {
       </ScrollView>
       <ScrollView className="min-w-0 flex-1" contentContainerClassName="gap-5 p-4 pb-8">
         <Section title="True hours">
-          <Suspense fallback={<Loading what="the curve" />}>
-            <HoursChart readings={page.data.readings} />
-          </Suspense>
+          <HoursChart readings={page.data.readings} />
         </Section>
         <Section title="History">
           <History tag={tag} />

@@ -12,13 +12,13 @@ import {
   Field,
   Heading,
   Loading,
-  LongList,
   READINESS_WORD,
   useIsWide,
   useKeys,
   Words,
   type ReadinessName,
 } from '@/design';
+import { LongList } from '@/design/LongList';
 import { UnitTagOnWall, UnitTagRow } from '@/features/fleet';
 import { keyOfRow, rowsOf } from './rows';
 

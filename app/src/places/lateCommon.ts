@@ -1,0 +1,2 @@
+/** Only the web has parts that are loaded later. */
+export {};

@@ -1,0 +1,16 @@
+import { useLocalSearchParams } from 'expo-router';
+import { DataSheetScreen } from '@/features/desk';
+import { FirstLead } from '@/features/session/FirstLead';
+
+export { AddUnitScreen, ExchangeScreen, HiresScreen } from '@/features/desk';
+export { LearnedScreen } from '@/features/find/LearnedScreen';
+export { MoreScreen, PeopleScreen, SettingsScreen } from '@/features/settings';
+
+export function DataSheetRoute() {
+  const { id } = useLocalSearchParams<{ id: string }>();
+  return <DataSheetScreen key={id} id={id} />;
+}
+export function FirstLeadRoute() {
+  const { code } = useLocalSearchParams<{ code?: string }>();
+  return <FirstLead code={code ?? ''} />;
+}
