@@ -1,5 +1,4 @@
 export { FindScreen } from './FindScreen';
-export { LearnedScreen } from './LearnedScreen';
 export { ReadingEntry } from './ReadingEntry';
 export { sayOutcome } from './say';
 export { useWorkplace } from './useWorkplace';
