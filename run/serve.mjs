@@ -1,7 +1,8 @@
-import { spawn, spawnSync } from 'node:child_process';
+import { spawnSync } from 'node:child_process';
 import path from 'node:path';
 import { ensureDataFolder, ensureModules } from './install.mjs';
 import { ROOT } from './places.mjs';
+import { keepRunning } from './keepRunning.mjs';
 import { startPostgres } from './postgres.mjs';
 import { giveUp } from './say.mjs';
 import { ensureWeb } from './web.mjs';
@@ -26,7 +27,7 @@ export async function ensureDatabase(name) {
   return { url: postgres.urlOf(name), stop: postgres.stop };
 }
 
-/** Installs, builds, starts everything, and stops everything on Ctrl-C. */
+/** Installs, builds, starts everything, starts the server again when it dies, and stops everything on Ctrl-C. */
 export async function serve({ database, demo }) {
   ensureModules();
   const { url, stop } = await ensureDatabase(database);
@@ -36,21 +37,15 @@ export async function serve({ database, demo }) {
     stop();
     giveUp('the demo could not be loaded.');
   }
-  const server = spawn(process.execPath, [...TSX, 'src/main.ts'], {
+  const server = keepRunning(process.execPath, [...TSX, 'src/main.ts'], {
     cwd: SERVER,
     env: { ...process.env, ...env },
     stdio: 'inherit',
     detached: true,
   });
-  let asked = false;
-  const end = () => {
-    asked = true;
-    server.kill('SIGTERM');
-  };
-  process.on('SIGINT', end);
-  process.on('SIGTERM', end);
-  server.on('exit', (code) => {
-    stop();
-    process.exit(asked ? 0 : (code ?? 1));
-  });
+  process.on('SIGINT', server.stop);
+  process.on('SIGTERM', server.stop);
+  const code = await server.ended;
+  stop();
+  process.exit(code);
 }

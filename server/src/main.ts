@@ -38,7 +38,7 @@ const standIns = await startStandIns({
   now: Date.now,
 });
 const supplier = httpSupplier(process.env.HUDRIK_SUPPLIER_URL ?? standIns.supplierUrl);
-const instruments = httpInstruments(process.env.HUDRIK_BENCH_URL ?? standIns.loadBankUrl);
+const instruments = httpInstruments(process.env.HUDRIK_INSTRUMENTS_URL ?? standIns.loadBankUrl);
 const paper = paperPool();
 const events = listenForChanges(url, log);
 const context = { db, now: () => new Date(), instruments, paper };
