@@ -1,19 +1,36 @@
 import type pg from 'pg';
 import { WORKER_SCHEMA } from './schema';
 
+const AGAIN_MS = 500;
+
 /**
  * A process that is killed leaves its jobs locked for hours. So each holds an advisory lock while it lives, on a connection of its own: the
  * lock ends with the process, and whoever can have it knows that the holder is dead.
  */
-export async function holdPlace(pool: pg.Pool, workerPoolId: string): Promise<() => void> {
-  const client = await pool.connect();
-  try {
-    await client.query('select pg_advisory_lock(hashtext($1))', [workerPoolId]);
-  } catch (error) {
-    client.release(true);
-    throw error;
-  }
-  return () => client.release(true);
+export function holdPlace(pool: pg.Pool, workerPoolId: string): () => void {
+  let leave: () => void = () => undefined;
+  let hasLeft = false;
+  const hold = async (): Promise<void> => {
+    if (hasLeft) return;
+    const client = await pool.connect().catch(() => null);
+    // The lock is gone with its connection: it is taken again on another one.
+    let isOver = false;
+    const lose = (): void => {
+      if (isOver) return;
+      isOver = true;
+      client?.release(true);
+      if (!hasLeft) setTimeout(() => void hold(), AGAIN_MS).unref();
+    };
+    leave = lose;
+    if (client === null || hasLeft) return lose();
+    client.once('end', lose);
+    await client.query('select pg_advisory_lock(hashtext($1))', [workerPoolId]).catch(lose);
+  };
+  void hold();
+  return () => {
+    hasLeft = true;
+    leave();
+  };
 }
 
 /** Frees the jobs of processes that are dead. Out: how many processes. */

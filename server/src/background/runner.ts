@@ -4,7 +4,6 @@ import {
   parseCronItems,
   run,
   runMigrations,
-  type Runner,
   type TaskList,
   type WorkerEvents,
 } from 'graphile-worker';
@@ -18,6 +17,7 @@ import type { Payloads, TaskName } from './payloads';
 export type Tasks = { readonly [T in TaskName]: (payload: Payloads[T]) => Promise<void> };
 
 const CONCURRENCY = 2;
+const AGAIN_MS = 2000;
 
 /** The background engine's own tables, in the same database. */
 export const prepareBackground = (pool: pg.Pool, log: Logger): Promise<void> =>
@@ -25,15 +25,55 @@ export const prepareBackground = (pool: pg.Pool, log: Logger): Promise<void> =>
 
 /**
  * Runs what was left for the background: each job once, shared between all server processes. Jobs survive a killed process: whoever is left
- * finds that it is dead and frees its jobs, which then run again.
+ * finds that it is dead and frees its jobs, which then run again. The engine gives up when the database goes away in the middle of a job:
+ * it is then started again.
  */
-export async function startBackground(
-  pool: pg.Pool,
-  tasks: Tasks,
-  log: Logger,
-): Promise<{ readonly stop: () => Promise<void> }> {
+export async function startBackground(pool: pg.Pool, tasks: Tasks, log: Logger): Promise<Background> {
+  let current = await startEngine(pool, tasks, log);
+  let isStopping = false;
+  let timer: NodeJS.Timeout | undefined;
+  const startAgain = async (): Promise<void> => {
+    try {
+      current = await startEngine(pool, tasks, log);
+      if (isStopping) await current.stop();
+      else keep();
+    } catch (error) {
+      log.warn({ err: error }, 'the background cannot be started just now');
+      later();
+    }
+  };
+  const later = (): void => {
+    if (!isStopping) timer = setTimeout(() => void startAgain(), AGAIN_MS);
+  };
+  const keep = (): void =>
+    void current.ended.then(async (error) => {
+      if (isStopping) return;
+      log.warn({ err: error }, 'the background gave up, and is started again');
+      await current.stop();
+      later();
+    });
+  keep();
+  return {
+    stop: async () => {
+      isStopping = true;
+      clearTimeout(timer);
+      await current.stop();
+    },
+  };
+}
+
+interface Background {
+  readonly stop: () => Promise<void>;
+}
+
+interface Engine extends Background {
+  /** Comes when it ended, by itself or because it was stopped, with what made it end. */
+  readonly ended: Promise<unknown>;
+}
+
+async function startEngine(pool: pg.Pool, tasks: Tasks, log: Logger): Promise<Engine> {
   const events: WorkerEvents = new EventEmitter();
-  const places: Promise<() => void>[] = [];
+  const places: (() => void)[] = [];
   events.on('pool:create', ({ workerPool }) => void places.push(holdPlace(pool, workerPool.id)));
   events.on('job:error', ({ job, error }) =>
     log.warn(
@@ -53,13 +93,16 @@ export async function startBackground(
       { task: 'tick', match: '* * * * *', identifier: 'tick', options: { backfillPeriod: 120_000 } },
     ]),
   });
-  await releaseDead(pool);
-  return { stop: () => stopAll(runner, places) };
-}
-
-async function stopAll(runner: Runner, places: readonly Promise<() => void>[]): Promise<void> {
-  await runner.stop().catch(() => undefined);
-  for (const leave of await Promise.allSettled(places)) if (leave.status === 'fulfilled') leave.value();
+  const ended = runner.promise.then(
+    () => null,
+    (error: unknown) => error,
+  );
+  const stop = async (): Promise<void> => {
+    await runner.stop().catch(() => undefined);
+    for (const leave of places) leave();
+  };
+  await releaseDead(pool).catch((error: unknown) => log.warn({ err: error }, 'dead processes cannot be looked for'));
+  return { ended, stop };
 }
 
 export function taskListOf(pool: pg.Pool, tasks: Tasks): TaskList {

@@ -59,7 +59,8 @@ export function bindOperations(
 function admit(context: Context, operation: Operation): RequestHandler {
   return async (request, response, next) => {
     const token = parse(request.headers.cookie ?? '')[COOKIE] ?? null;
-    const person = token === null ? null : await personOfToken(context, token);
+    // What is open to everybody asks nothing of the records first: whether they can be reached, say.
+    const person = token === null || operation.who === 'public' ? null : await personOfToken(context, token);
     if (operation.who !== 'public') {
       if (person === null) return refuse('not-signed-in');
       // A page says who it believes is signed in: where somebody else signed in meanwhile, nothing is done in their name.

@@ -60,9 +60,9 @@ export const entriesOfFinding = async (db: Db, findingId: string): Promise<LogRe
 export async function entryById(
   db: Db,
   id: string,
-): Promise<(LogRecord & { readonly unitId: number | null }) | undefined> {
+): Promise<{ readonly record: LogRecord; readonly unitId: number | null } | undefined> {
   const row = await logRows(db).select('l.unit_id').where('l.id', '=', id).executeTakeFirst();
-  return row && { ...recordOf(row), unitId: row.unit_id };
+  return row && { record: recordOf(row), unitId: row.unit_id };
 }
 
 interface Cursor {

@@ -50,7 +50,7 @@ type Change = Omit<UnitChange, 'unit' | 'actor'> & { readonly unit: UnitChange['
 
 async function take({ context, sent, sender, maker, place }: Sending, change: Change): Promise<{ entry: LogRecord }> {
   const twin = await entryById(change.trx, sent.id);
-  if (twin) return sameAs(twin, sent, change) ? { entry: twin } : refuse('key-reused', { id: sent.id });
+  if (twin) return isTwin(twin, sent, change) ? { entry: twin.record } : refuse('key-reused', { id: sent.id });
   let entry: LogRecord | undefined;
   const at = believed(sent.at, change.at);
   const taker: AnyTaker = takersOf(sent.kind) ?? refuse('not-valid', { field: 'kind' });
@@ -80,8 +80,10 @@ async function take({ context, sent, sender, maker, place }: Sending, change: Ch
   return { entry };
 }
 
-const sameAs = (twin: LogRecord & { unitId: number | null }, sent: SentLogEntry, { unit }: Change): boolean =>
-  twin.kind === sent.kind && twin.unitId === (unit?.id ?? null);
+type Known = NonNullable<Awaited<ReturnType<typeof entryById>>>;
+
+const isTwin = ({ record, unitId }: Known, sent: SentLogEntry, { unit }: Change): boolean =>
+  record.kind === sent.kind && unitId === (unit?.id ?? null);
 
 /** Of a machine that is not on the yard: there is no unit to lock, the finding is. */
 async function takeWithoutUnit(trx: Trx, sending: Sending): Promise<{ entry: LogRecord }> {

@@ -236,7 +236,7 @@ const STATEMENTS = [
     person_id bigint not null references person,
     fingerprint bytea not null,
     status integer,
-    body jsonb,
+    body json,
     at timestamptz not null default now()
   )`,
   `create index idempotency_at on idempotency (at)`,
