@@ -20,6 +20,8 @@ if (!url) throw new Error('DATABASE_URL is not set');
 const port = Number(process.env.PORT ?? 4780);
 const demo = process.env.HUDRIK_DEMO === '1';
 const log = pino({ level: process.env.HUDRIK_LOG ?? 'warn' });
+// A promise that a library left alone is no reason to end everybody's work: it is logged.
+process.on('unhandledRejection', (error) => log.error({ err: error }, 'a failure that nothing waited for'));
 const broken = (error: Error): void => log.warn({ err: error }, 'a connection to the records broke');
 const pool = openPool(url, 10, broken);
 const workerPool = openPool(url, 6, broken);

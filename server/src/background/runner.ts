@@ -86,6 +86,8 @@ async function startEngine(pool: pg.Pool, tasks: Tasks, log: Logger): Promise<En
     schema: WORKER_SCHEMA,
     concurrency: CONCURRENCY,
     noHandleSignals: true,
+    // Told one by one, a job whose end cannot be written down would end the process; told in a batch, it ends the engine, which is started again.
+    preset: { worker: { completeJobBatchDelay: 0, failJobBatchDelay: 0 } },
     events,
     logger: workerLogger(log),
     taskList: taskListOf(pool, tasks),

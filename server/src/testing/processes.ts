@@ -34,10 +34,10 @@ export async function kill(child: ChildProcess): Promise<void> {
 }
 
 /** Waits until it is so, up to ten seconds. */
-export async function until(isSo: () => boolean | Promise<boolean>): Promise<void> {
+export async function until(isSo: () => boolean | Promise<boolean>, mostMs = 10_000): Promise<void> {
   const began = Date.now();
   while (!(await isSo())) {
-    if (Date.now() - began > 10_000) throw new Error('it did not come to that');
+    if (Date.now() - began > mostMs) throw new Error('it did not come to that');
     await new Promise((resolve) => setTimeout(resolve, 30));
   }
 }
