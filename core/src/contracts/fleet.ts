@@ -23,7 +23,8 @@ import {
   string,
   tag,
   version,
-  words,
+  text,
+  trimmed,
 } from '../fields';
 
 const unitLine = object({
@@ -95,7 +96,7 @@ export const newModel = object({ classId: classId.required(), make: name.require
 export const unitsQuery = object({
   class: classId.optional(),
   readiness: readiness.optional(),
-  find: string().trim().max(120).optional(),
+  find: trimmed.max(120).optional(),
   cursor: cursor.optional(),
   limit: number().integer().min(1).max(200).default(100),
 });
@@ -120,7 +121,7 @@ export const unitChange = object({
   serial: name.optional(),
   homeBay: name.optional(),
   laidUp: boolean().optional(),
-  gone: object({ why: words.min(1).required() })
+  gone: object({ why: text.min(1).required() })
     .nullable()
     .optional()
     .default(undefined),
@@ -133,7 +134,7 @@ export const historyQuery = object({
 export const history = object({ records, next: string().nullable().defined() });
 
 export const newHire = object({
-  reference: string().trim().min(1).max(40).required(),
+  reference: trimmed.min(1).max(40).required(),
   classId: classId.required(),
   tag: tag.nullable().default(null),
   fromAt: instant.required(),

@@ -1,7 +1,7 @@
 import type { InferType } from 'yup';
 import type { Frozen } from '../fields/frozen';
 import { partLine } from './card';
-import { array, boolean, id, name, number, object, string, words } from '../fields';
+import { array, boolean, id, name, number, object, string, text, trimmed } from '../fields';
 import { partNumber } from '../log/schemas';
 import { EXCHANGE_STATES, ORDER_STATES } from '../states';
 
@@ -25,7 +25,7 @@ const part = object({
   ).required(),
 });
 export type Part = Frozen<InferType<typeof part>>;
-export const partsQuery = object({ find: string().trim().max(80).default('') });
+export const partsQuery = object({ find: trimmed.max(80).default('') });
 export const parts = object({
   parts: array(part.required()).required(),
   today: object({
@@ -41,12 +41,12 @@ export const newPart = object({
   number: partNumber.required(),
   name: name.required(),
   cents: number().integer().min(0).max(10_000_000).required(),
-  place: string().trim().max(40).default(''),
+  place: trimmed.max(40).default(''),
   count: number().integer().min(0).max(10_000).default(0),
 });
 export const stockChange = object({
   count: number().integer().min(0).max(10_000).required(),
-  why: words.min(2).required(),
+  why: text.min(2).required(),
 });
 
 export const newOrder = object({ id: id.required(), lines: array(id.required()).min(1).max(50).required() });

@@ -4,11 +4,18 @@ import { READINESS } from '../readiness';
 import { HIRE_STATES } from '../states';
 import { ROLES } from './roles';
 
+/** Text without the space around it. What is no text stays what it is, and is refused as such. */
+export const trimmed = string().transform((value: unknown) => (typeof value === 'string' ? value.trim() : value));
+/** The same in capitals. */
+export const capitals = trimmed.transform((value: unknown) =>
+  typeof value === 'string' ? value.toUpperCase() : value,
+);
+
 /** The fields that appear in more than one contract. */
-export const tag = string()
-  .trim()
-  .uppercase()
-  .matches(/^[A-Z]{2}-\d{2,4}$/, 'A tag is two letters, a dash and two to four figures, as PW-07.');
+export const tag = capitals.matches(
+  /^[A-Z]{2}-\d{2,4}$/,
+  'A tag is two letters, a dash and two to four figures, as PW-07.',
+);
 export const id = string().uuid();
 export const classId = string().oneOf(CLASS_IDS);
 export const role = string().oneOf(ROLES);
@@ -17,8 +24,8 @@ export const instant = string().test(
   'An instant is wanted, as 2030-05-01T09:00:00Z.',
   (value) => value == null || (/^\d{4}-\d\d-\d\dT/.test(value) && !Number.isNaN(Date.parse(value))),
 );
-export const name = string().trim().min(1).max(80);
-export const words = string().trim().max(2000);
+export const name = trimmed.min(1).max(80);
+export const text = trimmed.max(2000);
 export const hours = number().min(0).max(99_999.9);
 export const readiness = string().oneOf(READINESS);
 export const consequence = string().oneOf(CONSEQUENCES);

@@ -1,10 +1,9 @@
 import { mixed } from 'yup';
-import { array, boolean, hours, id, name, number, object, string } from '../fields';
+import { array, boolean, hours, id, name, number, object, string, text, trimmed, capitals } from '../fields';
 import type { Mark } from '../teardown';
 
 /** Schemas that several kinds of entry share. */
 export const nothing = object({});
-export const text = string().trim().max(2000);
 export const why = text.min(2);
 export const idOrNone = id.nullable().defined();
 
@@ -22,8 +21,8 @@ export const marks = array(mark.required()).max(60).defined();
 
 const fastener = object({
   count: number().integer().min(1).max(99).required(),
-  size: string().trim().max(40).defined(),
-  place: string().trim().max(60).defined(),
+  size: trimmed.max(40).defined(),
+  place: trimmed.max(60).defined(),
 }).noUnknown();
 
 /** What is written down of a thing as it comes off. */
@@ -31,12 +30,12 @@ export const thing = object({
   thingId: id.required(),
   what: name.required(),
   key: string().max(60).nullable().defined(),
-  tray: string().trim().min(1).max(20).required(),
+  tray: trimmed.min(1).max(20).required(),
   place: number().integer().min(1).max(24).required(),
   fasteners: array(fastener.required()).max(12).defined(),
-  orientation: string().trim().max(300).defined(),
-  linkHole: string().trim().max(80).defined(),
-  stack: array(string().trim().min(1).max(80).required()).max(12).defined(),
+  orientation: trimmed.max(300).defined(),
+  linkHole: trimmed.max(80).defined(),
+  stack: array(trimmed.min(1).max(80).required()).max(12).defined(),
   quarterTurns: number().integer().min(0).max(400).nullable().defined(),
 });
 
@@ -62,10 +61,10 @@ export const hoursEntry = object({
 
 export const kitCount = object({ id: string().required(), count: number().integer().min(0).max(50).required() });
 export const fuelEighths = number().integer().min(0).max(8);
-export const partNumber = string()
-  .trim()
-  .uppercase()
-  .matches(/^[A-Z0-9][A-Z0-9.\-/ ]{1,39}$/, 'A part number is 2 to 40 letters, figures, dots, dashes or slashes.');
+export const partNumber = capitals.matches(
+  /^[A-Z0-9][A-Z0-9.\-/ ]{1,39}$/,
+  'A part number is 2 to 40 letters, figures, dots, dashes or slashes.',
+);
 
 /** What somebody saw at one check. */
 export const answer = object({

@@ -7,6 +7,7 @@ import type { Context } from '../context';
 import { personOfToken } from '../people/sessions';
 import { refuse } from '../refusal';
 import { exactlyOnce } from './exactlyOnce';
+import { mustBePlain } from './plainJson';
 
 export const COOKIE = 'hudrik_session';
 const PERSON_HEADER = 'Hudrik-Person';
@@ -112,8 +113,11 @@ async function run(
   response.status(answer.status).json(answer.body);
 }
 
-const checked = async (schema: Operation['body'], value: unknown): Promise<unknown> =>
-  schema === undefined ? {} : schema.validate(value ?? {}, { abortEarly: false, stripUnknown: true });
+async function checked(schema: Operation['body'], value: unknown): Promise<unknown> {
+  if (schema === undefined) return {};
+  mustBePlain(value);
+  return schema.validate(value ?? {}, { abortEarly: false, stripUnknown: true });
+}
 
 const paramsOf = (request: Request): Record<string, string> =>
   Object.fromEntries(Object.entries(request.params).map(([name, value]) => [name, String(value)]));

@@ -1,5 +1,4 @@
-import { WORKS_ON_UNITS, object } from '../../fields';
-import { text } from '../schemas';
+import { WORKS_ON_UNITS, object, text } from '../../fields';
 import { logKind, telling } from '../shape';
 
 /** The proof is broken off: there is more to do. */

@@ -1,6 +1,5 @@
 import { FAULT_IDS } from '../../catalogue/ids';
-import { SIGNS_OFF, array, object, string } from '../../fields';
-import { text } from '../schemas';
+import { SIGNS_OFF, array, object, string, text } from '../../fields';
 import { logKind, telling } from '../shape';
 import { faultName } from '../observed';
 
@@ -10,9 +9,13 @@ export const causesConfirmed = logKind({
   on: 'finding',
   who: SIGNS_OFF,
   facts: object({
-    causes: array(string().oneOf(FAULT_IDS).required()).min(1).max(3).required(),
+    causes: array(string().oneOf(FAULT_IDS).required())
+      .min(1)
+      .max(3)
+      .required()
+      .test('twice', 'The same cause twice.', (causes) => new Set(causes).size === causes.length),
     note: text.defined(),
-  }).test('twice', 'The same cause twice.', ({ causes }) => new Set(causes).size === causes.length),
+  }),
   finding: () => ({ kind: 'nothing' }),
   sentence: ({ causes, note }) => telling(`Found: ${causes.map(faultName).join('; ').toLowerCase()}`, note),
 });

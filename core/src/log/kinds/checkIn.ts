@@ -1,6 +1,6 @@
-import { array, id, instant, number, object, string, WORKS_ON_UNITS } from '../../fields';
+import { array, id, instant, number, object, string, WORKS_ON_UNITS, text } from '../../fields';
 import type { Verdict } from '../../verdict';
-import { answer, fuelEighths, hoursEntry, kitCount, text } from '../schemas';
+import { answer, fuelEighths, hoursEntry, kitCount } from '../schemas';
 import { logKind, telling } from '../shape';
 
 const facts = object({

@@ -1,5 +1,5 @@
-import { array, HANDS_OUT, instant, object, string } from '../../fields';
-import { fuelEighths, hoursEntry, kitCount, text } from '../schemas';
+import { array, HANDS_OUT, instant, object, string, text } from '../../fields';
+import { fuelEighths, hoursEntry, kitCount } from '../schemas';
 import { logKind, telling } from '../shape';
 
 /** What a check-out came to. */

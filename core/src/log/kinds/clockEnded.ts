@@ -1,6 +1,5 @@
-import { WORKS_ON_UNITS, object, string, id } from '../../fields';
+import { WORKS_ON_UNITS, object, string, id, text } from '../../fields';
 import { mustHaveClock } from '../refusals';
-import { text } from '../schemas';
 import { logKind, telling, type Names } from '../shape';
 import { CLOCKS } from '../../catalogue/workshop';
 

@@ -1,6 +1,5 @@
 import { WAY_IDS, WAYS } from '../../catalogue/workshop';
-import { SIGNS_OFF, mixed, object, string } from '../../fields';
-import { text } from '../schemas';
+import { SIGNS_OFF, mixed, object, string, text } from '../../fields';
 import { logKind, telling } from '../shape';
 
 /** What is to be done with it, with the figures that were seen. */

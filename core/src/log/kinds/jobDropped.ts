@@ -1,5 +1,4 @@
-import { SIGNS_OFF, object } from '../../fields';
-import { text } from '../schemas';
+import { SIGNS_OFF, object, text } from '../../fields';
 import { logKind, telling, type Names } from '../shape';
 
 /** A job is not done, with a reason. */

@@ -1,5 +1,4 @@
-import { SIGNS_OFF, object } from '../../fields';
-import { text } from '../schemas';
+import { SIGNS_OFF, object, text } from '../../fields';
 import { logKind, telling, type Names } from '../shape';
 
 /** What the proof came to, where there was one; and what the job did not do, so that it starts nothing anew. */

@@ -1,5 +1,4 @@
-import { WORKS_ON_UNITS, boolean, object } from '../../fields';
-import { text } from '../schemas';
+import { WORKS_ON_UNITS, boolean, object, text } from '../../fields';
 import { logKind, telling } from '../shape';
 
 /** The look for leaks with the fuel on, before anything runs. */

@@ -1,5 +1,4 @@
-import { ANYONE_SIGNED_IN, object, id } from '../../fields';
-import { text } from '../schemas';
+import { ANYONE_SIGNED_IN, object, id, text } from '../../fields';
 import { logKind, telling } from '../shape';
 
 /** Something worth knowing, on the unit or on a job's card. */

@@ -1,4 +1,4 @@
-import { WORKS_ON_UNITS, object, string, name } from '../../fields';
+import { WORKS_ON_UNITS, object, name, trimmed } from '../../fields';
 import { logKind, telling } from '../shape';
 import { partNumber } from '../schemas';
 
@@ -10,7 +10,7 @@ export const partKept = logKind({
   facts: object({
     name: name.required(),
     number: partNumber.nullable().defined(),
-    place: string().trim().max(40).defined(),
+    place: trimmed.max(40).defined(),
   }),
   sentence: (facts) => telling(`Kept as an exchange part: ${facts.name}`),
 });

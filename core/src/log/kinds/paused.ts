@@ -1,5 +1,4 @@
-import { WORKS_ON_UNITS, object, string } from '../../fields';
-import { text } from '../schemas';
+import { WORKS_ON_UNITS, object, string, text } from '../../fields';
 import { logKind, telling } from '../shape';
 
 /** The work waits for something. */

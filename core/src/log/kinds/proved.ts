@@ -1,6 +1,5 @@
-import { SIGNS_OFF, boolean, object } from '../../fields';
+import { SIGNS_OFF, boolean, object, text } from '../../fields';
 import { nothingOff, proofMissing } from '../refusals';
-import { text } from '../schemas';
 import { logKind, telling } from '../shape';
 
 /** The signature under a proof. */

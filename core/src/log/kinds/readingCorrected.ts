@@ -1,5 +1,4 @@
-import { SIGNS_OFF, object, string, hours } from '../../fields';
-import { text } from '../schemas';
+import { SIGNS_OFF, object, string, hours, text } from '../../fields';
 import { logKind, telling } from '../shape';
 
 /** An hour-meter reading was wrong: a new one in its place. */

@@ -1,4 +1,4 @@
-import { WORKS_ON_UNITS, boolean, object, string, id } from '../../fields';
+import { WORKS_ON_UNITS, boolean, object, id, trimmed } from '../../fields';
 import { changeThing } from '../../teardown';
 import { mustBeOff } from '../refusals';
 import { logKind, telling, type Names } from '../shape';
@@ -10,7 +10,7 @@ export const replaced = logKind({
   who: WORKS_ON_UNITS,
   facts: object({
     thingId: id.required(),
-    part: string().trim().min(1).max(60).required(),
+    part: trimmed.min(1).max(60).required(),
     forTrial: boolean().required(),
   }),
   card: {

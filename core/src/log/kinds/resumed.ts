@@ -1,5 +1,4 @@
-import { WORKS_ON_UNITS, object } from '../../fields';
-import { text } from '../schemas';
+import { WORKS_ON_UNITS, object, text } from '../../fields';
 import { logKind, telling } from '../shape';
 
 /** The work goes on. The server writes it too, when the last part has come. */

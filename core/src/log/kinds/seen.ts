@@ -10,11 +10,15 @@ export const seen = logKind({
   who: WORKS_ON_UNITS,
   facts: object({
     observation: string().oneOf(OBSERVATION_IDS).required(),
-    outcomes: array(string().required()).min(1).max(6).required(),
+    outcomes: array(string().required())
+      .min(1)
+      .max(6)
+      .required()
+      .test('outcomes', 'An outcome that this check does not have.', (outcomes, { parent }) =>
+        outcomesFit(parent.observation, outcomes),
+      ),
     reading: mixed<Readonly<Record<string, unknown>>>().nullable().defined(),
-  }).test('outcomes', 'An outcome that this check does not have.', ({ observation, outcomes }) =>
-    outcomesFit(observation, outcomes),
-  ),
+  }),
   finding: ({ observation, outcomes }) => ({ kind: 'seen', observation, outcomes }),
   sentence: ({ observation, outcomes, reading }) =>
     telling(

@@ -1,5 +1,4 @@
-import { boolean, object, name } from '../../fields';
-import { text } from '../schemas';
+import { boolean, object, name, text } from '../../fields';
 import { logKind, telling } from '../shape';
 
 interface Changed {

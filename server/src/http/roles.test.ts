@@ -1,0 +1,125 @@
+import assert from 'node:assert/strict';
+import { describe, test } from 'node:test';
+import { OPERATIONS, ROLES, type Operation, type OperationId, type Role } from '@hudrik/core/contracts';
+import { kindOf, LOG_KIND_IDS } from '@hudrik/core/log';
+import { SAMPLES } from '@hudrik/core/log/samples';
+import { problemIn, useYard } from '../testing/yard';
+
+/** Who may call what, written by hand: apprentice, technician, lead, counter; “-” is for nobody signed in, too. */
+const WHO: Readonly<Record<OperationId, string>> = {
+  health: '-',
+  openapi: '-',
+  signInOptions: '-',
+  signIn: '-',
+  firstLead: '-',
+  me: 'a t l c',
+  signOut: 'a t l c',
+  setPreferences: 'a t l c',
+  settings: 'a t l c',
+  changeSettings: 'l',
+  events: 'a t l c',
+  people: 'l',
+  changePerson: 'l',
+  addPerson: 'l',
+  shift: 'a t l c',
+  units: 'a t l c',
+  unit: 'a t l c',
+  addUnit: 'l',
+  changeUnit: 'l',
+  addLogEntry: 'a t l c',
+  history: 'a t l c',
+  addModel: 'l',
+  modelSheet: 'a t l c',
+  changeSheet: 'l',
+  models: 'a t l c',
+  hires: 'a t l c',
+  addHire: 'l c',
+  cancelHire: 'l c',
+  opening: 'a t l c',
+  checkIn: 'a t l c',
+  putPhoto: 'a t l',
+  photo: 'a t l c',
+  photoThumb: 'a t l c',
+  finding: 'a t l c',
+  unitFinding: 'a t l c',
+  learned: 'a t l c',
+  forgetLearned: 'l',
+  jobs: 'a t l c',
+  card: 'a t l c',
+  cardPdf: 'a t l c',
+  estimatePdf: 'a t l c',
+  ways: 'a t l c',
+  live: 'a t l',
+  clocks: 'a t l c',
+  parts: 'a t l c',
+  addPart: 't l',
+  countPart: 't l',
+  quotePart: 'a t l',
+  askQuote: 'a t l',
+  orders: 'a t l c',
+  addOrder: 't l',
+  sendOrder: 't l',
+  receiveOrder: 'a t l',
+  exchangeParts: 'a t l c',
+  changeExchangePart: 'a t l',
+  importParts: 'l',
+  exportParts: 'a t l c',
+  importModels: 'l',
+  exportModels: 'a t l c',
+  importUnits: 'l',
+  exportUnits: 'a t l c',
+  importHires: 'l c',
+  exportHires: 'a t l c',
+};
+
+/** Streams do not end, and signing out would end the others. */
+const ASKED_APART: readonly OperationId[] = ['events', 'live', 'signOut'];
+const LETTERS: Readonly<Record<Role, string>> = { apprentice: 'a', technician: 't', lead: 'l', counter: 'c' };
+const may = (id: OperationId, role: Role): boolean => WHO[id] === '-' || WHO[id].split(' ').includes(LETTERS[role]);
+
+describe('who may call what', () => {
+  const yard = useYard();
+  const operations = Object.entries<Operation>(OPERATIONS) as [OperationId, Operation][];
+  const call = (operation: Operation, as?: Role) =>
+    yard.ask(
+      operation.method.toUpperCase(),
+      operation.path.replaceAll('{tag}', 'GE-01').replaceAll(/\{\w+\}/g, '1'),
+      operation.method === 'get' ? { as } : { as, body: {} },
+    );
+
+  test('nobody who is not signed in, but for what is open to all', async () => {
+    for (const [id, operation] of operations) {
+      const response = await call(operation);
+      const isOpen = WHO[id] === '-';
+      assert.equal(response.status === 401 && id !== 'signIn', !isOpen, `${id}: ${response.status}`);
+      if (!isOpen) assert.equal((await problemIn(response)).code, 'not-signed-in');
+    }
+  });
+
+  test('each role what the table says, and nothing else', async () => {
+    await yard.addUnit('GE-01');
+    for (const [id, operation] of operations) {
+      for (const role of ROLES) {
+        if (may(id, role) && ASKED_APART.includes(id)) continue;
+        const response = await call(operation, role);
+        assert.equal(response.status === 403, !may(id, role), `${id} as ${role}: ${response.status}`);
+        assert.ok(response.status < 500, `${id} as ${role}: ${response.status}`);
+      }
+    }
+    assert.equal((await call(OPERATIONS.signOut, 'counter')).status, 200);
+  });
+
+  test('of what can be entered, each role what its kind says: that is refused before anything else is looked at', async () => {
+    await yard.signInAgain();
+    for (const kind of LOG_KIND_IDS)
+      for (const role of ROLES) {
+        const body = { id: crypto.randomUUID(), kind, tag: 'GE-01', facts: SAMPLES[kind][0] };
+        const response = await yard.ask('POST', '/api/log', { as: role, body });
+        const who: readonly Role[] = kindOf(kind)?.who ?? [];
+        // What nobody enters is no kind that can be sent.
+        if (who.length === 0) assert.equal(response.status, 422, kind);
+        else assert.equal(response.status === 403, !who.includes(role), `${kind} as ${role}: ${response.status}`);
+        assert.ok(response.status < 500, `${kind} as ${role}: ${response.status}`);
+      }
+  });
+});
