@@ -1,7 +1,17 @@
 import { createHash, randomUUID } from 'node:crypto';
 import { expect, test, type Locator, type Page } from './test';
 import type { WorkerServer } from './server';
-import { asLead, enter, freshUnit, signIn } from './yard';
+import { asLead, enter, freshUnit, signIn, jsonOf } from './yard';
+import { nth } from '@hudrik/core/typed';
+
+interface HistoryPage {
+  readonly records: readonly {
+    readonly kind: string;
+    readonly facts: { readonly what?: string; readonly action?: string };
+    readonly outcome: { readonly what?: string };
+  }[];
+  readonly next: string | null;
+}
 
 /** A held generator with a confirmed cause. Out: its tag and its job. */
 async function heldWithCause(page: Page, server: WorkerServer): Promise<{ tag: string; jobId: string }> {
@@ -100,9 +110,9 @@ test('from a cause to a unit that is fit again: taken apart, a part late, put ba
   await expect(page.getByText('1¼ turns out from lightly seated')).toBeVisible();
   await page.reload();
   await expect(button(page, 'Put back: 6 to go')).toBeVisible();
-  const kept = (await (await page.request.get(`/api/jobs/${jobId}/card`)).json()) as {
+  const kept = await jsonOf<{
     entries: { kind: string; facts: { marks?: unknown[] } }[];
-  };
+  }>(await page.request.get(`/api/jobs/${jobId}/card`));
   expect(kept.entries.findLast((entry) => entry.kind === 'photo-marked')?.facts.marks).toHaveLength(2);
 
   // A part by an old number: today's is ordered, late, and arrives; the card sleeps meanwhile.
@@ -114,7 +124,7 @@ test('from a cause to a unit that is fit again: taken apart, a part late, put ba
   await page.route('**/api/orders', async (route) =>
     route.continue(
       route.request().method() === 'POST'
-        ? { postData: JSON.stringify({ ...(route.request().postDataJSON() as object), id: lateId() }) }
+        ? { postData: JSON.stringify({ ...route.request().postDataJSON(), id: lateId() }) }
         : {},
     ),
   );
@@ -150,7 +160,7 @@ test('from a cause to a unit that is fit again: taken apart, a part late, put ba
     await expect(page.getByRole('status').filter({ hasText: thing })).toBeVisible();
     await button(page, 'It is back on').click();
   }
-  await expect(page.getByRole('status').filter({ hasText: THINGS[0] as string })).toBeVisible();
+  await expect(page.getByRole('status').filter({ hasText: nth(THINGS, 0) })).toBeVisible();
   await button(page, 'To the card').click();
   await expect(button(page, 'Prove it: parts are still off')).toBeDisabled();
   const tooSoon = { id: randomUUID(), jobId, kind: 'to-proof', facts: {} };
@@ -172,9 +182,9 @@ test('from a cause to a unit that is fit again: taken apart, a part late, put ba
   // The run began a while ago: the device had no connection and says so now.
   await expect
     .poll(async () =>
-      (
-        (await (await page.request.get(`/api/jobs/${jobId}/card`)).json()) as { entries: { kind: string }[] }
-      ).entries.some((entry) => entry.kind === 'proof-load'),
+      (await jsonOf<{ entries: { kind: string }[] }>(await page.request.get(`/api/jobs/${jobId}/card`))).entries.some(
+        (entry) => entry.kind === 'proof-load',
+      ),
     )
     .toBe(true);
   const at = new Date(Date.now() - 21 * 60_000).toISOString();
@@ -199,12 +209,9 @@ test('from a cause to a unit that is fit again: taken apart, a part late, put ba
   // The history tells the whole story, in its order.
   const told: string[] = [];
   for (let cursor: string | null = ''; cursor !== null;) {
-    const { records, next } = (await (
-      await page.request.get(`/api/units/${tag}/history?limit=100${cursor ? `&cursor=${cursor}` : ''}`)
-    ).json()) as {
-      records: { kind: string; facts: { what?: string; action?: string }; outcome: { what?: string } }[];
-      next: string | null;
-    };
+    const { records, next }: HistoryPage = await jsonOf<HistoryPage>(
+      await page.request.get(`/api/units/${tag}/history?limit=100${cursor ? `&cursor=${cursor}` : ''}`),
+    );
     told.unshift(
       ...records
         .map((record) =>
@@ -282,9 +289,9 @@ test('without a connection the card goes on; what waits is sent after, what some
   await page.getByRole('dialog').getByRole('button', { name: 'Carburettor off' }).click();
   await button(page, 'Off: Fuel hose').click();
   await expect(page.getByText(/not sent yet/)).toHaveCount(0);
-  const { entries } = (await (await page.request.get(`/api/jobs/${jobId}/card`)).json()) as {
+  const { entries } = await jsonOf<{
     entries: { kind: string; facts: { thingId?: string } }[];
-  };
+  }>(await page.request.get(`/api/jobs/${jobId}/card`));
   const thingId = entries.find((entry) => entry.kind === 'taken-off')?.facts.thingId ?? '';
   await button(page, 'Put back: 1 to go').click();
   await context.setOffline(true);

@@ -139,7 +139,7 @@ test('a case goes in and out; a wrong one is refused by name', { tag: '@wide' },
   await page.getByRole('button', { name: 'Export case' }).click();
   const stream = await (await download).createReadStream();
   const chunks: Buffer[] = [];
-  for await (const chunk of stream) chunks.push(chunk as Buffer);
+  for await (const chunk of stream) chunks.push(chunk);
   expect(JSON.parse(Buffer.concat(chunks).toString())).toMatchObject({
     format: 'hudrik-case/1',
     class: 'generator',

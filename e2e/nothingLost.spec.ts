@@ -1,5 +1,5 @@
 import { expect, test, type Page } from './test';
-import { freshUnit, fuelAndNothingNoticed, hoursAfter, signIn, Thumb, walkRound } from './yard';
+import { freshUnit, fuelAndNothingNoticed, hoursAfter, signIn, Thumb, walkRound, jsonOf } from './yard';
 
 async function toVerdict(page: Page, tag: string): Promise<Thumb> {
   const thumb = new Thumb(page);
@@ -38,9 +38,9 @@ test.describe('nothing is lost', { tag: '@phone' }, () => {
     await expect(page.getByText('One entry saved on this device, not sent yet.')).toBeVisible();
     await context.setOffline(false);
     await expect(page.getByText('not sent yet')).toHaveCount(0, { timeout: 30_000 });
-    const history = (await (await page.request.get(`/api/units/${tag}/history`)).json()) as {
+    const history = await jsonOf<{
       records: { kind: string }[];
-    };
+    }>(await page.request.get(`/api/units/${tag}/history`));
     expect(history.records[0]?.kind).toBe('check-in');
   });
 
@@ -77,7 +77,7 @@ test.describe('nothing is lost', { tag: '@phone' }, () => {
     await expect
       .poll(
         async () =>
-          ((await (await page.request.get(`/api/units/${tag}/history`)).json()) as { records?: { kind: string }[] })
+          (await jsonOf<{ records?: { kind: string }[] }>(await page.request.get(`/api/units/${tag}/history`)))
             .records?.[0]?.kind,
         { timeout: 30_000 },
       )

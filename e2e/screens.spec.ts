@@ -35,12 +35,10 @@ const SCREENS: readonly (readonly [string, string | RegExp])[] = [
 async function faultsBy(page: Page): Promise<string[]> {
   await page.evaluate(AXE);
   return page.evaluate(async () => {
-    const axe = (
-      globalThis as unknown as {
-        axe: { run: (options: object) => Promise<{ violations: { id: string; nodes: { html: string }[] }[] }> };
-      }
-    ).axe;
-    const { violations } = await axe.run({ resultTypes: ['violations'] });
+    const { violations }: { violations: { id: string; nodes: { html: string }[] }[] } = await Reflect.get(
+      globalThis,
+      'axe',
+    ).run({ resultTypes: ['violations'] });
     return violations.map(
       (violation) =>
         `${violation.id}: ${violation.nodes

@@ -1,7 +1,7 @@
 import path from 'node:path';
 import { chromium, type Browser, type Page } from '@playwright/test';
 import config from './playwright.config';
-import { enter, fuelAndNothingNoticed, hoursAfter, signIn, Thumb, walkRound } from './yard';
+import { enter, fuelAndNothingNoticed, hoursAfter, signIn, Thumb, walkRound, jsonOf } from './yard';
 
 const folder = process.argv[2] ?? '.';
 const SIZES = { phone: { width: 390, height: 844 }, wide: { width: 1280, height: 800 } } as const;
@@ -54,7 +54,7 @@ async function heldReturn(page: Page): Promise<void> {
 
 /** The job of a unit that is at the bench. */
 async function cardOf(page: Page, tag: string): Promise<string> {
-  const { jobs } = (await (await page.request.get(`/api/jobs?tag=${tag}`)).json()) as { jobs: { id: string }[] };
+  const { jobs } = await jsonOf<{ jobs: { id: string }[] }>(await page.request.get(`/api/jobs?tag=${tag}`));
   return jobs[0]?.id ?? '';
 }
 

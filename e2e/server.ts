@@ -1,5 +1,5 @@
 import { spawn, type ChildProcess } from 'node:child_process';
-import { createServer, type AddressInfo } from 'node:net';
+import { createServer } from 'node:net';
 import path from 'node:path';
 import pg from 'pg';
 
@@ -18,8 +18,8 @@ function freePort(): Promise<number> {
   return new Promise((resolve) => {
     const server = createServer();
     server.listen(0, '127.0.0.1', () => {
-      const { port } = server.address() as AddressInfo;
-      server.close(() => resolve(port));
+      const address = server.address();
+      server.close(() => resolve(typeof address === 'object' && address ? address.port : 0));
     });
   });
 }

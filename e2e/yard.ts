@@ -1,5 +1,12 @@
 import { randomUUID } from 'node:crypto';
-import { expect, request as requests, type APIRequestContext, type Cookie, type Page } from '@playwright/test';
+import {
+  expect,
+  request as requests,
+  type APIRequestContext,
+  type APIResponse,
+  type Cookie,
+  type Page,
+} from '@playwright/test';
 import pg from 'pg';
 
 /** The demo's people. */
@@ -59,8 +66,11 @@ export async function enter(
 ): Promise<{ readonly id: string; readonly jobId: string; readonly outcome: Readonly<Record<string, unknown>> }> {
   const answer = await line.post('/api/log', { data: { id: randomUUID(), kind, facts, ...on } });
   expect([kind, answer.status(), answer.ok() ? '' : await answer.text()]).toEqual([kind, 201, '']);
-  return ((await answer.json()) as { entry: { id: string; jobId: string; outcome: Record<string, unknown> } }).entry;
+  return (await jsonOf<{ entry: { id: string; jobId: string; outcome: Record<string, unknown> } }>(answer)).entry;
 }
+
+/** What an answer says, taken at its word. */
+export const jsonOf = <T>(answer: APIResponse): Promise<T> => answer.json();
 
 let count = 0;
 
@@ -72,10 +82,10 @@ interface Where {
 /** A fit unit that no other test wants, on the yard for five days. Out: its tag. */
 export async function freshUnit({ url, databaseUrl }: Where, classId: string): Promise<string> {
   const lead = await asLead(url);
-  const { models } = (await (await lead.get('/api/models')).json()) as { models: { id: number; classId: string }[] };
-  const { units } = (await (await lead.get(`/api/units?class=${classId}&limit=1`)).json()) as {
+  const { models } = await jsonOf<{ models: { id: number; classId: string }[] }>(await lead.get('/api/models'));
+  const { units } = await jsonOf<{
     units: { tag: string }[];
-  };
+  }>(await lead.get(`/api/units?class=${classId}&limit=1`));
   const tag = `${units[0]?.tag.slice(0, 2)}-${200 + count++}`;
   const modelId = models.find((entry) => entry.classId === classId)?.id;
   const unit = { tag, modelId, serial: `T-${tag}`, homeBay: 'North 1', meterReading: 210, meterOffset: 0 };

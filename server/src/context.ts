@@ -1,6 +1,7 @@
 import type { Role } from '@hudrik/core/contracts';
 import type { Instruments } from './cards/instruments';
 import type { Db } from './database/tables';
+import type { Sheet } from './printing/sheet';
 
 /** Who asks. */
 export interface Actor {
@@ -20,5 +21,5 @@ export interface Context {
 
 /** Makes a PDF of what is on it. */
 export interface PaperMaker {
-  readonly make: (sheet: object) => Promise<Buffer>;
+  readonly make: (sheet: Sheet) => Promise<Buffer>;
 }

@@ -13,6 +13,7 @@ import { httpSupplier } from './parts/supplier';
 import { readSignInOptions } from './people/sessions';
 import { paperPool } from './printing/paperPool';
 import { startStandIns } from './standins/start';
+import { portOf } from './portOf';
 
 /** Composition root: what comes from the environment becomes arguments here and nowhere else. */
 const url = process.env.DATABASE_URL;
@@ -54,8 +55,7 @@ const app = httpApp({
 });
 
 const server = app.listen(port, process.env.HUDRIK_HOST ?? '127.0.0.1', () => {
-  const address = server.address();
-  const at = `http://localhost:${address !== null && typeof address === 'object' ? address.port : port}`;
+  const at = `http://localhost:${portOf(server)}`;
   console.log(`Hudrik is up at ${at}`);
   if (demo) for (const { name, role, demoPin } of people) console.log(`  ${name}, ${role}: ${demoPin}`);
   if (firstLeadCode)

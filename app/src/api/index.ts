@@ -2,6 +2,7 @@ export { call, isUnreachable, Refused, sentenceOf, whenSignedOut } from './clien
 export { kv } from './kv';
 export { newId } from './newId';
 export { PersonContext, usePerson } from './person';
+export { readKept } from './readKept';
 export { readKey, useChange, useRead, useReadPages } from './queries';
 export { queryClient, QueryProvider } from './QueryProvider';
 export { serverTime } from './serverTime';

@@ -10,7 +10,7 @@ export const kv = {
   getBytes: async (key: string): Promise<Bytes | null> => {
     const text = await AsyncStorage.getItem(key);
     if (text === null) return null;
-    const { type, codes } = JSON.parse(text) as { type: string; codes: number[] };
+    const { type, codes }: { type: string; codes: number[] } = JSON.parse(text);
     return { type, bytes: new Uint8Array(codes).buffer };
   },
   setBytes: (key: string, { type, bytes }: Bytes): Promise<void> =>

@@ -1,3 +1,4 @@
+import { nth } from '@hudrik/core/typed';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useEffect, useRef, useState } from 'react';
 import { flushSync } from 'react-dom';
@@ -19,7 +20,7 @@ export function LongList<T>(props: LongListProps<T>) {
     count: items.length,
     getScrollElement: () => scroller.current,
     estimateSize: () => estimate,
-    getItemKey: (at) => keyOf(items[at] as T),
+    getItemKey: (at) => keyOf(nth(items, at)),
     overscan: OVERSCAN,
     scrollMargin: top,
   });
@@ -59,7 +60,7 @@ export function LongList<T>(props: LongListProps<T>) {
                   transform: `translateY(${row.start - top}px)`,
                 }}
               >
-                {props.render(items[row.index] as T)}
+                {props.render(nth(items, row.index))}
               </div>
             ))}
           </div>

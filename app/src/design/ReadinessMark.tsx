@@ -1,7 +1,7 @@
 import Svg, { Circle, Path, Rect } from 'react-native-svg';
 import { View } from 'react-native';
 import { useInk } from './ink';
-import { Words, type Tone } from './Words';
+import { Words } from './Words';
 
 export type ReadinessName = 'fit' | 'prep' | 'held' | 'out' | 'laid-up' | 'gone';
 
@@ -55,7 +55,7 @@ export function Readiness({ of, size = 22 }: Props) {
   return (
     <View className="flex-row items-center gap-2">
       <ReadinessMark of={of} size={size} />
-      <Words face="strong" size={size > 26 ? 22 : 15} tone={of as Tone}>
+      <Words face="strong" size={size > 26 ? 22 : 15} tone={of}>
         {READINESS_WORD[of]}
       </Words>
     </View>

@@ -10,4 +10,4 @@ export { Readiness, READINESS_WORD, ReadinessMark, type ReadinessName } from './
 export { Sheet } from './Sheet';
 export { Card, Caution, Empty, Failure, Loading, Page, Section } from './Surface';
 export { useIsWide } from './wide';
-export { Heading, Words, type Tone } from './Words';
+export { Heading, Words } from './Words';

@@ -4,6 +4,7 @@ import { IDBFactory } from 'fake-indexeddb';
 import { Refused } from '@/api/client';
 import type { Item, NewItem } from './item';
 import { Outbox, type Parts } from './Outbox';
+import { nth } from '@hudrik/core/typed';
 
 const person = (id: number, name: string, role: Person['role'] = 'technician'): Person => ({
   id,
@@ -318,7 +319,7 @@ describe.each([
     const locks = locksOf();
     const pages = [1, 2, 3].map(() => pageOf(server, { locks }));
     const items = Array.from({ length: 9 }, () => note(IVO));
-    for (const [at, item] of items.entries()) await (pages[at % 3] as Outbox).keep(item);
+    for (const [at, item] of items.entries()) await nth(pages, at % 3).keep(item);
     for (const page of pages) page.setPerson(IVO);
     await until(() => pages.every((page) => statesOf(page).filter((state) => state === 'sent').length === 9));
     expect(server.came.map(([id]) => id).sort()).toEqual(items.map((item) => item.id).sort());

@@ -1,6 +1,6 @@
 import type { LogRecord, Person } from '@hudrik/core/contracts';
 import { openDevice } from './device';
-import { fresh, isBy, type Item, type NewItem } from './item';
+import { fresh, isBy, type Item, type ItemChange, type NewItem } from './item';
 import { storeInPage, storeOn, type ItemStore } from './itemStore';
 import { Bell, keepSending, sendWaiting } from './sender';
 import { turnByLease, turnByLocks, type LeaseTimes, type Turn } from './turn';
@@ -182,7 +182,7 @@ export class Outbox {
    * kept when it is. Out: whether it is on the device, or, where that would not keep it, only in this page.
    */
   keep(item: NewItem, ahead: () => Promise<readonly NewItem[]> = async () => []): Promise<Kept> {
-    this.#arriving = [...this.#arriving, { ...fresh(item, false), place: Number.MAX_SAFE_INTEGER } as Item];
+    this.#arriving = [...this.#arriving, { ...fresh(item, false), place: Number.MAX_SAFE_INTEGER }];
     this.#show(this.#stored);
     const kept = this.#keeping.then(() => this.#keep(item, ahead));
     this.#keeping = kept.catch(() => undefined);
@@ -242,7 +242,7 @@ export class Outbox {
   async #change(
     id: string,
     may: (item: Item, person: Person) => boolean,
-    change: Partial<Item> | ((person: Person) => Partial<Item>),
+    change: ItemChange | ((person: Person) => ItemChange),
   ): Promise<void> {
     const item = this.#find(id);
     const person = this.#person;

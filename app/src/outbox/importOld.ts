@@ -38,7 +38,7 @@ type Reader = (kept: unknown, key: string) => Promise<Imported>;
 
 function parsed(text: string | null): unknown {
   try {
-    return text === null ? null : (JSON.parse(text) as unknown);
+    return text === null ? null : JSON.parse(text);
   } catch {
     return null;
   }

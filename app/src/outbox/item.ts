@@ -61,7 +61,12 @@ interface Sending {
 export type Item = NewItem & Sending;
 export type EntryItem = Item & EntryContent;
 
-export const fresh = (item: NewItem, isKept: boolean): Omit<Item, 'place'> => ({
+/** Kept, but without a place yet. */
+export type Fresh = NewItem & Omit<Sending, 'place'>;
+/** What may change of an item: how far it has come, and who says that it is theirs. */
+export type ItemChange = Partial<Sending> & { readonly maker?: Who };
+
+export const fresh = (item: NewItem, isKept: boolean): Fresh => ({
   ...item,
   state: 'waiting',
   sender: null,

@@ -1,5 +1,5 @@
 import type { Device } from './device';
-import { fresh, type Item, type NewItem } from './item';
+import { fresh, type Item, type ItemChange, type NewItem } from './item';
 
 /** Where items wait. Whatever is promised is true when its promise is kept. */
 export interface ItemStore {
@@ -7,7 +7,7 @@ export interface ItemStore {
   /** All of them, or none. One whose id is there already takes its place anew. */
   readonly add: (items: readonly NewItem[]) => Promise<void>;
   /** One that was thrown away meanwhile stays away. */
-  readonly change: (place: number, change: Partial<Item>) => Promise<void>;
+  readonly change: (place: number, change: ItemChange) => Promise<void>;
   readonly remove: (places: readonly number[]) => Promise<void>;
 }
 
@@ -27,7 +27,7 @@ export const storeOn = (device: Device): ItemStore => ({
   change: async (place, change) => {
     const write = device.transaction('items', 'readwrite', { durability: 'strict' });
     const before = await write.store.get(place);
-    if (before) await write.store.put({ ...before, ...change } as Item);
+    if (before) await write.store.put({ ...before, ...change });
     await write.done;
   },
   remove: async (places) => {
@@ -46,11 +46,11 @@ export function storeInPage(): ItemStore {
     add: async (added) => {
       items = [
         ...without(added.map((item) => item.id)),
-        ...added.map((item): Item => ({ ...fresh(item, false), place: ++last }) as Item),
+        ...added.map((item): Item => ({ ...fresh(item, false), place: ++last })),
       ];
     },
     change: async (place, change) => {
-      items = items.map((item) => (item.place === place ? ({ ...item, ...change } as Item) : item));
+      items = items.map((item) => (item.place === place ? { ...item, ...change } : item));
     },
     remove: async (places) => {
       items = items.filter((item) => !places.includes(item.place));

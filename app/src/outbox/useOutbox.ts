@@ -8,7 +8,7 @@ import { usePerson } from '@/api/person';
 import { serverTime } from '@/api/serverTime';
 import { outbox } from './current';
 import { dropDraftPhoto, readDraftPhoto } from './draftPhotos';
-import { isEntry, type EntryContent, type EntryItem, type Item, type NewItem, type On } from './item';
+import { isEntry, type EntryItem, type Item, type NewItem, type On } from './item';
 import type { Waiting } from './Outbox';
 
 export const useWaiting = (): Waiting => useSyncExternalStore(outbox().subscribe, outbox().shown, outbox().shown);
@@ -30,7 +30,7 @@ export function useAddEntry(): AddEntry {
   return useCallback(
     async (kind, facts, on, { id = newId(), photos = [], draft } = {}) => {
       const made = { maker: { id: personId, name }, madeAt: serverTime().toISOString(), on };
-      const content = { what: 'entry', kind: kind as EntryContent['kind'], facts } as const;
+      const content = { what: 'entry', kind, facts } as const;
       await outbox().keep({ ...made, ...content, id, ...(draft === undefined ? {} : { draft }) }, async () =>
         (await Promise.all(photos.map((photoId) => photoItem(photoId, made)))).flat(),
       );

@@ -1,7 +1,7 @@
 import type { Answer, Question } from './lookInto';
 
 interface Waiting {
-  readonly take: (answer: never) => void;
+  readonly take: (answer: any) => void;
   readonly fail: (error: Error) => void;
 }
 
@@ -14,7 +14,7 @@ class Asked {
   send<T>(what: 'look' | 'schools', question: Question): Promise<T> {
     const id = ++this.#last;
     return new Promise<T>((take, fail) => {
-      this.#waiting.set(id, { take: take as (answer: never) => void, fail });
+      this.#waiting.set(id, { take, fail });
       this.#start().postMessage({ id, what, question });
     });
   }
@@ -29,10 +29,10 @@ class Asked {
   #start(): Worker {
     if (this.#worker) return this.#worker;
     this.#worker = new Worker(new URL('./diagnosis.worker', window.location.href));
-    this.#worker.onmessage = ({ data }: MessageEvent<{ id: number; answer?: never; failed?: string }>) => {
+    this.#worker.onmessage = ({ data }: MessageEvent<{ id: number; answer?: unknown; failed?: string }>) => {
       const who = this.#waiting.get(data.id);
       this.#waiting.delete(data.id);
-      if (data.failed === undefined) who?.take(data.answer as never);
+      if (data.failed === undefined) who?.take(data.answer);
       else who?.fail(new Error(data.failed));
     };
     this.#worker.onerror = (event) => {

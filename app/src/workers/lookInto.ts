@@ -1,4 +1,4 @@
-import { FAULT_KNOWLEDGE, OBSERVATIONS, SCHOOLS, type ObservationId } from '@hudrik/core/catalogue';
+import { entryOf, FAULT_KNOWLEDGE, OBSERVATIONS, SCHOOLS, type AnyObservation } from '@hudrik/core/catalogue';
 import {
   diagnose,
   Finding,
@@ -55,7 +55,7 @@ const POINTED = 8;
 export function lookInto(question: Question): Answer {
   const began = performance.now();
   const finding = findingOf(question);
-  const bench = benchOf(question);
+  const bench = workplaceOf(question);
   const full = diagnose(finding, bench);
   const diagnosis = { ...full, next: full.next.filter((step) => !question.passedOver.includes(step.id)) };
   const step = stepOf(question, diagnosis.next);
@@ -74,7 +74,7 @@ function stepOf({ pick, order }: Question, next: readonly Step[]): Step | null {
     return (
       next.find((step) => step.kind === pick.kind && step.id === pick.id) ?? {
         ...pick,
-        minutes: OBSERVATIONS[pick.id as ObservationId]?.minutes ?? 0,
+        minutes: entryOf<AnyObservation>(OBSERVATIONS, pick.id)?.minutes ?? 0,
         expectedSaving: 0,
         toolsMissing: [],
       }
@@ -86,7 +86,7 @@ function stepOf({ pick, order }: Question, next: readonly Step[]): Step | null {
 
 const findingOf = ({ machine, chapters, learned }: Question): Finding =>
   new Finding(FAULT_KNOWLEDGE, machine, chapters, learned ?? undefined);
-const benchOf = ({ setUpsDone, toolsAtHand }: Question) => ({
+const workplaceOf = ({ setUpsDone, toolsAtHand }: Question) => ({
   setUpsDone: new Set(setUpsDone),
   toolsAtHand: toolsAtHand === null ? null : new Set(toolsAtHand),
 });
@@ -95,10 +95,10 @@ function tableOf(finding: Finding, { suspects }: Diagnosis, check: string) {
   const ids = suspects.slice(0, POINTED).map((suspect) => suspect.id);
   const { outcomes, now, under } = outcomesOf(finding, check, ids);
   const rows = outcomes.map((outcome, at): OutcomeRow => {
-    const probability = now[at] as number;
+    const probability = now[at] ?? 0;
     const points = suspects.slice(0, POINTED).map((suspect) => ({
       id: suspect.id,
-      probability: ((under[suspect.id]?.[at] as number) * suspect.probability) / Math.max(probability, 1e-9),
+      probability: ((under[suspect.id]?.[at] ?? 0) * suspect.probability) / Math.max(probability, 1e-9),
     }));
     return { outcome, probability, points: points.sort((x, y) => y.probability - x.probability).slice(0, 2) };
   });
@@ -109,7 +109,7 @@ const DRAWS = 80;
 
 /** Minutes that each school would be expected to take from here: slower, so asked by itself. The same question gives the same answer. */
 export function askSchools(question: Question): Readonly<Record<string, number>> {
-  return minutesBySchool(findingOf(question), benchOf(question), SCHOOLS, DRAWS, seeded(1));
+  return minutesBySchool(findingOf(question), workplaceOf(question), SCHOOLS, DRAWS, seeded(1));
 }
 
 /** A small linear congruential generator (Numerical Recipes, 2nd ed., section 7.1). */

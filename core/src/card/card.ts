@@ -1,4 +1,4 @@
-import type { StepTemplate } from '../catalogue/shapes';
+import type { ReadingKind, StepTemplate } from '../catalogue/shapes';
 import { EMPTY_LEDGER, type Ledger, type Mark } from '../teardown';
 
 /** One step as it was put on the card: by a template, or by a person. */
@@ -36,7 +36,7 @@ export interface CardClock {
 
 /** A reading as it was entered on the card: which kind, the numbers with their unit, and what they mean. */
 export interface CardReading {
-  readonly reading: string;
+  readonly reading: ReadingKind;
   readonly given: Readonly<Record<string, unknown>>;
   readonly outcome: string;
   readonly when: 'before' | 'after';

@@ -7,9 +7,10 @@ import {
   complaintsOf,
   DERIVED_FINDINGS,
   ENDED,
+  entryOf,
   OBSERVATIONS,
+  type AnyObservation,
   type MachineClass,
-  type ObservationId,
   type Shown,
 } from './index';
 
@@ -93,7 +94,7 @@ test('class ids and tag letters are unique', () => {
 
 test('everything shown is in the fault-finding vocabulary, outcome and all', () => {
   for (const { observation, outcome } of everyShown())
-    expect([observation, outcome in (OBSERVATIONS[observation as ObservationId]?.outcomes ?? {})]).toEqual([
+    expect([observation, outcome in (entryOf<AnyObservation>(OBSERVATIONS, observation)?.outcomes ?? {})]).toEqual([
       observation,
       true,
     ]);

@@ -1,5 +1,7 @@
+import { CAUTIONS } from './cautions';
 import { CLASS_FOLDERS } from './classes';
 import { COMPLAINTS, ENDED } from './complaints';
+import { FAULTS } from './faults';
 import { DERIVED_FINDINGS } from './findings';
 import { CLASS_IDS, EDITIONS, OUTCOMES } from './ids';
 import { OBSERVATIONS } from './observations';
@@ -8,6 +10,7 @@ import type {
   ClassFolder,
   ClassId,
   Complaint,
+  Fault,
   MachineClass,
   ObservationId,
   ProofPlan,
@@ -71,5 +74,11 @@ export function observationOfReading(kind: ReadingKind): ObservationId {
 /** An entry of a table by an id that may be none: what comes from outside is looked up by this. */
 export const entryOf = <T>(table: Readonly<Record<string, T>>, id: string): T | undefined =>
   Object.hasOwn(table, id) ? table[id] : undefined;
+
+/** What a caution says; one that a later edition no longer has, by its id. */
+export const cautionText = (id: string): string => entryOf(CAUTIONS, id) ?? id.replaceAll('-', ' ');
+
+/** A fault by an id that may be none. */
+export const faultOf = (id: string): Fault | undefined => entryOf<Fault>(FAULTS, id);
 
 export { isProofReadingId } from './isProofReadingId';

@@ -6,6 +6,7 @@ import {
   CLASS_IDS,
   CLOCK_IDS,
   CLOCKS,
+  entryOf,
   EVERY_PROOF,
   FAULT_IDS,
   FAULTS,
@@ -23,12 +24,13 @@ import {
   TEARDOWN_IDS,
   TEARDOWN_OF_SET_UP,
   TEARDOWNS,
+  type AnyObservation,
 } from './index';
 
 const families = new Set(FAULT_IDS.map((id) => FAULTS[id].family));
 const steps = [...Object.values(STEPS_OF_KIND), ...Object.values(STEPS_OF_WORK)];
 const isShown = (shown: { observation: string; outcome: string }): boolean =>
-  Object.keys(OBSERVATIONS[shown.observation as keyof typeof OBSERVATIONS]?.outcomes ?? {}).includes(shown.outcome);
+  Object.keys(entryOf<AnyObservation>(OBSERVATIONS, shown.observation)?.outcomes ?? {}).includes(shown.outcome);
 
 describe('what the bench knows', () => {
   test('steps have keys of their own, and their cautions, clocks, readings and teardowns exist', () => {
@@ -51,7 +53,7 @@ describe('what the bench knows', () => {
     ])
       expect([...families]).toContain(family);
     for (const [setUp, teardown] of Object.entries(TEARDOWN_OF_SET_UP))
-      expect([setUp in SET_UPS, TEARDOWN_IDS.includes(teardown as never)]).toEqual([true, true]);
+      expect([setUp in SET_UPS, TEARDOWN_IDS.some((id) => id === teardown)]).toEqual([true, true]);
   });
 
   test.each(TEARDOWN_IDS)('%s: things have keys of their own, counted fasteners, cautions that exist', (id) => {

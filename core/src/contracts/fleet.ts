@@ -138,9 +138,13 @@ export const newHire = object({
   classId: classId.required(),
   tag: tag.nullable().default(null),
   fromAt: instant.required(),
-  toAt: instant.required().test('after', 'The hire must end after it begins.', function (value) {
-    return Date.parse(value) > Date.parse((this.parent as { fromAt: string }).fromAt);
-  }),
+  toAt: instant
+    .required()
+    .test(
+      'after',
+      'The hire must end after it begins.',
+      (value, { parent }) => Date.parse(value) > Date.parse(parent.fromAt),
+    ),
 });
 export const hiresQuery = object({ from: instant.optional(), to: instant.optional(), tag: tag.optional() });
 export const hires = object({ hires: array(hireLine.required()).required() });

@@ -49,7 +49,7 @@ export class Finding {
       .slice(steps.findLastIndex((step) => step.kind === 'repaired') + 1)
       .flatMap((step) => (step.kind === 'showing' ? [step] : []));
     this.countedOnce = twice;
-    this.seen = Object.assign({}, ...chapters.map((chapter) => chapter.seen)) as Seen;
+    this.seen = Object.assign({}, ...chapters.map((chapter) => chapter.seen));
     this.repaired = chapters.flatMap((chapter) => chapter.repaired ?? []);
   }
 

@@ -38,7 +38,7 @@ function settles(entry: CompiledObservation, f: number): boolean {
   return shown.filter((part) => part >= 0.5).length <= SAME_SHOWN_BY;
 }
 
-interface Standing {
+interface OfModel {
   /** By fault: the looks that settle whether it is there. */
   readonly settlers: readonly (readonly string[])[];
   /** By fault: what has to be off for its looks and its repair. */
@@ -46,12 +46,12 @@ interface Standing {
   readonly sameRepair: readonly (readonly number[])[];
 }
 
-const standings = new WeakMap<Model, Standing>();
+const known = new WeakMap<Model, OfModel>();
 
-/** What stands for a model whatever is done to the machine: reckoned once. */
-function standingOf(model: Model, knowledge: Knowledge): Standing {
-  const known = standings.get(model);
-  if (known) return known;
+/** What holds for a model whatever is done to the machine: computed once. */
+function ofModel(model: Model, knowledge: Knowledge): OfModel {
+  const computed = known.get(model);
+  if (computed) return computed;
   const looks = [...model.observations.values()].filter(
     (entry) => entry.belongs && (entry.healthy[0] as number) >= 1 - SETTLES,
   );
@@ -64,18 +64,18 @@ function standingOf(model: Model, knowledge: Knowledge): Standing {
       ]),
   );
   const repairTitles = model.faultIds.map((id) => knowledge.faults[id]?.repair.title);
-  const standing = {
+  const fresh = {
     settlers,
     wants,
     sameRepair: repairTitles.map((own) => repairTitles.flatMap((other, f) => (other === own ? [f] : []))),
   };
-  standings.set(model, standing);
-  return standing;
+  known.set(model, fresh);
+  return fresh;
 }
 
 /** Faults by faults that one and the same repair puts right: a new plug is a new plug. */
 export const sameRepairs = (model: Model, knowledge: Knowledge): readonly (readonly number[])[] =>
-  standingOf(model, knowledge).sameRepair;
+  ofModel(model, knowledge).sameRepair;
 
 export interface Looked {
   /** Checks that can still be made. */
@@ -91,7 +91,7 @@ export class Prices {
   private readonly workplace: Workplace;
   private readonly looked: Looked;
   private readonly costs: Costs;
-  private readonly standing: Standing;
+  private readonly ofModel: OfModel;
   private readonly base: Price;
 
   constructor(model: Model, knowledge: Knowledge, workplace: Workplace, looked: Looked, costs: Costs) {
@@ -100,13 +100,13 @@ export class Prices {
     this.workplace = workplace;
     this.looked = looked;
     this.costs = costs;
-    this.standing = standingOf(model, knowledge);
+    this.ofModel = ofModel(model, knowledge);
     this.base = this.priceAll();
   }
 
   /** The faults that the repair of this one puts right, itself among them. */
   sameRepair(f: number): readonly number[] {
-    return this.standing.sameRepair[f] as readonly number[];
+    return this.ofModel.sameRepair[f] as readonly number[];
   }
 
   toolsMissing(id: string): string[] {
@@ -150,7 +150,7 @@ export class Prices {
   /** The cheapest look that settles a fault and was not made; null where repairing it at once is cheaper, or nothing settles it. */
   lookFor(f: number): string | null {
     if (this.base.then[f] === 0) return null;
-    const looks = (this.standing.settlers[f] as readonly string[])
+    const looks = (this.ofModel.settlers[f] as readonly string[])
       .filter((id) => this.canLook(id))
       .map((id) => ({ id, minutes: this.checkMinutes(id) }));
     return looks.sort((x, y) => x.minutes - y.minutes)[0]?.id ?? null;
@@ -169,8 +169,8 @@ export class Prices {
 
   private isTouched(f: number, after: readonly string[], fresh: readonly string[]): boolean {
     return (
-      (this.standing.settlers[f] as readonly string[]).some((id) => after.includes(id)) ||
-      fresh.some((id) => (this.standing.wants[f] as ReadonlySet<string>).has(id))
+      (this.ofModel.settlers[f] as readonly string[]).some((id) => after.includes(id)) ||
+      fresh.some((id) => (this.ofModel.wants[f] as ReadonlySet<string>).has(id))
     );
   }
 
@@ -191,7 +191,7 @@ export class Prices {
 
   private lookMinutes(f: number, done: ReadonlySet<string>, after: readonly string[]): number {
     let least = Number.POSITIVE_INFINITY;
-    for (const id of this.standing.settlers[f] as readonly string[]) {
+    for (const id of this.ofModel.settlers[f] as readonly string[]) {
       if (after.includes(id) || this.looked.seen.has(id)) return LOOKED;
       if (this.canLook(id)) least = Math.min(least, checkMinutes(this.knowledge, id, done));
     }

@@ -1,6 +1,6 @@
 import { likelihoodOf, type Likelihood, type Sets } from './Belief';
 import type { CompiledObservation, Knowledge, Model } from './compileModel';
-import { healthyOutcome, openChecks, type Finding, type Seen } from './Finding';
+import { healthyOutcome, openChecks, type Finding } from './Finding';
 import { sameRepairs } from './Prices';
 
 /** A source of numbers from 0 up to 1, seeded by whoever calls: nothing here draws by itself. */
@@ -40,7 +40,7 @@ export class SimulatedRun {
   }
 
   open(): CompiledObservation[] {
-    return openChecks(this.knowledge, this.model, this.seen as Seen);
+    return openChecks(this.knowledge, this.model, this.seen);
   }
 
   look(observation: CompiledObservation, outcome: string): void {

@@ -2,6 +2,7 @@ import { infer } from 'bayesjs';
 import fc from 'fast-check';
 import { FAULT_KNOWLEDGE, FAULTS, type Fault, type AnyObservation } from '../catalogue';
 import { Finding, type Knowledge } from './index';
+import { nth } from '../typed';
 
 /**
  * Exact posteriors against a general Bayesian-network library (bayesjs, junction tree), built here from the noisy-or by itself
@@ -26,9 +27,9 @@ function knowledgeOf({ odds, healthy, speaks }: Small): Knowledge {
       name: '',
       lane: 'fuel',
       family: '',
-      perThousand: (1000 * (odds[f] as number)) / (1 + (odds[f] as number)),
+      perThousand: (1000 * nth(odds, f)) / (1 + nth(odds, f)),
       rank: f,
-      shows: Object.fromEntries(healthy.map((__, o) => [look(o), { bad: speaks[f]?.[o] as number }])),
+      shows: Object.fromEntries(healthy.map((__, o) => [look(o), { bad: nth(speaks[f], o) }])),
       repair: { title: '', minutes: 1, partsCents: 0 },
     },
   ]);
@@ -54,7 +55,7 @@ function byLibrary({ odds, healthy, speaks, seen }: Small): number[] {
   );
   const looks = healthy.map((h, o) => {
     const cpt = Array.from({ length: 2 ** odds.length }, (_, mask) => {
-      const good = odds.reduce((p, __, f) => ((mask >> f) & 1 ? p * (1 - (speaks[f]?.[o] as number)) : p), h);
+      const good = odds.reduce((p, __, f) => ((mask >> f) & 1 ? p * (1 - nth(speaks[f], o)) : p), h);
       return {
         when: Object.fromEntries(parents.map((id, f) => [id, (mask >> f) & 1 ? 'T' : 'F'])),
         then: { T: 1 - good, F: good },
@@ -91,7 +92,7 @@ test('drawn two-outcome networks of up to three faults: all suspects within 1e-9
   fc.assert(
     fc.property(small, (net) => {
       const theirs = byLibrary(net);
-      byUs(net).forEach((mine, f) => expect(Math.abs(mine - (theirs[f] as number))).toBeLessThan(1e-9));
+      byUs(net).forEach((mine, f) => expect(Math.abs(mine - nth(theirs, f))).toBeLessThan(1e-9));
     }),
     { numRuns: 60 },
   );
@@ -102,7 +103,7 @@ test('three faults of the knowledge base itself, their observations folded into 
   const looks = ['starting', 'choke', 'under-load', 'plug-look'] as const;
   const net: Small = {
     odds: ids.map((id) => FAULTS[id].perThousand / (1000 - FAULTS[id].perThousand)),
-    healthy: looks.map((id) => Object.values(FAULT_KNOWLEDGE.observations[id].outcomes)[0]?.[1] as number),
+    healthy: looks.map((id) => nth(Object.values(FAULT_KNOWLEDGE.observations[id].outcomes), 0)[1]),
     speaks: ids.map((id) =>
       looks.map((observation) =>
         Object.values(FAULTS[id].shows[observation] ?? {}).reduce((sum, part) => sum + part, 0),
@@ -111,5 +112,5 @@ test('three faults of the knowledge base itself, their observations folded into 
     seen: [true, true, false, true],
   };
   const theirs = byLibrary(net);
-  byUs(net).forEach((mine, f) => expect(Math.abs(mine - (theirs[f] as number))).toBeLessThan(1e-9));
+  byUs(net).forEach((mine, f) => expect(Math.abs(mine - nth(theirs, f))).toBeLessThan(1e-9));
 });

@@ -72,16 +72,17 @@ function fromJson(text: string): unknown {
   try {
     return JSON.parse(text);
   } catch (error) {
-    return refuse({ code: 'not-json', why: (error as Error).message });
+    return refuse({ code: 'not-json', why: error instanceof Error ? error.message : String(error) });
   }
 }
 
 function asRecord(value: unknown, name: string): Record<string, unknown> {
   if (value === undefined || value === null) return {};
-  if (typeof value !== 'object' || Array.isArray(value))
-    return refuse({ code: 'not-a-reading', of: name, why: 'an object is wanted' });
-  return value as Record<string, unknown>;
+  return isRecord(value) ? value : refuse({ code: 'not-a-reading', of: name, why: 'an object is wanted' });
 }
+
+const isRecord = (value: unknown): value is Record<string, unknown> =>
+  typeof value === 'object' && value !== null && !Array.isArray(value);
 
 function parse(input: unknown, classIds: readonly string[], knowledge: Knowledge, band: Band): Case {
   const file = asRecord(input, 'case');
@@ -99,7 +100,7 @@ function parse(input: unknown, classIds: readonly string[], knowledge: Knowledge
 }
 
 function readEngine(given: Record<string, unknown>): Machine['engine'] {
-  const traits = ENGINE_TRAITS as Readonly<Record<string, readonly unknown[]>>;
+  const traits: Readonly<Record<string, readonly unknown[]>> = ENGINE_TRAITS;
   for (const [trait, value] of Object.entries(given)) {
     const known =
       traits[trait] ??
@@ -112,6 +113,7 @@ function readEngine(given: Record<string, unknown>): Machine['engine'] {
         nearest: nearest(String(value), known.map(String)),
       });
   }
+  // Each was looked up above.
   return given as Machine['engine'];
 }
 
@@ -130,7 +132,7 @@ function readPast(given: Record<string, unknown>): Machine['past'] {
       });
     if (NUMBERS.includes(field) && !(typeof value === 'number' && Number.isFinite(value) && value >= 0))
       refuse({ code: 'not-a-reading', of: `context.${field}`, why: 'a number from 0 is wanted' });
-    if ((TRUTHS as readonly string[]).includes(field) && typeof value !== 'boolean')
+    if (TRUTHS.some((truth) => truth === field) && typeof value !== 'boolean')
       refuse({ code: 'not-a-reading', of: `context.${field}`, why: 'true or false is wanted' });
   }
   return given as Machine['past'];
@@ -154,7 +156,7 @@ function readObservations(
         nearest: nearest(id, Object.keys(knowledge.observations)),
       });
     const known = Object.keys(observation.outcomes);
-    if (typeof value === 'object' && value !== null && !Array.isArray(value)) {
+    if (isRecord(value)) {
       const banded = band(id, value, engine);
       if (!banded.ok) refuse({ code: 'not-a-reading', of: id, why: banded.why });
       else seen[id] = banded.outcome;
@@ -167,7 +169,8 @@ function readObservations(
         refuse({ code: 'unknown-outcome', of: id, outcome, nearest: nearest(outcome, known) });
     if (outcomes.length !== 1 && (!observation.several || outcomes.length === 0))
       refuse({ code: 'not-a-reading', of: id, why: 'one outcome is wanted' });
-    seen[id] = outcomes.length === 1 ? (outcomes[0] as string) : [...new Set(outcomes)];
+    const [first, ...others] = [...new Set(outcomes)];
+    seen[id] = first !== undefined && others.length === 0 ? first : [...new Set(outcomes)];
   }
   return { seen, readings };
 }

@@ -6,10 +6,12 @@ import {
   NOTHING_WRONG,
   OBSERVATIONS,
   READING_LIMITS,
-  type ObservationId,
+  entryOf,
+  type AnyObservation,
 } from '../catalogue';
 import { bandReading } from '../readings';
 import { Finding, readCase, writeCase, type Band, type CaseProblem } from './index';
+import { nth } from '../typed';
 
 interface Expected {
   readonly file: string;
@@ -27,10 +29,10 @@ interface Standing {
 }
 
 const FOLDER = path.join(process.cwd(), 'cases');
-const read = (name: string): unknown => JSON.parse(readFileSync(path.join(FOLDER, name), 'utf8'));
-const expected = read('expected.json') as Expected[];
+const read = <T>(name: string): T => JSON.parse(readFileSync(path.join(FOLDER, name), 'utf8'));
+const expected = read<Expected[]>('expected.json');
 const band: Band = (observation, reading, engine) => {
-  const kind = OBSERVATIONS[observation as ObservationId].reading;
+  const kind = entryOf<AnyObservation>(OBSERVATIONS, observation)?.reading;
   return kind ? bandReading(kind, reading, READING_LIMITS, { engine }) : { ok: false, why: 'no reading' };
 };
 const parsed = (input: unknown) => readCase(input, CLASS_IDS, FAULT_KNOWLEDGE, band);
@@ -39,8 +41,8 @@ function standingsOf(input: unknown): { id: string; p: number }[] {
   const result = parsed(input);
   if (!result.ok) throw new Error(JSON.stringify(result.problem));
   const finding = new Finding(FAULT_KNOWLEDGE, result.case.machine, [{ seen: result.case.seen }]);
-  const suspects = [...finding.belief.marginals()].map((p, f) => ({ id: finding.model.faultIds[f] as string, p }));
-  return [...suspects, { id: NOTHING_WRONG, p: finding.belief.weights[0] as number }].sort((x, y) => y.p - x.p);
+  const suspects = [...finding.belief.marginals()].map((p, f) => ({ id: nth(finding.model.faultIds, f), p }));
+  return [...suspects, { id: NOTHING_WRONG, p: nth(finding.belief.weights, 0) }].sort((x, y) => y.p - x.p);
 }
 
 function mustStand(input: unknown, causes: readonly string[], wanted: Standing): void {
@@ -56,7 +58,7 @@ function mustStand(input: unknown, causes: readonly string[], wanted: Standing):
 describe.each(expected.map((entry) => [entry.file, entry] as const))(
   '%s',
   (_, { file, why, causes, telling, before, after }) => {
-    const given = read(`${file}.json`) as { observations: Record<string, unknown> };
+    const given = read<{ observations: Record<string, unknown> }>(`${file}.json`);
     test(`${why}: before the telling check`, () => mustStand(given, causes, before));
     test('and after it', () =>
       mustStand({ ...given, observations: { ...given.observations, ...telling } }, causes, after));
@@ -64,7 +66,7 @@ describe.each(expected.map((entry) => [entry.file, entry] as const))(
 );
 
 test('thirty cases or more, over all classes, with one, two and three causes, and one in which nothing is wrong', () => {
-  const classes = new Set(expected.map(({ file }) => (read(`${file}.json`) as { class: string }).class));
+  const classes = new Set(expected.map(({ file }) => read<{ class: string }>(`${file}.json`).class));
   expect(expected.length).toBeGreaterThanOrEqual(30);
   expect([...classes]).toEqual(expect.arrayContaining([...CLASS_IDS, 'engine']));
   expect(expected.some((entry) => entry.causes.includes(NOTHING_WRONG))).toBe(true);

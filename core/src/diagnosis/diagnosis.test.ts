@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { CLASS_IDS, FAULT_KNOWLEDGE, OBSERVATION_IDS, OBSERVATIONS } from '../catalogue';
+import { CLASS_IDS, entryOf, FAULT_KNOWLEDGE, OBSERVATION_IDS, type AnyObservation } from '../catalogue';
 import {
   Belief,
   compileModel,
@@ -14,6 +14,7 @@ import {
   type Machine,
   type Seen,
 } from './index';
+import { nth } from '../typed';
 
 const workplace = { setUpsDone: new Set<string>(), toolsAtHand: null };
 const engine: Machine = {
@@ -21,7 +22,8 @@ const engine: Machine = {
   past: {},
 };
 const find = (seen: Seen, machine: Machine = engine): Finding => new Finding(FAULT_KNOWLEDGE, machine, [{ seen }]);
-const outcomeIds = (id: string): string[] => Object.keys(OBSERVATIONS[id as keyof typeof OBSERVATIONS].outcomes);
+const outcomeIds = (id: string): string[] =>
+  Object.keys(entryOf<AnyObservation>(FAULT_KNOWLEDGE.observations, id)?.outcomes ?? {});
 const seenOf = fc
   .uniqueArray(fc.constantFrom(...OBSERVATION_IDS), { minLength: 1, maxLength: 5 })
   .chain((ids) =>
@@ -35,8 +37,8 @@ function chance(observation: string, outcome: number, set: readonly number[]): n
   if (!entry) throw new Error(observation);
   const [first, ...rest] = [...set].sort((a, b) => a - b);
   return first === undefined
-    ? (entry.healthy[outcome] as number)
-    : (entry.shows[outcome]?.[first] as number) + (entry.silent[first] as number) * chance(observation, outcome, rest);
+    ? nth(entry.healthy, outcome)
+    : nth(entry.shows[outcome], first) + nth(entry.silent, first) * chance(observation, outcome, rest);
 }
 
 const set = fc.uniqueArray(fc.integer({ min: 0, max: model.faultIds.length - 1 }), { maxLength: 3 });
@@ -54,7 +56,7 @@ describe('the outcome model', () => {
   test('a healthy outcome never raises a set’s odds against a set that does not speak to it', () => {
     fc.assert(
       fc.property(set, set, fc.constantFrom(...OBSERVATION_IDS), (speaking, other, id) => {
-        const quiet = other.filter((fault) => (model.observations.get(id)?.silent[fault] as number) === 1);
+        const quiet = other.filter((fault) => nth(model.observations.get(id)?.silent, fault) === 1);
         expect(chance(id, 0, speaking)).toBeLessThanOrEqual(chance(id, 0, quiet) + 1e-12);
       }),
     );
@@ -65,13 +67,12 @@ describe('the outcome model', () => {
       fc.property(set, set, fc.constantFrom(...OBSERVATION_IDS), fc.nat(), (one, two, id, pick) => {
         const outcome = pick % outcomeIds(id).length;
         const belief = new Belief(model.odds);
-        const [i, j] = [one, two].map((faults) => belief.indexOf([...faults].sort((a, b) => a - b))) as [
-          number,
-          number,
-        ];
-        const before = (belief.weights[i] as number) / (belief.weights[j] as number);
-        belief.update(likelihoodOf(model.observations.get(id) as never, outcomeIds(id)[outcome] as string));
-        const after = (belief.weights[i] as number) / (belief.weights[j] as number);
+        const placeOf = (faults: readonly number[]): number => belief.indexOf([...faults].sort((a, b) => a - b));
+        const [i, j] = [placeOf(one), placeOf(two)];
+        const before = nth(belief.weights, i) / nth(belief.weights, j);
+        const observation = model.observations.get(id);
+        if (observation) belief.update(likelihoodOf(observation, nth(outcomeIds(id), outcome)));
+        const after = nth(belief.weights, i) / nth(belief.weights, j);
         expect(after / before).toBeCloseTo(chance(id, outcome, one) / chance(id, outcome, two), 9);
       }),
       { numRuns: 40 },
@@ -81,7 +82,7 @@ describe('the outcome model', () => {
 
 const expectSame = (one: Finding, other: Finding): void => {
   const theirs = other.belief.marginals();
-  one.belief.marginals().forEach((p, f) => expect(Math.abs(p - (theirs[f] as number))).toBeLessThan(1e-12));
+  one.belief.marginals().forEach((p, f) => expect(Math.abs(p - nth(theirs, f))).toBeLessThan(1e-12));
 };
 
 describe('a finding', () => {
@@ -108,7 +109,7 @@ describe('a finding', () => {
         const [a, b] = [find(Object.fromEntries(seen)), find(Object.fromEntries([...seen].reverse()))].map((finding) =>
           finding.belief.marginals(),
         );
-        a?.forEach((p, f) => expect(Math.abs(p - (b?.[f] as number))).toBeLessThan(1e-10));
+        a?.forEach((p, f) => expect(Math.abs(p - nth(b, f))).toBeLessThan(1e-10));
       }),
       { numRuns: 25 },
     );
@@ -134,9 +135,10 @@ describe('a finding', () => {
 
   test('what stood with fuel in it is a fuel case sooner than what is in use', () => {
     const at = (past: Machine['past']): number =>
-      find({ starting: 'hard' }, { ...engine, past }).belief.marginals()[
-        find({}).model.faultIds.indexOf('pilot-jet-blocked')
-      ] as number;
+      nth(
+        find({ starting: 'hard' }, { ...engine, past }).belief.marginals(),
+        find({}).model.faultIds.indexOf('pilot-jet-blocked'),
+      );
     expect(at({ daysStood: 300, stored: 'fuel-left', fuelBlend: 'E10' })).toBeGreaterThan(
       2 * at({ daysStood: 3, stored: 'in-use' }),
     );
@@ -155,9 +157,10 @@ describe('a finding', () => {
 
   test('a new plug has no colour: its face says less', () => {
     const dry = (plugIsNew: boolean): number =>
-      find({ 'plug-look': 'dry-clean' }, { ...engine, past: { plugIsNew } }).belief.marginals()[
-        find({}).model.faultIds.indexOf('fuel-low-or-off')
-      ] as number;
+      nth(
+        find({ 'plug-look': 'dry-clean' }, { ...engine, past: { plugIsNew } }).belief.marginals(),
+        find({}).model.faultIds.indexOf('fuel-low-or-off'),
+      );
     expect(dry(true)).toBeLessThan(dry(false) / 2);
   });
 
@@ -180,7 +183,7 @@ describe('a finding', () => {
         counts: { 'choke-stuck': count },
       }).belief.marginals();
     const at = find({}).model.faultIds.indexOf('choke-stuck');
-    const [none, few, many] = [learned(0)[at], learned(3)[at], learned(30)[at]] as [number, number, number];
+    const [none, few, many] = [nth(learned(0), at), nth(learned(3), at), nth(learned(30), at)];
     expect(few).toBeGreaterThan(1.5 * none);
     expect(many).toBeGreaterThan(few);
   });
@@ -270,8 +273,8 @@ describe('next steps', () => {
           ...permutations([0, 1, 2, 3]).map((order) => {
             let spent = 0;
             return order.reduce((sum, f) => {
-              spent += costs[f] as number;
-              return sum + (sets.weight[f] as number) * spent;
+              spent += nth(costs, f);
+              return sum + nth(sets.weight, f) * spent;
             }, 0);
           }),
         );
@@ -330,9 +333,12 @@ describe('what can be weighed by itself', () => {
   test('taking a showing out in the sum is the same as never having seen it', () => {
     const all = find({ ...before, 'fuel-look': 'stale' });
     const never = find(before).belief.marginals();
-    const showing = all.showings.find((entry) => entry.observation === 'fuel-look');
-    const without = all.belief.without(showing?.likelihood as never);
-    without.by.forEach((p, f) => expect(Math.abs(p - (never[f] as number))).toBeLessThan(1e-9));
+    const showing = nth(
+      all.showings.filter((entry) => entry.observation === 'fuel-look'),
+      0,
+    );
+    const without = all.belief.without(showing.likelihood);
+    without.by.forEach((p, f) => expect(Math.abs(p - nth(never, f))).toBeLessThan(1e-9));
   });
 
   test('the heaviest sets are all there are above their lightest, and not more than asked for', () => {
@@ -343,7 +349,7 @@ describe('what can be weighed by itself', () => {
       expect(sets.count).toBeLessThanOrEqual(most);
       expect(belief.weights.filter((weight) => weight >= lightest)).toHaveLength(sets.count);
       for (let k = 0; k < sets.count; k++) {
-        const set = [sets.a[k], sets.b[k], sets.c[k]].filter((fault) => (fault as number) < belief.n) as number[];
+        const set = [nth(sets.a, k), nth(sets.b, k), nth(sets.c, k)].filter((fault) => fault < belief.n);
         expect(belief.weights[belief.indexOf(set)]).toBe(sets.weight[k]);
       }
     }

@@ -1,3 +1,4 @@
+import type { CompiledObservation } from './compileModel';
 import fc from 'fast-check';
 import { FAULT_KNOWLEDGE, FAULTS, SCHOOLS, type FaultId } from '../catalogue';
 import {
@@ -14,6 +15,7 @@ import {
   type Machine,
   type Random,
 } from './index';
+import { nth } from '../typed';
 
 const seeded = (seed: number): Random => {
   let state = seed;
@@ -27,23 +29,28 @@ const engine: Machine = {
   past: {},
 };
 const find = (seen: Record<string, string>) => new Finding(FAULT_KNOWLEDGE, engine, [{ seen }]);
+const looked = (finding: Finding, id: string): CompiledObservation => {
+  const observation = finding.model.observations.get(id);
+  if (observation === undefined) throw new Error(id);
+  return observation;
+};
 const at = (finding: Finding, id: FaultId): number => finding.model.faultIds.indexOf(id);
 
 describe('a run', () => {
   test('looks as the finding does, as far as its sets go', () => {
     const finding = find({ starting: 'hard', choke: 'needs-choke' });
     const run = new SimulatedRun(finding, finding.sets(100_000), []);
-    run.look(finding.model.observations.get('fuel-look') as never, 'fresh');
+    run.look(looked(finding, 'fuel-look'), 'fresh');
     const exact = find({ starting: 'hard', choke: 'needs-choke', 'fuel-look': 'fresh' }).belief.marginals();
     const quick = run.marginals();
-    exact.forEach((p, f) => expect(Math.abs(p - (quick[f] as number))).toBeLessThan(5e-3));
+    exact.forEach((p, f) => expect(Math.abs(p - nth(quick, f))).toBeLessThan(5e-3));
   });
 
   test('leaves the finding that it began from alone', () => {
     const finding = find({ starting: 'hard' });
     const before = [...finding.belief.marginals()];
     const run = new SimulatedRun(finding, finding.sets(500), []);
-    run.look(finding.model.observations.get('fuel-look') as never, 'stale');
+    run.look(looked(finding, 'fuel-look'), 'stale');
     run.repair('stale-fuel');
     expect([...finding.belief.marginals()]).toEqual(before);
     expect(finding.seen).toEqual({ starting: 'hard' });
@@ -61,20 +68,20 @@ describe('a run', () => {
 describe('drawing', () => {
   test('a fault shows about as often as the data says', () => {
     const finding = find({});
-    const observation = finding.model.observations.get('fuel-look') as never;
+    const observation = looked(finding, 'fuel-look');
     const random = seeded(5);
     const shown = Array.from(
       { length: 4000 },
       () => drawShowing(observation, [at(finding, 'stale-fuel')], random).outcome,
     );
     const share = shown.filter((outcome) => outcome === 'stale').length / shown.length;
-    expect(share).toBeGreaterThan((FAULTS['stale-fuel'].shows['fuel-look']?.['stale'] as number) - 0.03);
-    expect(share).toBeLessThan((FAULTS['stale-fuel'].shows['fuel-look']?.['stale'] as number) + 0.03);
+    expect(share).toBeGreaterThan((FAULTS['stale-fuel'].shows['fuel-look']?.['stale'] ?? 0) - 0.03);
+    expect(share).toBeLessThan((FAULTS['stale-fuel'].shows['fuel-look']?.['stale'] ?? 0) + 0.03);
   });
 
   test('who spoke, given what was shown: nobody who cannot show it, and the masked stay masked', () => {
     const finding = find({});
-    const starting = finding.model.observations.get('starting') as never;
+    const starting = looked(finding, 'starting');
     const [seized, stale] = [at(finding, 'rings-seized'), at(finding, 'stale-fuel')];
     const random = seeded(7);
     for (let n = 0; n < 200; n++) {
@@ -122,7 +129,7 @@ describe('following a way to the end', () => {
       follow(
         new SimulatedRun(finding, finding.sets(800), []),
         trouble(finding, 'coil-failed'),
-        bySchool(SCHOOLS[0] as never),
+        bySchool(nth(SCHOOLS, 0)),
         seeded(3),
       ).minutes;
     expect(minutes()).toBe(minutes());
@@ -131,8 +138,11 @@ describe('following a way to the end', () => {
   test('a school keeps to its order, passing over what the machine has not', () => {
     const finding = find({ starting: 'will-not-fire' });
     const run = new SimulatedRun(finding, finding.sets(800), []);
-    const school = SCHOOLS.find((entry) => entry.id === 'easy-first') as never as { order: string[] };
-    const choice = bySchool(school as never)(run);
+    const school = nth(
+      SCHOOLS.filter((entry) => entry.id === 'easy-first'),
+      0,
+    );
+    const choice = bySchool(school)(run);
     expect(choice).toEqual({ kind: 'check', id: school.order[0] });
   });
 

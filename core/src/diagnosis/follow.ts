@@ -29,19 +29,19 @@ const MOST_STEPS = 60;
 /** The advice: the first step of the ranked list. */
 export const byAdvice =
   (costs: Costs = COSTS): Way =>
-  (track) => {
-    const open = track.open();
+  (run) => {
+    const open = run.open();
     const prices = new Prices(
-      track.model,
-      track.knowledge,
-      { setUpsDone: track.setUpsDone, toolsAtHand: null },
-      { open: new Set(open.map((entry) => entry.id)), seen: new Set(Object.keys(track.seen)) },
+      run.model,
+      run.knowledge,
+      { setUpsDone: run.setUpsDone, toolsAtHand: null },
+      { open: new Set(open.map((entry) => entry.id)), seen: new Set(Object.keys(run.seen)) },
       costs,
     );
     const [first] = new Planner(
-      track.model,
+      run.model,
       prices,
-      explainingSetsOf(track.sets, track.unwell, track.model.faultIds.length),
+      explainingSetsOf(run.sets, run.unwell, run.model.faultIds.length),
     ).steps(open);
     return first ?? null;
   };
@@ -52,13 +52,13 @@ const SURE = 0.75;
 /** A fixed order of checks: on to the next until one fault is nearly sure, then that is repaired. */
 export const bySchool =
   (school: School): Way =>
-  (track) => {
-    const by = track.marginals();
-    const n = track.model.faultIds.length;
+  (run) => {
+    const by = run.marginals();
+    const n = run.model.faultIds.length;
     const likeliest = by.subarray(0, n).reduce((best, p, f) => (p > (by[best] as number) ? f : best), 0);
-    const repair: Choice = { kind: 'repair', id: track.model.faultIds[likeliest] as string };
+    const repair: Choice = { kind: 'repair', id: run.model.faultIds[likeliest] as string };
     if ((by[likeliest] as number) >= SURE) return repair;
-    const open = new Set(track.open().map((entry) => entry.id));
+    const open = new Set(run.open().map((entry) => entry.id));
     const next = school.order.find((id) => open.has(id));
     return next === undefined ? ((by[likeliest] as number) > 0 ? repair : null) : { kind: 'check', id: next };
   };

@@ -1,3 +1,4 @@
+import { keysOf } from '../typed';
 import type { Applies, Engine, EngineTrait, Past, Strain } from '../catalogue/shapes';
 
 /** The machine that is looked at. Everything may be left out; no class means an engine by itself. */
@@ -19,8 +20,8 @@ export function shareOf(when: Applies | undefined, machine: Machine, shares: Tra
   if (when === undefined) return 1;
   if (when.classes !== undefined && !when.classes.some((id) => id === machine.classId)) return 0;
   let share = 1;
-  for (const trait of Object.keys(shares) as EngineTrait[]) {
-    const wanted = when[trait] as readonly unknown[] | undefined;
+  for (const trait of keysOf(shares)) {
+    const wanted: readonly unknown[] | undefined = when[trait];
     if (wanted === undefined) continue;
     const known = machine.engine[trait];
     share *=

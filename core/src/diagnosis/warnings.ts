@@ -1,4 +1,4 @@
-import type { EngineTrait, Misleading, Past } from '../catalogue/shapes';
+import type { Misleading } from '../catalogue/shapes';
 import type { Diagnosis } from './diagnose';
 import { asList, type Finding } from './Finding';
 
@@ -27,8 +27,8 @@ const isDue = (rule: Misleading, finding: Finding): boolean => {
   return (
     rule.seen.every((group) => group.some(shows)) &&
     !(rule.unless ?? []).some((observation) => finding.seen[observation] !== undefined) &&
-    Object.entries(rule.past ?? {}).every(([name, value]) => past[name as keyof Past] === value) &&
-    !Object.entries(rule.notEngine ?? {}).some(([trait, value]) => engine[trait as EngineTrait] === value)
+    Object.entries(rule.past ?? {}).every(([name, value]) => Reflect.get(past, name) === value) &&
+    !Object.entries(rule.notEngine ?? {}).some(([trait, value]) => Reflect.get(engine, trait) === value)
   );
 };
 

@@ -24,6 +24,12 @@ export type CardEntry = LogEntry<CardKind>;
 export type FindingKind = KindsOn<'finding'>;
 export type FindingEntry = LogEntry<FindingKind>;
 
+/** Whether what was read from the log is an entry of this kind: facts and outcome were checked when it was taken. */
+export const isOf = <K extends KindId, R extends Pick<Entry, 'kind' | 'facts' | 'outcome'>>(
+  record: R,
+  kind: K,
+): record is R & { readonly kind: K; readonly facts: Facts<K>; readonly outcome: Outcome<K> } => record.kind === kind;
+
 /** All kinds. */
 export const LOG_KIND_IDS: readonly KindId[] = Object.values(LOG_KINDS).map((kind) => kind.kind);
 

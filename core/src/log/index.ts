@@ -2,6 +2,7 @@ export { cardOf, cardRefusal, jobStateAfter, namesOf } from './cardOf';
 export { observationsOf, setUpsOf, type Chapter, type Observed } from './observationsOf';
 export {
   isLogKind,
+  isOf,
   kindOf,
   LOG_KIND_IDS,
   tellEntry,
@@ -15,7 +16,7 @@ export {
 } from './entries';
 export { newLogEntry, type NewLogEntry } from './newLogEntry';
 export { partNumber } from './schemas';
-export type { CheckedIn } from './kinds/checkIn';
-export type { CheckedOut } from './kinds/checkOut';
+export { isCheckedIn, type CheckedIn } from './kinds/checkIn';
+export { isCheckedOut, type CheckedOut } from './kinds/checkOut';
 export type { CardRefusal, Entry, Names, Telling, Wording } from './shape';
 export { faultName, observationName, outcomeName, outcomesFit, readingLine } from './observed';

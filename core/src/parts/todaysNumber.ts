@@ -31,10 +31,11 @@ export function todaysNumber(number: string, edges: readonly Supersession[]): To
   let at = plain(number);
   for (;;) {
     const by = [...(next.get(at) ?? [])];
-    if (by.length === 0) return { ok: true, number: at, through };
-    if (by.length > 1) return { ok: false, problem: { code: 'fork', number: at, by: by.sort() } };
+    const [first, second] = by;
+    if (first === undefined) return { ok: true, number: at, through };
+    if (second !== undefined) return { ok: false, problem: { code: 'fork', number: at, by: by.sort() } };
     through.push(at);
-    at = by[0] as string;
+    at = first;
     if (through.includes(at))
       return { ok: false, problem: { code: 'loop', numbers: through.slice(through.indexOf(at)) } };
   }

@@ -26,7 +26,7 @@ function whole(plan: ProofPlan, minutes: number) {
           reading: reading.id,
           value:
             reading.least === undefined
-              ? (reading.most as number)
+              ? (reading.most ?? 0)
               : reading.most === undefined
                 ? reading.least
                 : (reading.least + reading.most) / 2,

@@ -34,11 +34,25 @@ export interface Proof {
   readonly shows: readonly Shown[];
 }
 
-interface Said {
+interface Entry {
   readonly kind: string;
   readonly at: string;
   readonly facts: unknown;
 }
+
+/** The facts of the kinds of entry that a proof is made of. */
+interface ProofFacts {
+  readonly 'leak-look': { readonly dry: boolean };
+  readonly smoke: { readonly clear: boolean };
+  readonly 'proof-load': { readonly load: string | null };
+  readonly 'proof-reading': { readonly reading: string; readonly value: number; readonly unit?: string };
+  readonly 'proof-look': { readonly look: string; readonly ok: boolean };
+}
+
+const isOf =
+  <K extends keyof ProofFacts>(kind: K) =>
+  (entry: Entry): entry is Entry & { readonly facts: ProofFacts[K] } =>
+    entry.kind === kind;
 
 const MINUTE_MS = 60_000;
 
@@ -47,12 +61,11 @@ const MINUTE_MS = 60_000;
  * In: the card's entries, how the class is proven, the time. Out: see Proof; whole minutes run, counted anew when it smokes, since smoke
  * must clear first. Source: common practice.
  */
-export function proofOfEntries(entries: readonly Said[], setting: ProofSetting, now: string): Proof {
+export function proofOfEntries(entries: readonly Entry[], setting: ProofSetting, now: string): Proof {
   const own = entries.slice(entries.findLastIndex((entry) => entry.kind === 'to-proof') + 1);
-  const last = <T>(kind: string): T | undefined => own.findLast((entry) => entry.kind === kind)?.facts as T | undefined;
-  const leak = last<{ dry: boolean }>('leak-look');
-  const smoke = last<{ clear: boolean }>('smoke');
-  const load = last<{ load: string | null }>('proof-load')?.load ?? null;
+  const leak = own.findLast(isOf('leak-look'))?.facts;
+  const smoke = own.findLast(isOf('smoke'))?.facts;
+  const load = own.findLast(isOf('proof-load'))?.facts.load ?? null;
   const run = runOf(own, now);
   const readings = setting.plan.readings.map((reading) => shownOf(reading, own));
   const looks = [...setting.plan.looks, ...setting.everyLooks].map((look) => ({ look, ok: lookOf(look.id, own) }));
@@ -70,9 +83,9 @@ export function proofOfEntries(entries: readonly Said[], setting: ProofSetting, 
   return { ...proof, missing: setting.byLook ? [] : missingOf(proof), shows: showsOf(proof) };
 }
 
-type Standing = Omit<Proof, 'missing' | 'shows'>;
+type Measured = Omit<Proof, 'missing' | 'shows'>;
 
-function missingOf(proof: Standing): string[] {
+function missingOf(proof: Measured): string[] {
   return [
     ...(proof.leakLook === 'dry' ? [] : ['leak-look']),
     ...(proof.load === null ? ['load'] : []),
@@ -83,7 +96,7 @@ function missingOf(proof: Standing): string[] {
   ];
 }
 
-function showsOf(proof: Standing): Shown[] {
+function showsOf(proof: Measured): Shown[] {
   const byReading = proof.readings.flatMap(({ reading, verdict }) =>
     verdict === 'low' ? (reading.low ?? []) : verdict === 'high' ? (reading.high ?? []) : [],
   );
@@ -91,12 +104,9 @@ function showsOf(proof: Standing): Shown[] {
   return [...new Map([...byReading, ...byLook].map((shown) => [shown.observation, shown])).values()];
 }
 
-function shownOf(reading: ProofReading, own: readonly Said[]): ShownReading {
-  const taken = own.findLast(
-    (entry) => entry.kind === 'proof-reading' && (entry.facts as { reading: string }).reading === reading.id,
-  );
-  if (taken === undefined) return { reading, value: null, verdict: 'not-taken' };
-  const sent = taken.facts as { readonly value: number; readonly unit?: string };
+function shownOf(reading: ProofReading, own: readonly Entry[]): ShownReading {
+  const sent = own.filter(isOf('proof-reading')).findLast(({ facts }) => facts.reading === reading.id)?.facts;
+  if (sent === undefined) return { reading, value: null, verdict: 'not-taken' };
   const value = convertValue(sent.value, sent.unit ?? reading.unit, reading.unit);
   return {
     reading,
@@ -110,14 +120,11 @@ function shownOf(reading: ProofReading, own: readonly Said[]): ShownReading {
   };
 }
 
-const lookOf = (id: string, own: readonly Said[]): boolean | null =>
-  (
-    own.findLast((entry) => entry.kind === 'proof-look' && (entry.facts as { look: string }).look === id)?.facts as
-      { ok: boolean } | undefined
-  )?.ok ?? null;
+const lookOf = (id: string, own: readonly Entry[]): boolean | null =>
+  own.filter(isOf('proof-look')).findLast(({ facts }) => facts.look === id)?.facts.ok ?? null;
 
 /** Minutes of running since it last smoked. */
-function runOf(own: readonly Said[], now: string): { minutesRun: number; runningSince: string | null } {
+function runOf(own: readonly Entry[], now: string): { minutesRun: number; runningSince: string | null } {
   let since: string | null = null;
   let span = 0;
   for (const entry of own) {
@@ -126,7 +133,7 @@ function runOf(own: readonly Said[], now: string): { minutesRun: number; running
       span += Math.max(Date.parse(entry.at) - Date.parse(since), 0);
       since = null;
     }
-    if (entry.kind === 'smoke' && !(entry.facts as { clear: boolean }).clear) {
+    if (isOf('smoke')(entry) && !entry.facts.clear) {
       span = 0;
       since = since === null ? null : entry.at;
     }

@@ -1,5 +1,5 @@
 import type { Engine, ReadingKind } from '../catalogue/shapes';
-import { convert, dimensionOf, quantity, type AnyUnit, type Dimension } from '../units';
+import { convertValue, type AnyUnit } from '../units';
 
 /** An edge between outcomes: from this value on (inclusive) the outcome is so. The first edge has no value below. */
 export interface Bands {
@@ -57,6 +57,7 @@ export interface Surroundings {
   readonly altitudeM?: number;
 }
 
+const isGiven = (reading: unknown): reading is Given => typeof reading === 'object' && reading !== null;
 const METHODS = ['pull', 'starter', 'drill'];
 const fail = (why: string): Banded => ({ ok: false, why });
 const isNumber = (value: unknown): value is number => typeof value === 'number' && Number.isFinite(value) && value >= 0;
@@ -64,13 +65,8 @@ const isNumber = (value: unknown): value is number => typeof value === 'number' 
 function inUnit(value: unknown, unit: unknown, wanted: AnyUnit | 'ohm', allowed: readonly string[]): number | string {
   if (!isNumber(value)) return 'a number from 0 is wanted';
   if (!allowed.includes(String(unit))) return `the unit must be ${allowed.join(' or ')}`;
-  return unit === wanted ? value : convertValue(value, unit as AnyUnit, wanted as AnyUnit);
+  return unit === wanted ? value : convertValue(value, String(unit), wanted);
 }
-
-const convertValue = (value: number, from: AnyUnit, to: AnyUnit): number => {
-  const dimension = dimensionOf(from) as Dimension;
-  return convert(quantity(dimension, value, from as never), to as never).value;
-};
 
 const banded = (value: number | string, bands: Bands): Banded =>
   typeof value === 'string' ? fail(value) : { ok: true, outcome: bandOf(value, bands), value, unit: bands.unit, bands };
@@ -139,4 +135,4 @@ const RULES: Readonly<Record<ReadingKind, Rule>> = {
  * unit} for lash), limits, engine and altitude. Out: outcome, value in the limits' unit and its bands; or why it cannot be.
  */
 export const bandReading = (kind: ReadingKind, reading: unknown, limits: ReadingLimits, around: Surroundings): Banded =>
-  RULES[kind](reading as Given, limits, around);
+  RULES[kind](isGiven(reading) ? reading : {}, limits, around);

@@ -20,15 +20,31 @@ const HEALTHY_STEP: Readonly<Record<keyof ReadingLimits, number>> = {
   lashExhaustInch: 1,
 };
 
+const LIMIT_NAMES = [
+  'compressionFree',
+  'compressionByRelease',
+  'leakDownPercent',
+  'batteryVolts',
+  'plugGapInch',
+  'airGapInch',
+  'pointsGapInch',
+  'pointsOhm',
+  'coilOhm',
+  'lashIntakeInch',
+  'lashExhaustInch',
+] as const satisfies readonly (keyof ReadingLimits)[];
+
 /**
  * The limits that count for a model: its data sheet's where it has them, the defaults elsewhere.
  * In: defaults, the sheet's own. Out: limits. Steps below the healthy one keep their proportion to it. A data sheet always beats a default.
  */
 export function limitsFor(defaults: ReadingLimits, own: OwnLimits | null): ReadingLimits {
-  const entries = Object.entries(defaults) as [keyof ReadingLimits, Bands][];
-  return Object.fromEntries(
-    entries.map(([name, bands]) => [name, own?.[name] ? withOwn(bands, HEALTHY_STEP[name], own[name]) : bands]),
-  ) as unknown as ReadingLimits;
+  const limits: { -readonly [K in keyof ReadingLimits]: Bands } = { ...defaults };
+  for (const name of LIMIT_NAMES) {
+    const range = own?.[name];
+    if (range) limits[name] = withOwn(defaults[name], HEALTHY_STEP[name], range);
+  }
+  return limits;
 }
 
 function withOwn(bands: Bands, healthy: number, [from, to]: readonly [number, number | null]): Bands {

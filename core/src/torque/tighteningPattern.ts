@@ -11,6 +11,8 @@ const NEIGHBOUR_WITHIN = 1.25;
 /** Rounded, so that places alike by symmetry count alike. */
 const apart = (a: BoltPlace, b: BoltPlace): number => Math.round(Math.hypot(a.x - b.x, a.y - b.y) * 1e6) / 1e6;
 
+const distanceOf = (a: BoltPlace | undefined, b: BoltPlace | undefined): number => (a && b ? apart(a, b) : 0);
+
 /** The middle of a pattern: the mean of its places. */
 export function centreOf(places: readonly BoltPlace[]): BoltPlace {
   return {
@@ -50,11 +52,9 @@ export function tighteningPattern(places: readonly BoltPlace[]): number[] {
   const centre = centreOf(places);
   const ring = isPlainRing(places);
   const reach = places.map((place) => (ring ? 0 : apart(place, centre)));
-  const first = reach.reduce((best, value, at) => (value < (reach[best] as number) - 1e-9 ? at : best), 0);
+  const first = reach.reduce((best, value, at) => (value < (reach[best] ?? 0) - 1e-9 ? at : best), 0);
   const neighbours = neighboursOf(places);
-  return (
-    search([first], places, reach, neighbours, true) ?? (search([first], places, reach, neighbours, false) as number[])
-  );
+  return search([first], places, reach, neighbours, true) ?? search([first], places, reach, neighbours, false) ?? [];
 }
 
 /** Depth first, the most wanted next bolt first: so that a bolt without a way on is gone back from. */
@@ -66,15 +66,10 @@ function search(
   strict: boolean,
 ): number[] | null {
   if (order.length === places.length) return [...order];
-  const last = order.at(-1) as number;
+  const last = order.at(-1) ?? 0;
+  const toLast = (bolt: number): number => distanceOf(places[bolt], places[last]);
   const rest = places.map((_, at) => at).filter((at) => !order.includes(at) && !(strict && neighbours[last]?.has(at)));
-  const wanted = rest.sort(
-    (a, b) =>
-      level(reach, a) - level(reach, b) ||
-      apart(places[b] as BoltPlace, places[last] as BoltPlace) -
-        apart(places[a] as BoltPlace, places[last] as BoltPlace) ||
-      a - b,
-  );
+  const wanted = rest.sort((a, b) => level(reach, a) - level(reach, b) || toLast(b) - toLast(a) || a - b);
   for (const next of wanted) {
     const found = search([...order, next], places, reach, neighbours, strict);
     if (found) return found;
@@ -85,5 +80,5 @@ function search(
 /** How far out a bolt lies, in rings of the pattern: those about as far out count the same. */
 function level(reach: readonly number[], at: number): number {
   const most = Math.max(...reach);
-  return most === 0 ? 0 : Math.round(((reach[at] as number) / most) * 6);
+  return most === 0 ? 0 : Math.round(((reach[at] ?? 0) / most) * 6);
 }

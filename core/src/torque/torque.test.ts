@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { convert, quantity } from '../units';
 import { isPlainRing, neighboursOf, tighteningPattern, torqueRounds, type BoltPlace } from './index';
+import { nth } from '../typed';
 
 const ring = (n: number, radius = 10): BoltPlace[] =>
   Array.from({ length: n }, (_, at) => ({
@@ -14,8 +15,8 @@ describe('the tightening pattern (common practice)', () => {
   test('a square ring goes crosswise', () => expect(tighteningPattern(ring(4))).toEqual([0, 2, 1, 3]));
   test('a plain ring of eight: each next bolt is not beside the last', () => {
     const order = tighteningPattern(ring(8));
-    order.slice(1).forEach((bolt, at) => expect([1, 7]).not.toContain(Math.abs(bolt - (order[at] as number))));
-    expect(Math.abs((order[1] as number) - (order[0] as number))).toBe(4);
+    order.slice(1).forEach((bolt, at) => expect([1, 7]).not.toContain(Math.abs(bolt - nth(order, at))));
+    expect(Math.abs(nth(order, 1) - nth(order, 0))).toBe(4);
   });
   test('two rows of five, as on a head: from the middle outwards, the ends last', () => {
     const order = tighteningPattern(grid(5, 2));
@@ -39,10 +40,9 @@ describe('the tightening pattern (common practice)', () => {
           x: bolts.reduce((sum, bolt) => sum + bolt.x, 0) / bolts.length,
           y: bolts.reduce((sum, bolt) => sum + bolt.y, 0) / bolts.length,
         };
-        const reach = (at: number) =>
-          Math.hypot((bolts[at] as BoltPlace).x - centre.x, (bolts[at] as BoltPlace).y - centre.y);
+        const reach = (at: number) => Math.hypot(nth(bolts, at).x - centre.x, nth(bolts, at).y - centre.y);
         if (!isPlainRing(bolts))
-          expect(reach(order[0] as number)).toBeLessThanOrEqual(Math.min(...bolts.map((_, at) => reach(at))) + 1e-9);
+          expect(reach(nth(order, 0))).toBeLessThanOrEqual(Math.min(...bolts.map((_, at) => reach(at))) + 1e-9);
       }),
     );
   });
@@ -52,7 +52,7 @@ describe('the tightening pattern (common practice)', () => {
         const bolts = ring(n);
         const beside = neighboursOf(bolts);
         const order = tighteningPattern(bolts);
-        order.slice(1).forEach((bolt, at) => expect(beside[order[at] as number]?.has(bolt)).toBe(false));
+        order.slice(1).forEach((bolt, at) => expect(beside[nth(order, at)]?.has(bolt)).toBe(false));
       }),
     );
   });

@@ -134,9 +134,11 @@ function holds(condition: Condition, shows: readonly Shown[], facts: JudgeInput[
   return 'below' in condition ? value < condition.below : value >= condition.atLeast;
 }
 
+const isFact = (name: string, facts: JudgeInput['facts']): name is FactName => Object.hasOwn(facts, name);
+
 function ofRule(rule: DerivedFinding, facts: JudgeInput['facts']): Finding {
   const sentence = rule.sentence.replaceAll(/\{(\w+)\}/g, (_, name: string) =>
-    String(Math.abs(facts[name as FactName] ?? 0)),
+    String(Math.abs(isFact(name, facts) ? (facts[name] ?? 0) : 0)),
   );
   const { consequence, raises, caution } = rule;
   return { origin: { kind: 'derived', id: rule.id }, consequence, sentence, safety: false, raises, caution };

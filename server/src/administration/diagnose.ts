@@ -3,17 +3,18 @@ import path from 'node:path';
 import {
   CLASS_IDS,
   CONSEQUENCES_OF_FAULTS,
+  entryOf,
   FAULT_KNOWLEDGE,
   OBSERVATIONS,
   READING_LIMITS,
-  type ObservationId,
+  type AnyObservation,
 } from '@hudrik/core/catalogue';
 import { diagnose, Finding, readCase, sayCaseProblem, sayWarning, warningsOf, type Band } from '@hudrik/core/diagnosis';
 import { bandReading } from '@hudrik/core/readings';
 
 /** One case file in, one JSON out, nothing else on standard output. Exit codes: 0 answered, 1 refused, 2 called wrongly. */
 const band: Band = (observation, reading, engine) => {
-  const kind = OBSERVATIONS[observation as ObservationId].reading;
+  const kind = entryOf<AnyObservation>(OBSERVATIONS, observation)?.reading;
   return kind
     ? bandReading(kind, reading, READING_LIMITS, { engine })
     : { ok: false, why: 'it is an outcome, not a reading' };

@@ -19,9 +19,9 @@ function failed(error: unknown): number {
   if (error instanceof Misuse) return say(error.message, 2);
   if (error instanceof ValidationError) return say(error.errors.join(' '), 2);
   if (error instanceof Refusal) return say(`${FAILURES[error.code].title} ${JSON.stringify(error.facts)}`, 1);
-  if ((error as NodeJS.ErrnoException).code === 'ENOENT')
-    return say(`There is no file ${(error as NodeJS.ErrnoException).path ?? ''}`, 2);
-  return say(`The database cannot be used: ${(error as Error).message}`, 3);
+  if (error instanceof Error && 'code' in error && error.code === 'ENOENT')
+    return say(`There is no file ${'path' in error ? String(error.path) : ''}`, 2);
+  return say(`The database cannot be used: ${error instanceof Error ? error.message : String(error)}`, 3);
 }
 
 function say(line: string, code: number): number {

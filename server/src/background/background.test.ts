@@ -1,7 +1,6 @@
 import assert from 'node:assert/strict';
 import type { ChildProcess } from 'node:child_process';
 import { createServer, type Server, type ServerResponse } from 'node:http';
-import type { AddressInfo } from 'node:net';
 import { after, before, beforeEach, describe, test } from 'node:test';
 import { setTimeout as pause } from 'node:timers/promises';
 import type pg from 'pg';
@@ -13,6 +12,7 @@ import { kill, launch, until } from '../testing/processes';
 import { holdPlace, releaseDead } from './deadWorkers';
 import { enqueue } from './enqueue';
 import { WORKER_SCHEMA } from './schema';
+import { portOf } from '../portOf';
 
 /** A supplier that counts what it is asked, and can be made to think. */
 interface Asked {
@@ -40,7 +40,7 @@ async function countingSupplier(): Promise<Asked> {
   });
   await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
   const asked: Asked = {
-    url: `http://127.0.0.1:${(server.address() as AddressInfo).port}`,
+    url: `http://127.0.0.1:${portOf(server)}`,
     counts,
     thinks: false,
     answerAll: () => waiting.splice(0).forEach((one) => one()),

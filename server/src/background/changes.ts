@@ -29,7 +29,8 @@ export function listenForChanges(url: string, log: Logger): EventSource & { read
     fresh.on('error', (error) => log.warn({ err: error }, 'the connection for changes broke'));
     fresh.on('end', again);
     fresh.on('notification', ({ payload }) => {
-      for (const hear of hearers) hear(JSON.parse(payload ?? '{}') as Change);
+      const change: Change = JSON.parse(payload ?? '{}');
+      for (const hear of hearers) hear(change);
     });
     try {
       await fresh.connect();

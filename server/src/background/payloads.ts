@@ -1,10 +1,16 @@
-/** What each task is told. A task may run again after a crash: it must be safe to repeat. */
-export interface Payloads {
-  readonly 'ask-order': { readonly orderId: string };
-  readonly 'ask-quote': { readonly number: string };
-  readonly thumbnail: { readonly photoId: string };
-  readonly 'clock-end': { readonly clockId: string };
-  readonly tick: Readonly<Record<string, never>>;
+declare global {
+  // The background engine looks here for what each task is told.
+  namespace GraphileWorker {
+    interface Tasks {
+      'ask-order': { readonly orderId: string };
+      'ask-quote': { readonly number: string };
+      thumbnail: { readonly photoId: string };
+      'clock-end': { readonly clockId: string };
+      tick: Readonly<Record<string, never>>;
+    }
+  }
 }
 
+/** What each task is told. A task may run again after a crash: it must be safe to repeat. */
+export type Payloads = Readonly<GraphileWorker.Tasks>;
 export type TaskName = keyof Payloads;

@@ -109,10 +109,10 @@ async function startEngine(pool: pg.Pool, tasks: Tasks, log: Logger): Promise<En
 
 export function taskListOf(pool: pg.Pool, tasks: Tasks): TaskList {
   return {
-    'ask-order': (payload) => tasks['ask-order'](payload as Payloads['ask-order']),
-    'ask-quote': (payload) => tasks['ask-quote'](payload as Payloads['ask-quote']),
-    thumbnail: (payload) => tasks.thumbnail(payload as Payloads['thumbnail']),
-    'clock-end': (payload) => tasks['clock-end'](payload as Payloads['clock-end']),
+    'ask-order': (payload) => tasks['ask-order'](payload),
+    'ask-quote': (payload) => tasks['ask-quote'](payload),
+    thumbnail: (payload) => tasks.thumbnail(payload),
+    'clock-end': (payload) => tasks['clock-end'](payload),
     tick: async () => {
       await releaseDead(pool);
       await tasks.tick({});

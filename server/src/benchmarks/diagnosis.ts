@@ -23,6 +23,7 @@ import {
   type Random,
   type Way,
 } from '@hudrik/core/diagnosis';
+import { nth } from '@hudrik/core/typed';
 
 /** Finding a fault: speed in Node, against a general library in the same run, and how well the advice does on machines drawn from the model. */
 const DRAWS = Number(process.env['HUDRIK_BENCH_DRAWS'] ?? 2000);
@@ -61,7 +62,7 @@ function speed(): void {
     for (let n = 0; n < 12; n++) {
       const [next] = run.open();
       if (next === undefined) break;
-      const outcome = next.outcomes[random() < 0.8 ? 0 : next.outcomes.length - 1] as string;
+      const outcome = nth(next.outcomes, random() < 0.8 ? 0 : next.outcomes.length - 1);
       seen[next.id] = outcome;
       run.look(next, outcome);
       const began = performance.now();
@@ -70,7 +71,7 @@ function speed(): void {
     }
   }
   const steady = times.slice(12);
-  const { model } = new Finding(FAULT_KNOWLEDGE, machines[4] as Machine, []);
+  const { model } = new Finding(FAULT_KNOWLEDGE, nth(machines, 4), []);
   console.log(
     `new reading to suspects, next steps and reasons, ${Object.keys(FAULTS).length} faults and ${Object.keys(OBSERVATIONS).length} observations known, ${model.faultIds.length} faults of this class, sets of up to three: median ${quantile(steady, 0.5).toFixed(0)} ms, p95 ${quantile(steady, 0.95).toFixed(0)} ms (${steady.length} readings, Node)`,
   );
@@ -94,7 +95,7 @@ function againstLibrary(): void {
     );
   const healthy = (look: ObservationId): number => {
     const shares = Object.values(OBSERVATIONS[look].outcomes).map((entry) => entry[1]);
-    return (shares[0] as number) / shares.reduce((sum, share) => sum + share, 0);
+    return nth(shares, 0) / shares.reduce((sum, share) => sum + share, 0);
   };
   const oddsOf = (fault: FaultId): number => FAULTS[fault].perThousand / (1000 - FAULTS[fault].perThousand);
   const two: Knowledge = {
@@ -176,7 +177,7 @@ function advice(): void {
   const tallies = new Map<string, Tally>();
   const calibration = { given: 0, true: 0, sum: 0 };
   for (let n = 0; n < DRAWS; n++) {
-    const { finding, trouble } = drawTrouble(FAULT_KNOWLEDGE, machines[n % machines.length] as Machine, random);
+    const { finding, trouble } = drawTrouble(FAULT_KNOWLEDGE, nth(machines, n % machines.length), random);
     const sets = finding.sets(1500);
     for (const [name, way] of Object.entries(ways)) {
       const run = new SimulatedRun(finding, sets, []);
@@ -211,9 +212,9 @@ function advice(): void {
 
 /** Every fault that spoke to a complaint is confirmed, or one that the same repair puts right. */
 function areConfirmed(run: SimulatedRun, ended: Followed, causes: readonly number[]): boolean {
-  const repairOf = (id: string): string => FAULTS[id as FaultId].repair.title;
+  const repairOf = (id: string): string => Object.entries(FAULTS).find(([name]) => name === id)?.[1].repair.title ?? id;
   const done = new Set(ended.confirmed.map(repairOf));
-  return ended.cured && causes.every((fault) => done.has(repairOf(run.model.faultIds[fault] as string)));
+  return ended.cured && causes.every((fault) => done.has(repairOf(nth(run.model.faultIds, fault))));
 }
 
 function calibrate(

@@ -100,7 +100,8 @@ function plainHistory(unitId: number): Promise<unknown> {
 
 async function compare(name: string, ours: () => Promise<unknown>, plain: () => Promise<unknown>): Promise<void> {
   for (let n = 0; n < 20; n++) await Promise.all([ours(), plain()]);
-  const [our, their] = [[] as number[], [] as number[]];
+  const our: number[] = [];
+  const their: number[] = [];
   for (let n = 0; n < RUNS; n++) {
     our.push(await timed(ours));
     their.push(await timed(plain));

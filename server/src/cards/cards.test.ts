@@ -18,6 +18,7 @@ import sharp from 'sharp';
 import { cardIn, onCard as enter, prove } from '../testing/proving';
 import { foundCheckIn } from '../testing/samples';
 import { problemIn, useYard } from '../testing/yard';
+import { nth } from '@hudrik/core/typed';
 
 const thing = (thingId: string, what: string, place: number) => ({
   thingId,
@@ -34,13 +35,12 @@ const thing = (thingId: string, what: string, place: number) => ({
 
 describe('a job’s card', () => {
   const yard = useYard();
-  const unit = async (tag: string) =>
-    (await (await yard.ask('GET', `/api/units/${tag}`, { as: 'technician' })).json()) as UnitPage;
+  const unit = async (tag: string) => await yard.read<UnitPage>(`/api/units/${tag}`, 'technician');
   const history = async (tag: string) =>
     (
-      (await (await yard.ask('GET', `/api/units/${tag}/history?limit=100`, { as: 'technician' })).json()) as {
+      await yard.read<{
         records: LogRecord[];
-      }
+      }>(`/api/units/${tag}/history?limit=100`, 'technician')
     ).records;
   const held = async (tag: string, exceptions: Record<string, string> = { exhaust: 'loose' }): Promise<string> => {
     await yard.addUnit(tag);
@@ -48,9 +48,7 @@ describe('a job’s card', () => {
     return (await unit(tag)).jobs[0]?.id ?? '';
   };
   const again = async (tag: string, typed: string): Promise<void> => {
-    const { basedOn } = (await (
-      await yard.ask('GET', `/api/units/${tag}/opening`, { as: 'technician' })
-    ).json()) as Opening;
+    const { basedOn } = await yard.read<Opening>(`/api/units/${tag}/opening`, 'technician');
     assert.equal(
       (await yard.checkIn(foundCheckIn(tag, 'generator', typed, { exhaust: 'loose' }, { basedOn }))).status,
       201,
@@ -151,7 +149,10 @@ describe('a job’s card', () => {
       enter(yard, id, 'put-back', { thingId: it }, 'lead'),
     ]);
     assert.deepEqual(both.map((answer) => answer.status).sort(), [201, 409]);
-    const refused = both.find((answer) => answer.status === 409) as Response;
+    const refused = nth(
+      both.filter((answer) => answer.status === 409),
+      0,
+    );
     assert.equal((await whyOf(refused)).code, 'not-off');
     const step = cardOf((await cardIn(yard, id)).entries).steps[0];
     const was = step?.title ?? '';
@@ -167,9 +168,7 @@ describe('a job’s card', () => {
     await enter(yard, id, 'paused', { for: 'clock', why: '' });
     await enter(yard, id, 'clock-started', { clockId, clock: 'drip-test', minutes: 120, stepId: null });
     const clocks = async () =>
-      ((await (await yard.ask('GET', '/api/clocks', { as: 'lead' })).json()) as { clocks: ClockLine[] }).clocks.filter(
-        (clock) => clock.tag === 'GE-08',
-      );
+      (await yard.read<{ clocks: ClockLine[] }>('/api/clocks', 'lead')).clocks.filter((clock) => clock.tag === 'GE-08');
     const [running] = await clocks();
     assert.equal(Date.parse(running?.endsAt ?? '') - yard.now.getTime(), 120 * 60_000);
     assert.equal(running?.mine, false);
@@ -233,9 +232,9 @@ describe('a job’s card', () => {
     const id = (await unit('GE-12')).jobs[0]?.id ?? '';
     await confirmed('GE-12', ['governor-spring']);
     assert.equal((await prove(yard, id, 'generator', { passed: false, values: { 'volts-100': 96 } })).status, 201);
-    const { finding } = (await (await yard.ask('GET', '/api/units/GE-12/finding', { as: 'technician' })).json()) as {
+    const { finding } = await yard.read<{
       finding: FindingRecord;
-    };
+    }>('/api/units/GE-12/finding', 'technician');
     assert.deepEqual(
       finding.entries.filter((entry) => entry.kind === 'seen').map((entry) => entry.facts),
       [{ observation: 'output', outcomes: ['drops-on-load'], reading: null }],
@@ -277,9 +276,10 @@ describe('a job’s card', () => {
     await yard.checkIn(foundCheckIn('GE-15', 'generator', '101.0', { volts: 'low' }));
     const id = (await unit('GE-15')).jobs[0]?.id ?? '';
     await confirmed('GE-15', ['rings-worn']);
-    const ways = (await (
-      await yard.ask('GET', `/api/jobs/${id}/ways?state=corroded&risks=seized-fastener&access=60`, { as: 'technician' })
-    ).json()) as WaysReply;
+    const ways = await yard.read<WaysReply>(
+      `/api/jobs/${id}/ways?state=corroded&risks=seized-fastener&access=60`,
+      'technician',
+    );
     assert.deepEqual(ways.notLookedAt, ['the bowl', 'the compression']);
     assert.deepEqual(
       [...ways.ways].map((way) => way.costCents),
@@ -377,13 +377,10 @@ describe('a job’s card', () => {
     await enter(yard, id, 'note', { text: 'x', stepId: null });
     await assert.rejects(yard.db.deleteFrom('log_entry').execute(), /append-only/);
     assert.equal((await enter(yard, id, 'note', { text: 'x', stepId: null }, 'counter')).status, 403);
-    assert.equal(
-      ((await (await yard.ask('GET', `/api/jobs/${id}/card`, { as: 'counter' })).json()) as CardReply).job.id,
-      id,
-    );
-    const { jobs } = (await (await yard.ask('GET', '/api/jobs?tag=GE-17', { as: 'counter' })).json()) as {
+    assert.equal((await yard.read<CardReply>(`/api/jobs/${id}/card`, 'counter')).job.id, id);
+    const { jobs } = await yard.read<{
       jobs: JobLine[];
-    };
+    }>('/api/jobs?tag=GE-17', 'counter');
     assert.equal(jobs[0]?.state, 'open');
   });
 

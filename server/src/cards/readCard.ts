@@ -34,7 +34,7 @@ export async function readCard({ db, now }: Pick<Context, 'db' | 'now'>, id: str
     job: toJobLine(row),
     unit: {
       tag: unit.tag,
-      classId: unit.class_id as CardReply['unit']['classId'],
+      classId: unit.class_id,
       modelId: unit.modelId,
       model: `${unit.make} ${unit.name}`,
       serial: unit.serial,
@@ -47,7 +47,7 @@ export async function readCard({ db, now }: Pick<Context, 'db' | 'now'>, id: str
     complaint: background.complaint,
     seen: [...background.seen],
     machine: background.machine,
-    limits: ((unit.data_sheet as { limits?: CardReply['limits'] }).limits ?? null) as CardReply['limits'],
+    limits: unit.data_sheet.limits ?? null,
     learnt: Object.fromEntries(learnt.map((entry) => [entry.teardown, entry.things])),
     edition: EDITIONS.card,
     now: now().toISOString(),

@@ -6,14 +6,13 @@ import type { CheckIn, LogRecord, Opening, UnitPage } from '@hudrik/core/contrac
 import { changeUnit } from '../log/changeUnit';
 import { foundCheckIn, wellCheckIn } from '../testing/samples';
 import { checkedIn, problemIn, useYard } from '../testing/yard';
+import { nth } from '@hudrik/core/typed';
 
 describe('a check-in', () => {
   const yard = useYard();
-  const unit = async (tag: string): Promise<UnitPage> =>
-    (await (await yard.ask('GET', `/api/units/${tag}`, { as: 'technician' })).json()) as UnitPage;
+  const unit = async (tag: string): Promise<UnitPage> => await yard.read<UnitPage>(`/api/units/${tag}`, 'technician');
 
-  const newest = async (tag: string) =>
-    ((await (await yard.ask('GET', `/api/units/${tag}/opening`, { as: 'technician' })).json()) as Opening).basedOn;
+  const newest = async (tag: string) => (await yard.read<Opening>(`/api/units/${tag}/opening`, 'technician')).basedOn;
   const readingOf = async (tag: string, reading: number) =>
     String(
       (
@@ -36,9 +35,9 @@ describe('a check-in', () => {
     assert.equal(page.unit.verdict.readiness, 'fit');
     assert.equal(page.unit.trueHours, 104.5);
     assert.equal(page.fuelEighths, 8);
-    const history = await (await yard.ask('GET', '/api/units/GE-01/history', { as: 'counter' })).json();
+    const history = await yard.read<{ records: { kind: string }[] }>('/api/units/GE-01/history', 'counter');
     assert.deepEqual(
-      (history as { records: { kind: string }[] }).records.map((record) => record.kind),
+      history.records.map((record) => record.kind),
       ['check-in', 'unit-added'],
     );
   });
@@ -104,7 +103,12 @@ describe('a check-in', () => {
     const answers = await Promise.all([yard.checkIn(mine), yard.checkIn(yours, 'lead')]);
     assert.deepEqual(answers.map((answer) => answer.status).sort(), [201, 409]);
     const late = answers[0]?.status === 409 ? mine : yours;
-    const refused = await problemIn(answers.find((answer) => answer.status === 409) as Response);
+    const refused = await problemIn(
+      nth(
+        answers.filter((answer) => answer.status === 409),
+        0,
+      ),
+    );
     assert.equal(refused.code, 'already-checked-in');
     assert.ok(refused.facts?.['by']);
     const secondLookOf = String(refused.facts?.['id']);
@@ -199,9 +203,9 @@ describe('a check-in', () => {
     await yard.addUnit('GE-11');
     const remarks = `'; drop table unit; -- <script>alert(1)</script>`;
     await yard.checkIn(wellCheckIn('GE-11', 'generator', '101.0', { remarks }));
-    const history = (await (await yard.ask('GET', '/api/units/GE-11/history', { as: 'lead' })).json()) as {
+    const history = await yard.read<{
       records: LogRecord[];
-    };
+    }>('/api/units/GE-11/history', 'lead');
     assert.equal(history.records[0]?.facts['remarks'], remarks);
     assert.equal((await yard.ask('GET', `/api/units?find=${encodeURIComponent(remarks)}`, { as: 'lead' })).status, 200);
   });
@@ -222,18 +226,18 @@ describe('a check-in', () => {
   test('a reading is corrected by a new record that points at the old', async () => {
     await yard.addUnit('GE-13');
     await yard.checkIn(wellCheckIn('GE-13', 'generator', '108.0'));
-    const history = (await (await yard.ask('GET', '/api/units/GE-13/history', { as: 'lead' })).json()) as {
+    const history = await yard.read<{
       records: LogRecord[];
-    };
+    }>('/api/units/GE-13/history', 'lead');
     const first = history.records[0];
     const correcting = (facts: { readingId: string; reading: number; why: string }) =>
       yard.enter({ tag: 'GE-13' }, 'reading-corrected', facts);
     const body = { readingId: String(first?.outcome['readingId']), reading: 103, why: 'Misread the 3 as an 8' };
     assert.equal((await correcting(body)).status, 201);
     assert.equal((await unit('GE-13')).unit.trueHours, 103);
-    const after = (await (await yard.ask('GET', '/api/units/GE-13/history', { as: 'lead' })).json()) as {
+    const after = await yard.read<{
       records: { kind: string; corrects: string | null }[];
-    };
+    }>('/api/units/GE-13/history', 'lead');
     assert.deepEqual([after.records[0]?.kind, after.records[0]?.corrects], ['reading-corrected', first?.id]);
     yard.later(24);
     await yard.checkIn(wellCheckIn('GE-13', 'generator', '105.0', { basedOn: await newest('GE-13') }));
@@ -256,9 +260,9 @@ describe('a check-in', () => {
     const well = wellCheckIn('GE-14', 'generator', '101.0');
     const stations = well.facts.stations.map((station, at) => ({ ...station, seconds: at === 0 ? 0.5 : 60 }));
     await yard.checkIn({ ...well, facts: { ...well.facts, stations } });
-    const { records } = (await (await yard.ask('GET', '/api/units/GE-14/history', { as: 'lead' })).json()) as {
+    const { records } = await yard.read<{
       records: LogRecord[];
-    };
+    }>('/api/units/GE-14/history', 'lead');
     assert.deepEqual(records[0]?.outcome['hurried'], [classOf('generator').stations[0].name]);
     const kept = await yard.read<CheckIn>(`/api/check-ins/${well.id}`);
     assert.deepEqual(

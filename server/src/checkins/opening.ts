@@ -1,7 +1,6 @@
 import { OPEN_JOB_STATES } from '@hudrik/core/card';
 import type { Opening } from '@hudrik/core/contracts';
 import { forecastHours } from '@hudrik/core/hours';
-import type { Facts } from '@hudrik/core/log';
 import { HIRES_GOING_ON } from '@hudrik/core/states';
 import type { Context } from '../context';
 import type { Db } from '../database/tables';
@@ -9,6 +8,7 @@ import { hireRows, toHireLine } from '../hires/hireLines';
 import { lastReading, rateOfUse } from '../fleet/meters';
 import { toUnitLine, unitRows } from '../fleet/unitLines';
 import { unitByTag } from '../fleet/units';
+import { isOf } from '@hudrik/core/log';
 
 /** What is known of a unit when somebody starts to check it in or out. */
 export async function readOpening({ db }: Pick<Context, 'db'>, tag: string): Promise<Opening> {
@@ -67,10 +67,10 @@ async function wentOut(db: Db, hireId: number): Promise<Opening['wentOut']> {
   const row = await db
     .selectFrom('check_out as o')
     .innerJoin('log_entry as l', 'l.id', 'o.id')
-    .select(['l.facts', 'o.at'])
+    .select(['l.kind', 'l.facts', 'l.outcome', 'o.at'])
     .where('o.hire_id', '=', hireId)
     .executeTakeFirst();
-  if (row === undefined) return null;
-  const { fuelEighths, kit } = row.facts as unknown as Facts<'check-out'>;
+  if (row === undefined || !isOf(row, 'check-out')) return null;
+  const { fuelEighths, kit } = row.facts;
   return { fuelEighths, kit, at: row.at.toISOString() };
 }

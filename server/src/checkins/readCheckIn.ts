@@ -5,16 +5,18 @@ import type { Context } from '../context';
 import type { Db } from '../database/tables';
 import { isUuid } from '../isUuid';
 import { refuse } from '../refusal';
+import { isOf, isCheckedIn } from '@hudrik/core/log';
 
 /** What a check-in came to, as its entry in the log keeps it: facts and outcome were checked when it was taken. */
 async function checkInEntry(db: Db, id: string): Promise<{ facts: Facts<'check-in'>; outcome: CheckedIn } | undefined> {
   const row = await db
     .selectFrom('log_entry')
-    .select(['facts', 'outcome'])
+    .select(['kind', 'facts', 'outcome'])
     .where('id', '=', id)
-    .where('kind', '=', 'check-in')
     .executeTakeFirst();
-  return row as unknown as { facts: Facts<'check-in'>; outcome: CheckedIn } | undefined;
+  return row && isOf(row, 'check-in') && isCheckedIn(row.outcome)
+    ? { facts: row.facts, outcome: row.outcome }
+    : undefined;
 }
 
 /** The verdict of a check-in, by the edition of its day. */

@@ -1,4 +1,5 @@
 import seedrandom from 'seedrandom';
+import { nth } from '@hudrik/core/typed';
 
 /** Seeded chance: the same seed gives the same yard. */
 export interface Chance {
@@ -18,7 +19,7 @@ export function chanceOf(seed: string): Chance {
     next: random,
     between: (low, high) => low + random() * (high - low),
     whole: (low, high) => low + Math.floor(random() * (high - low + 1)),
-    pick: (from) => from[Math.floor(random() * from.length)] as never,
+    pick: (from) => nth(from, Math.floor(random() * from.length)),
     uuid: () => `${hex(8)}-${hex(4)}-4${hex(3)}-a${hex(3)}-${hex(12)}`,
   };
 }

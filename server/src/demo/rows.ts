@@ -20,9 +20,17 @@ export type LoadedTable = (typeof LOADED)[number];
 
 /** Rows by table, with the ids that they will have. */
 export class Rows {
-  readonly byTable: Readonly<Record<LoadedTable, Row[]>> = Object.fromEntries(
-    LOADED.map((table) => [table, []]),
-  ) as unknown as Record<LoadedTable, Row[]>;
+  readonly byTable: Readonly<Record<LoadedTable, Row[]>> = {
+    model: [],
+    unit: [],
+    meter: [],
+    meter_reading: [],
+    hire: [],
+    check_in: [],
+    check_out: [],
+    job: [],
+    log_entry: [],
+  };
   readonly #next = new Map<LoadedTable, number>();
 
   /** Keeps a row under the next id of its table, and gives that id. */

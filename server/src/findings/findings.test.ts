@@ -6,7 +6,7 @@ import type { CardReply, FindingRecord, LearnedReply, LogRecord, Role, UnitPage 
 import type { Facts } from '@hudrik/core/log';
 import { foundCheckIn } from '../testing/samples';
 import { prove } from '../testing/proving';
-import { entryIn, problemIn, useYard } from '../testing/yard';
+import { entryIn, problemIn, useYard, jsonOf } from '../testing/yard';
 
 const MACHINE = { engine: {}, past: {} };
 const seen = (observation: Facts<'seen'>['observation'], outcome: string, reading: object | null = null) => ({
@@ -35,13 +35,12 @@ describe('a finding', () => {
       foundCheckIn(tag, 'generator', '101.0', {}, { complaintIds: ['will-not-fire'], ended: 'ended-dead' }),
     );
   };
-  const unit = async (tag: string) =>
-    (await (await yard.ask('GET', `/api/units/${tag}`, { as: 'lead' })).json()) as UnitPage;
+  const unit = async (tag: string) => await yard.read<UnitPage>(`/api/units/${tag}`, 'lead');
   const history = async (tag: string) =>
     (
-      (await (await yard.ask('GET', `/api/units/${tag}/history`, { as: 'lead' })).json()) as {
+      await yard.read<{
         records: LogRecord[];
-      }
+      }>(`/api/units/${tag}/history`, 'lead')
     ).records;
 
   test('begins with what the check-in showed, of the person who looked, and with what is known of the unit', async () => {
@@ -62,9 +61,9 @@ describe('a finding', () => {
     assert.equal(theirs.id, mine.id);
     await add(theirs.id, seen('compression', 'strong', { value: 118, unit: 'psi', method: 'pull' }), 'apprentice');
     await yard.enter({ findingId: theirs.id }, 'taken-back', { observation: 'spark-set-gap' }, 'apprentice');
-    const now = (await (await yard.ask('GET', '/api/units/GE-02/finding', { as: 'counter' })).json()) as {
+    const now = await yard.read<{
       finding: FindingRecord;
-    };
+    }>('/api/units/GE-02/finding', 'counter');
     assert.deepEqual(
       now.finding.entries.slice(-4).map((entry) => [entry.kind, entry.facts['observation'], entry.by]),
       [
@@ -129,8 +128,7 @@ describe('a finding', () => {
   });
 
   test('the yard learns from a proven job, never before; and can go back', async () => {
-    const learned = async () =>
-      (await (await yard.ask('GET', '/api/learned', { as: 'technician' })).json()) as LearnedReply;
+    const learned = async () => await yard.read<LearnedReply>('/api/learned', 'technician');
     await held('GE-06');
     const before = await learned();
     const { id } = await open('GE-06');
@@ -151,7 +149,7 @@ describe('a finding', () => {
     assert.equal((await yard.ask('POST', '/api/learned/reset', { as: 'technician', body: {} })).status, 403);
     yard.later(1);
     assert.deepEqual(
-      ((await (await yard.ask('POST', '/api/learned/reset', { as: 'lead', body: {} })).json()) as LearnedReply).lessons,
+      (await jsonOf<LearnedReply>(await yard.ask('POST', '/api/learned/reset', { as: 'lead', body: {} }))).lessons,
       [],
     );
   });

@@ -51,7 +51,7 @@ export async function readLearned(db: Db): Promise<LearnedReply> {
   const rows = await db
     .selectFrom('proven_cause')
     .select(['id', 'class_id', 'family', 'faults'])
-    .$if(reset !== undefined, (query) => query.where('at', '>', reset?.at as Date))
+    .where('at', '>', reset?.at ?? new Date(0))
     .orderBy('id')
     .execute();
   const lessons = new Map<

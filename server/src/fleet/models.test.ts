@@ -2,7 +2,7 @@ import assert from 'node:assert/strict';
 import { randomUUID } from 'node:crypto';
 import { describe, test } from 'node:test';
 import type { FindingRecord } from '@hudrik/core/contracts';
-import { problemIn, useYard } from '../testing/yard';
+import { problemIn, useYard, jsonOf } from '../testing/yard';
 
 const SHEET = {
   engine: { ignition: 'points', strokes: 4, release: false },
@@ -19,8 +19,7 @@ describe('a model’s data sheet', () => {
   test('is empty at first, and is what a lead wrote afterwards', async () => {
     await yard.addUnit('GE-01');
     const id = await modelOf('GE-01');
-    const read = async () =>
-      (await (await yard.ask('GET', `/api/models/${id}`, { as: 'counter' })).json()) as { dataSheet: object };
+    const read = async () => await yard.read<{ dataSheet: object }>(`/api/models/${id}`, 'counter');
     assert.deepEqual((await read()).dataSheet, { engine: {}, limits: {} });
     assert.equal((await put(id, SHEET, 'technician')).status, 403);
     assert.equal((await put(id, SHEET)).status, 200);
@@ -59,7 +58,7 @@ describe('a model’s data sheet', () => {
     ])
       assert.equal((await put(id, body)).status, 422, JSON.stringify(body));
     assert.deepEqual(
-      ((await (await put(id, { engine: {}, limits: { colour: [1, 2] } })).json()) as { dataSheet: object }).dataSheet,
+      (await jsonOf<{ dataSheet: object }>(await put(id, { engine: {}, limits: { colour: [1, 2] } }))).dataSheet,
       { engine: {}, limits: {} },
     );
     for (const stranger of [999_999, 'abc'])

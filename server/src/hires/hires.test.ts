@@ -3,14 +3,13 @@ import { describe, test } from 'node:test';
 import type { ImportReport, Shift, UnitPage } from '@hudrik/core/contracts';
 import { foundCheckIn, wellCheckIn } from '../testing/samples';
 import { prove } from '../testing/proving';
-import { problemIn, useYard } from '../testing/yard';
+import { problemIn, useYard, jsonOf } from '../testing/yard';
 
 describe('hires and check-outs', () => {
   const yard = useYard();
   const book = (reference: string, tag: string | null, fromAt: string, toAt: string) =>
     yard.ask('POST', '/api/hires', { as: 'counter', body: { reference, classId: 'generator', tag, fromAt, toAt } });
-  const unit = async (tag: string): Promise<UnitPage> =>
-    (await (await yard.ask('GET', `/api/units/${tag}`, { as: 'counter' })).json()) as UnitPage;
+  const unit = async (tag: string): Promise<UnitPage> => await yard.read<UnitPage>(`/api/units/${tag}`, 'counter');
   const out = (
     tag: string,
     typed: string,
@@ -83,7 +82,7 @@ describe('hires and check-outs', () => {
     const reference = (await unit('GE-03')).hire?.reference ?? '';
     await yard.enter({ tag: 'GE-03' }, 'hire-back', { reference }, 'counter');
     assert.ok((await unit('GE-03')).unit.verdict.notLookedAtSince);
-    const shift = (await (await yard.ask('GET', '/api/shift', { as: 'technician' })).json()) as Shift;
+    const shift = await yard.read<Shift>('/api/shift', 'technician');
     assert.ok(shift.back.some((line) => line.tag === 'GE-03' && line.code === 'back-not-looked-at'));
     assert.equal((await yard.checkIn(wellCheckIn('GE-03', 'generator', '120.0'))).status, 201);
     const after = await unit('GE-03');
@@ -136,9 +135,7 @@ describe('hires and check-outs', () => {
     await yard.addUnit('GE-20');
     const csv =
       'tag,make,model,serial,home_bay,hours\r\nGE-21,Tuvellan,Model GE-20,"S ""21"", spare",North 2,12.5\r\nGE-20,Tuvellan,Model GE-20,S20,North 2,1\r\nGE-22,Nobody,Model,S22,North 2,1\r\nXX,Tuvellan,Model GE-20,S,North 2,abc\r\n';
-    const report = (await (
-      await yard.ask('POST', '/api/import/units', { as: 'lead', raw: csv })
-    ).json()) as ImportReport;
+    const report = await jsonOf<ImportReport>(await yard.ask('POST', '/api/import/units', { as: 'lead', raw: csv }));
     assert.deepEqual([report.taken, report.refused], [1, 3]);
     assert.ok(report.lines.filter((line) => !line.taken).every((line) => line.why));
     assert.equal((await unit('GE-21')).unit.serial, 'S "21", spare');
@@ -155,9 +152,7 @@ describe('hires and check-outs', () => {
   test('CSV of hires, and out again the same', async () => {
     const csv =
       'reference,class,tag,from,to\r\nZ-1,generator,GE-20,2030-06-01T08:00:00Z,2030-06-02T08:00:00Z\r\nZ-2,generator,,2030-06-02T08:00:00Z,2030-06-01T08:00:00Z\r\n';
-    const report = (await (
-      await yard.ask('POST', '/api/import/hires', { as: 'counter', raw: csv })
-    ).json()) as ImportReport;
+    const report = await jsonOf<ImportReport>(await yard.ask('POST', '/api/import/hires', { as: 'counter', raw: csv }));
     assert.deepEqual([report.taken, report.refused], [1, 1]);
     assert.match(await (await yard.ask('GET', '/api/export/hires', { as: 'counter' })).text(), /Z-1,generator,GE-20,/);
   });
@@ -189,12 +184,12 @@ describe('hires and check-outs', () => {
       ).status,
       201,
     );
-    const report = (await (
+    const report = await jsonOf<ImportReport>(
       await yard.ask('POST', '/api/import/models', {
         as: 'lead',
         raw: 'class,make,model\r\nwelder,Tuvellan,Seam 250\r\nkettle,Tuvellan,Boil 1\r\ntiller,Fellbrook,Furrow 80\r\n',
-      })
-    ).json()) as ImportReport;
+      }),
+    );
     assert.deepEqual(
       report.lines.map((line) => line.taken),
       [false, false, true],

@@ -2,7 +2,7 @@ import assert from 'node:assert/strict';
 import { describe, test } from 'node:test';
 import { OPERATIONS } from '@hudrik/core/contracts';
 import { Validator } from '@seriousme/openapi-schema-validator';
-import { problemIn, useYard } from '../testing/yard';
+import { problemIn, useYard, jsonOf } from '../testing/yard';
 
 describe('the API', () => {
   const yard = useYard();
@@ -64,9 +64,10 @@ describe('the API', () => {
     for (let n = 0; n < 12; n++) await yard.enter({ tag: 'GE-50' }, 'note', { text: `note ${n}` }, 'lead');
     const seen: string[] = [];
     for (let cursor: string | null = ''; cursor !== null;) {
-      const page = (await (
-        await yard.ask('GET', `/api/units/GE-50/history?limit=5${cursor ? `&cursor=${cursor}` : ''}`, { as: 'lead' })
-      ).json()) as { records: { id: string }[]; next: string | null };
+      const page: { records: { id: string }[]; next: string | null } = await yard.read<{
+        records: { id: string }[];
+        next: string | null;
+      }>(`/api/units/GE-50/history?limit=5${cursor ? `&cursor=${cursor}` : ''}`, 'lead');
       seen.push(...page.records.map((record) => record.id));
       cursor = page.next;
     }
@@ -75,10 +76,13 @@ describe('the API', () => {
   });
 
   test('the OpenAPI 3.1 document is valid by another library, and holds every operation', async () => {
-    const document = (await (await yard.ask('GET', '/api/openapi.json')).json()) as { paths: Record<string, object> };
+    const document = await jsonOf<{ paths: Record<string, object> }>(await yard.ask('GET', '/api/openapi.json'));
     const result = await new Validator().validate(document);
     assert.deepEqual([result.valid, result.errors], [true, undefined]);
-    assert.equal(Object.values(document.paths).flatMap((path) => Object.keys(path)).length, Object.keys(OPERATIONS).length);
+    assert.equal(
+      Object.values(document.paths).flatMap((path) => Object.keys(path)).length,
+      Object.keys(OPERATIONS).length,
+    );
   });
 
   test('health tells whether the records can be reached', async () => {
@@ -101,7 +105,7 @@ describe('people', () => {
   test('who left is signed out, not on the door, and can come back', async () => {
     assert.equal((await change('counter', { left: true })).status, 200);
     assert.equal((await yard.ask('GET', '/api/session', { as: 'counter' })).status, 401);
-    const { people } = (await (await yard.ask('GET', '/api/sign-in-options')).json()) as { people: { role: string }[] };
+    const { people } = await jsonOf<{ people: { role: string }[] }>(await yard.ask('GET', '/api/sign-in-options'));
     assert.ok(people.every((person) => person.role !== 'counter'));
     assert.equal((await change('counter', { left: false, pin: '777777' })).status, 200);
     const { id } = await yard.db

@@ -8,6 +8,7 @@ import { loadDemo } from '../demo/load';
 import { cuttableLine, type Line } from '../testing/cuttable';
 import { makeDatabase, type MadeDatabase } from '../testing/databases';
 import { kill, launch, until } from '../testing/processes';
+import { jsonOf } from '../testing/yard';
 
 /** A real server process on a real database, with a line between them, and one to its caller, that can be cut. */
 describe('a server whose database goes away', () => {
@@ -83,8 +84,8 @@ describe('a server whose database goes away', () => {
         await pause(250);
         const away = await get('/api/shift');
         assert.deepEqual([away.status, away.headers.get('retry-after')], [503, '2']);
-        assert.equal(((await away.json()) as { code: string }).code, 'store-away');
-        const health = (await (await get('/api/health')).json()) as object;
+        assert.equal((await jsonOf<{ code: string }>(away)).code, 'store-away');
+        const health = await jsonOf<object>(await get('/api/health'));
         assert.deepEqual(health, { ok: true, store: false, version: '0.1.0' });
         toDatabase.join();
         await until(async () => (await get('/api/shift')).status === 200);
@@ -121,7 +122,7 @@ describe('a server whose database goes away', () => {
       const asked = await fetch(`${url}/api/parts/TV-2041/quote`, { method: 'POST', headers: { cookie } });
       assert.equal(asked.status, 202);
       await pause(500);
-      const quote = (await (await get('/api/parts/TV-2041/quote')).json()) as { answeredAt: string | null };
+      const quote = await jsonOf<{ answeredAt: string | null }>(await get('/api/parts/TV-2041/quote'));
       return quote.answeredAt !== null && heard.includes('"quote"');
     });
     await reader?.cancel();
@@ -151,7 +152,7 @@ describe('a server whose database goes away', () => {
       await start();
       await signIn();
       const again = await note(id, text);
-      assert.deepEqual([again.status, ((await again.json()) as { entry: { id: string } }).entry.id], [201, id]);
+      assert.deepEqual([again.status, (await jsonOf<{ entry: { id: string } }>(again)).entry.id], [201, id]);
       assert.equal(await notes(text), 1);
     }
   });

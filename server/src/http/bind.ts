@@ -1,5 +1,6 @@
 import type { Frozen } from '@hudrik/core/fields';
 import { OPERATIONS, type Operation, type OperationId, type Person } from '@hudrik/core/contracts';
+import { entriesOf } from '@hudrik/core/typed';
 import { parse } from 'cookie';
 import express, { type Express, type Request, type RequestHandler, type Response } from 'express';
 import type { InferType, Schema } from 'yup';
@@ -42,10 +43,10 @@ export function bindOperations(
   handlers: Handlers,
   limits: Partial<Record<OperationId, RequestHandler>>,
 ): void {
-  for (const [id, operation] of Object.entries<Operation>(OPERATIONS)) {
+  for (const [id, operation] of entriesOf<OperationId, Operation>(OPERATIONS)) {
     const route = operation.path.replaceAll(/\{(\w+)\}/g, ':$1');
-    const limit = limits[id as OperationId];
-    const handle = handlers[id as OperationId] as AnyHandler;
+    const limit = limits[id];
+    const handle = handlers[id] as AnyHandler;
     app[operation.method](
       route,
       ...(limit ? [limit] : []),

@@ -4,6 +4,7 @@ import { describe, test } from 'node:test';
 import { sql } from 'kysely';
 import { wellCheckIn } from '../testing/samples';
 import { entryIn, problemIn, useYard } from '../testing/yard';
+import { nth } from '@hudrik/core/typed';
 
 describe('what is asked for twice is done once', () => {
   const yard = useYard();
@@ -61,8 +62,10 @@ describe('what is asked for twice is done once', () => {
       for (let n = 0; n < 10; n++) {
         const header = key();
         const twins = await Promise.all([ask(n, header), ask(n, header), ask(n, header)]);
-        const answers = await Promise.all(twins.map(async (answer) => [answer.status, await answer.text()]));
-        assert.ok((answers[0]?.[0] as number) < 300, String(answers[0]));
+        const answers = await Promise.all(
+          twins.map(async (answer) => ({ status: answer.status, body: await answer.text() })),
+        );
+        assert.ok(nth(answers, 0).status < 300, nth(answers, 0).body);
         assert.deepEqual(answers[1], answers[0]);
         assert.deepEqual(answers[2], answers[0]);
       }

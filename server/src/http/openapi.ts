@@ -1,11 +1,12 @@
 import { FAILURES, OPERATIONS, type Operation, type OperationId } from '@hudrik/core/contracts';
+import { entriesOf } from '@hudrik/core/typed';
 import { convertSchema } from '@sodaru/yup-to-json-schema';
 import type { AnyObjectSchema, Schema } from 'yup';
 
 /** The OpenAPI 3.1 document, made from the same schemas that the server checks with. */
 export function openApiDocument(version: string): Record<string, unknown> {
   const paths: Record<string, Record<string, unknown>> = {};
-  for (const [id, operation] of Object.entries(OPERATIONS) as [OperationId, Operation][]) {
+  for (const [id, operation] of entriesOf<OperationId, Operation>(OPERATIONS)) {
     paths[operation.path] = { ...paths[operation.path], [operation.method]: describe(id, operation) };
   }
   return {

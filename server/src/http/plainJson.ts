@@ -8,7 +8,8 @@ const isReserved = (key: string): boolean => key in Object.prototype;
 /** Refuses what fits no schema, but could upset whatever reads it: objects nested without end, and keys like `__proto__` or `toString`. */
 export function mustBePlain(value: unknown, depth = 0, path = ''): void {
   if (typeof value !== 'object' || value === null) return;
-  if (depth > DEEPEST) throw new Refusal('not-valid', {}, [{ path, message: `At most ${DEEPEST} things in each other.` }]);
+  if (depth > DEEPEST)
+    throw new Refusal('not-valid', {}, [{ path, message: `At most ${DEEPEST} things in each other.` }]);
   for (const [key, inner] of Object.entries(value)) {
     const at = path === '' ? key : `${path}.${key}`;
     if (isReserved(key)) throw new Refusal('not-valid', {}, [{ path: at, message: 'No field may be called so.' }]);

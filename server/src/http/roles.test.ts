@@ -4,6 +4,7 @@ import { OPERATIONS, ROLES, type Operation, type OperationId, type Role } from '
 import { kindOf, LOG_KIND_IDS } from '@hudrik/core/log';
 import { SAMPLES } from '@hudrik/core/log/samples';
 import { problemIn, useYard } from '../testing/yard';
+import { entriesOf } from '@hudrik/core/typed';
 
 /** Who may call what, written by hand: apprentice, technician, lead, counter; “-” is for nobody signed in, too. */
 const WHO: Readonly<Record<OperationId, string>> = {
@@ -79,7 +80,7 @@ const may = (id: OperationId, role: Role): boolean => WHO[id] === '-' || WHO[id]
 
 describe('who may call what', () => {
   const yard = useYard();
-  const operations = Object.entries<Operation>(OPERATIONS) as [OperationId, Operation][];
+  const operations = entriesOf<OperationId, Operation>(OPERATIONS);
   const call = (operation: Operation, as?: Role) =>
     yard.ask(
       operation.method.toUpperCase(),

@@ -32,7 +32,7 @@ type JobRowRead = Awaited<ReturnType<ReturnType<typeof jobRows>['execute']>>[num
 export const toJobLine = (row: JobRowRead): JobLine => ({
   id: String(row.id),
   tag: row.tag,
-  classId: row.class_id as JobLine['classId'],
+  classId: row.class_id,
   kind: row.kind,
   work: row.work,
   title: row.title,
@@ -43,7 +43,7 @@ export const toJobLine = (row: JobRowRead): JobLine => ({
     kind: origin.kind,
     id: origin.id,
     ...(origin.exception ? { exception: origin.exception } : {}),
-  })) as JobLine['origins'],
+  })),
   why: row.why,
   caution: row.caution,
   raisedAt: row.raised_at.toISOString(),

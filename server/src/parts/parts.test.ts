@@ -1,7 +1,6 @@
 import assert from 'node:assert/strict';
 import { randomUUID } from 'node:crypto';
 import { createServer, type Server } from 'node:http';
-import type { AddressInfo } from 'node:net';
 import { after, describe, test } from 'node:test';
 import type {
   ExchangePart,
@@ -16,8 +15,9 @@ import type {
 import type { PartLineAction } from '@hudrik/core/states';
 import { cardIn, onCard } from '../testing/proving';
 import { foundCheckIn } from '../testing/samples';
-import { entryIn, problemIn, useYard } from '../testing/yard';
+import { entryIn, problemIn, useYard, jsonOf } from '../testing/yard';
 import { httpSupplier } from './supplier';
+import { portOf } from '../portOf';
 
 const CSV =
   'number,name,cents,place,count,superseded_by,kit_of\r\nTV-1182,Gasket set,790,Shelf 3,2,,\r\nTV-2040,Carburettor,5400,Shelf 1,0,,\r\nTV-9000,Service kit,6500,Shelf 2,1,,TV-1182*2 TV-2040\r\nTV-1180,,,,,TV-1180A,\r\nTV-1180A,,,,,TV-1182,\r\n';
@@ -25,19 +25,17 @@ const CSV =
 describe('parts', () => {
   const yard = useYard();
   const take = async (csv: string) =>
-    (await (await yard.ask('POST', '/api/import/parts', { as: 'lead', raw: csv })).json()) as ImportReport;
+    await jsonOf<ImportReport>(await yard.ask('POST', '/api/import/parts', { as: 'lead', raw: csv }));
   const find = async (text: string) =>
-    (await (
-      await yard.ask('GET', `/api/parts?find=${encodeURIComponent(text)}`, { as: 'technician' })
-    ).json()) as PartsReply;
+    await yard.read<PartsReply>(`/api/parts?find=${encodeURIComponent(text)}`, 'technician');
   const job = async (tag: string): Promise<string> => {
     await yard.addUnit(tag);
     await yard.checkIn(foundCheckIn(tag, 'generator', '101.0', { exhaust: 'loose' }));
     return (
       (
-        (await (await yard.ask('GET', `/api/jobs?tag=${tag}`, { as: 'technician' })).json()) as {
+        await yard.read<{
           jobs: { id: string }[];
-        }
+        }>(`/api/jobs?tag=${tag}`, 'technician')
       ).jobs[0]?.id ?? ''
     );
   };
@@ -50,7 +48,7 @@ describe('parts', () => {
     (await cardIn(yard, jobId)).parts.find((line) => line.id === lineId);
   const change = (lineId: string, action: PartLineAction) => yard.enter({ lineId }, 'part-line-changed', { action });
   const order = async (lines: readonly (string | undefined)[], id: string = randomUUID()): Promise<OrderLine> =>
-    (await (await yard.ask('POST', '/api/orders', { as: 'technician', body: { id, lines } })).json()) as OrderLine;
+    await jsonOf<OrderLine>(await yard.ask('POST', '/api/orders', { as: 'technician', body: { id, lines } }));
   const orders = () => yard.read<OrdersReply>('/api/orders');
   const orderNow = async (id: string) => (await orders()).orders.find((one) => one.id === id);
 
@@ -146,7 +144,7 @@ describe('parts', () => {
     const now = await orderNow(orderId);
     assert.equal(now?.late, Date.parse(now?.expectedAt ?? '') > yard.now.getTime());
     const receive = () => yard.ask('POST', `/api/orders/${orderId}/receive`, { as: 'apprentice' });
-    const came = (await (await receive()).json()) as OrderLine;
+    const came = await jsonOf<OrderLine>(await receive());
     assert.deepEqual([came.state, came.lines[0]?.state], ['arrived', 'arrived']);
     assert.equal((await cardIn(yard, id)).job.state, 'open');
     assert.equal((await find('TV-2040')).parts[0]?.onHand, 1);
@@ -275,7 +273,7 @@ describe('a supplier that is down, slow or lying', () => {
     });
     servers.push(server);
     await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
-    return { url: `http://127.0.0.1:${(server.address() as AddressInfo).port}`, asked: () => asked };
+    return { url: `http://127.0.0.1:${portOf(server)}`, asked: () => asked };
   };
   const good = JSON.stringify({
     number: 'TV-1',

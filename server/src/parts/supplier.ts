@@ -1,5 +1,5 @@
 import pRetry from 'p-retry';
-import { array, boolean, number, object, string, type InferType } from 'yup';
+import { array, boolean, number, object, string, type InferType, type Schema } from 'yup';
 
 /** What a supplier says of a number. */
 const quoteSchema = object({
@@ -36,6 +36,9 @@ type SupplierFailure =
   | { readonly ok: false; readonly code: 'refused'; readonly why: string; readonly number: string | null };
 export type Answered<T> = { readonly ok: true; readonly value: T } | SupplierFailure;
 
+/** Why a supplier said no, and to which number. */
+const refusedSchema = object({ why: string().default('refused'), number: string().nullable().default(null) });
+
 /** A supplier of parts: the one that ships with Hudrik is simulated, a real one fills the same. */
 export interface Supplier {
   quote(number: string): Promise<Answered<SupplierQuote>>;
@@ -55,26 +58,21 @@ const PATIENCE: Patience = { timeoutMs: 4000, tries: 3, pauseMs: 250 };
 
 /** A supplier over HTTP and JSON: each question in a time, tried again with growing pauses; what it says is checked before it is believed. */
 export function httpSupplier(url: string, patience: Patience = PATIENCE): Supplier {
-  const ask = <T>(
-    path: string,
-    init: RequestInit,
-    schema: { validate: (value: unknown, options: { strict: boolean }) => Promise<T> },
-  ) => again(patience, () => once(url + path, init, schema, patience.timeoutMs));
+  const ask = <T>(path: string, init: RequestInit, schema: Schema<T>): Promise<Answered<T>> =>
+    again(patience, () => once(url + path, init, schema, patience.timeoutMs));
   return {
-    quote: (number) =>
-      ask(`/parts/${encodeURIComponent(number)}`, {}, quoteSchema as never) as Promise<Answered<SupplierQuote>>,
+    quote: (number) => ask<SupplierQuote>(`/parts/${encodeURIComponent(number)}`, {}, quoteSchema),
     order: (key, lines) =>
-      ask(
+      ask<SupplierOrder>(
         '/orders',
         {
           method: 'POST',
           headers: { 'content-type': 'application/json', 'idempotency-key': key },
           body: JSON.stringify({ lines }),
         },
-        orderSchema as never,
-      ) as Promise<Answered<SupplierOrder>>,
-    status: (order) =>
-      ask(`/orders/${encodeURIComponent(order)}`, {}, orderSchema as never) as Promise<Answered<SupplierOrder>>,
+        orderSchema,
+      ),
+    status: (order) => ask<SupplierOrder>(`/orders/${encodeURIComponent(order)}`, {}, orderSchema),
   };
 }
 
@@ -99,23 +97,12 @@ async function again<T>({ tries, pauseMs }: Patience, ask: () => Promise<Answere
   }
 }
 
-async function once<T>(
-  url: string,
-  init: RequestInit,
-  schema: { validate: (value: unknown, options: { strict: boolean }) => Promise<T> },
-  timeoutMs: number,
-): Promise<Answered<T>> {
+async function once<T>(url: string, init: RequestInit, schema: Schema<T>, timeoutMs: number): Promise<Answered<T>> {
   try {
     const response = await fetch(url, { ...init, signal: AbortSignal.timeout(timeoutMs) });
     if (response.status >= 500) return { ok: false, code: 'away' };
-    const body = (await response.json()) as { why?: unknown; number?: unknown };
-    if (!response.ok)
-      return {
-        ok: false,
-        code: 'refused',
-        why: String(body.why ?? 'refused'),
-        number: typeof body.number === 'string' ? body.number : null,
-      };
+    const body: unknown = await response.json();
+    if (!response.ok) return { ok: false, code: 'refused', ...refusedSchema.cast(body) };
     return { ok: true, value: await schema.validate(body, { strict: true }) };
   } catch (error) {
     if (error instanceof Error && error.name === 'TimeoutError') return { ok: false, code: 'slow' };

@@ -1,7 +1,7 @@
-import type { AddressInfo } from 'node:net';
 import type { Express } from 'express';
 import { loadBankStandIn } from './loadBank';
 import { supplierStandIn, type SupplierManners } from './supplier';
+import { portOf } from '../portOf';
 
 export interface StandIns {
   readonly supplierUrl: string;
@@ -26,7 +26,7 @@ function listen(app: Express): Promise<{ url: string; stop: () => void }> {
   return new Promise((resolve, reject) => {
     const server = app.listen(0, '127.0.0.1', () => {
       resolve({
-        url: `http://127.0.0.1:${(server.address() as AddressInfo).port}`,
+        url: `http://127.0.0.1:${portOf(server)}`,
         stop: () => {
           server.closeAllConnections();
           server.close();

@@ -72,9 +72,8 @@ export function supplierStandIn({ dayMs, failsOf100, now }: SupplierManners): Ex
   });
   app.post('/orders', (request, response) => {
     const key = String(request.get('idempotency-key') ?? '');
-    const wanted = ((request.body as { lines?: { number?: unknown; count?: unknown }[] } | undefined)?.lines ?? []).map(
-      (line) => ({ number: String(line.number), count: Number(line.count) }),
-    );
+    const asked: readonly { number?: unknown; count?: unknown }[] = request.body?.lines ?? [];
+    const wanted = asked.map((line) => ({ number: String(line.number), count: Number(line.count) }));
     if (key === '' || wanted.length === 0) return void response.status(400).json({ why: 'a key and lines are wanted' });
     const before = orders.get(key);
     if (before) return void response.json(said(before, now()));

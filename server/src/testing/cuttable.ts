@@ -1,4 +1,5 @@
-import { connect, createServer, type AddressInfo, type Socket } from 'node:net';
+import { connect, createServer, type Socket } from 'node:net';
+import { portOf } from '../portOf';
 
 /** A line to somewhere that can be cut, as a database or a network goes away, and joined again. */
 export interface Line {
@@ -31,7 +32,7 @@ export async function cuttableLine(toHost: string, toPort: number): Promise<Line
   });
   await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
   return {
-    port: (server.address() as AddressInfo).port,
+    port: portOf(server),
     cut: () => {
       isCut = true;
       for (const socket of sockets) socket.destroy();

@@ -238,7 +238,9 @@ function requestOf(path: string, method: string, described: Described, known: Kn
 
 const queryValue = (name: string, schema: JsonSchema, known: Known): fc.Arbitrary<string> =>
   fc.oneof(
-    mostly(schema, known).map((value) => `${name}=${escaped(typeof value === 'string' ? value : JSON.stringify(value ?? ''))}`),
+    mostly(schema, known).map(
+      (value) => `${name}=${escaped(typeof value === 'string' ? value : JSON.stringify(value ?? ''))}`,
+    ),
     fc.constantFrom(`${name}[]=1`, `${name}[a]=1`, `${name}=1&${name}=2`, `${name}=%ff`, `__proto__[a]=1`, name),
   );
 
@@ -261,7 +263,7 @@ const agent = new Agent({ keepAlive: true, maxSockets: 8 });
 const PATIENCE_MS = 20_000;
 
 /** Sends it. Out: the status, or why there was none. */
-export function sendOdd(url: string, odd: OddRequest, cookie: string): Promise<number | string> {
+function sendOdd(url: string, odd: OddRequest, cookie: string): Promise<number | string> {
   const { hostname, port } = new URL(url);
   return new Promise((resolve) => {
     const sent = httpRequest(

@@ -1,9 +1,8 @@
 import { randomUUID } from 'node:crypto';
-import type { AddressInfo } from 'node:net';
 import { after, before } from 'node:test';
 import type { ClassId } from '@hudrik/core/catalogue';
 import type { LogRecord, Problem, Role } from '@hudrik/core/contracts';
-import type { CheckedIn, Facts, KindId } from '@hudrik/core/log';
+import { isOf, isCheckedIn, type CheckedIn, type Facts, type KindId } from '@hudrik/core/log';
 import { runOnce } from 'graphile-worker';
 import type pg from 'pg';
 import pino from 'pino';
@@ -22,6 +21,7 @@ import { addPerson } from '../people/people';
 import { startStandIns } from '../standins/start';
 import { makeDatabase } from './databases';
 import type { SampleCheckIn } from './samples';
+import { portOf } from '../portOf';
 
 const silent = pino({ level: 'silent' });
 
@@ -72,7 +72,7 @@ export class TestYard {
     const app = httpApp({ context: this.context, installation, log: silent, webFolder: null, signInsPerMinute });
     const listening = app.listen(0, '127.0.0.1');
     await new Promise((resolve) => listening.once('listening', resolve));
-    this.url = `http://127.0.0.1:${(listening.address() as AddressInfo).port}`;
+    this.url = `http://127.0.0.1:${portOf(listening)}`;
     this.#close = async () => {
       standIns.stop();
       await events.stop();
@@ -145,7 +145,7 @@ export class TestYard {
 
   /** What is read at a path, as somebody. */
   async read<T>(path: string, as: Role = 'technician'): Promise<T> {
-    return (await (await this.ask('GET', path, { as })).json()) as T;
+    return jsonOf<T>(await this.ask('GET', path, { as }));
   }
 
   /** Something that happens, as a device sends it. */
@@ -185,15 +185,21 @@ export function useYard(signInsPerMinute?: number): TestYard {
   return yard;
 }
 
-export const problemIn = async (response: Response): Promise<Problem> => (await response.json()) as Problem;
+/** What an answer says, taken at its word. */
+export const jsonOf = async <T>(answer: Response): Promise<T> => (await answer.json()) as T;
+
+export const problemIn = (answer: Response): Promise<Problem> => jsonOf(answer);
 
 /** The entry that was taken. */
 export async function entryIn(response: Response): Promise<LogRecord> {
-  const reply = (await response.json()) as { entry: LogRecord };
+  const reply = await jsonOf<{ entry: LogRecord }>(response);
   if (response.status !== 201) throw new Error(`not taken: ${JSON.stringify(reply)}`);
   return reply.entry;
 }
 
 /** What a check-in that was taken came to. */
-export const checkedIn = async (response: Response): Promise<CheckedIn> =>
-  (await entryIn(response)).outcome as unknown as CheckedIn;
+export async function checkedIn(response: Response): Promise<CheckedIn> {
+  const entry = await entryIn(response);
+  if (!isOf(entry, 'check-in') || !isCheckedIn(entry.outcome)) throw new Error(`no check-in: ${JSON.stringify(entry)}`);
+  return entry.outcome;
+}

@@ -1,4 +1,4 @@
-import { CAUTIONS, entryOf, FAULTS, WAYS, type CautionId, type ClockId, type FaultId } from '@hudrik/core/catalogue';
+import { cautionText, entryOf, faultOf, WAYS, type ClockId } from '@hudrik/core/catalogue';
 import { workedMinutes } from '@hudrik/core/card';
 import type { CardReply } from '@hudrik/core/contracts';
 import { Link, router } from 'expo-router';
@@ -88,8 +88,8 @@ export function CardScreen({ jobId }: { readonly jobId: string }) {
 
 function Head({ reply, handle }: { readonly reply: CardReply; readonly handle: CardHandle }) {
   const { job, unit, comeback, causes } = reply;
-  const cautions = [...new Set([job.caution, ...causes.map((id) => FAULTS[id as FaultId]?.caution)])].filter(
-    (id): id is CautionId => id != null && id in CAUTIONS,
+  const cautions = [...new Set([job.caution, ...causes.map((id) => faultOf(id)?.caution)])].filter(
+    (id): id is string => id != null,
   );
   return (
     <View className="gap-3">
@@ -127,7 +127,7 @@ function Head({ reply, handle }: { readonly reply: CardReply; readonly handle: C
         </View>
       ) : null}
       {cautions.map((id) => (
-        <Caution key={id} text={CAUTIONS[id]} />
+        <Caution key={id} text={cautionText(id)} />
       ))}
       <NotTaken handle={handle} />
     </View>

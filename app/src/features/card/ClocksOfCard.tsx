@@ -1,4 +1,4 @@
-import { CLOCK_IDS, CLOCKS, type ClockId, type ClockKind } from '@hudrik/core/catalogue';
+import { CLOCK_IDS, CLOCKS, entryOf, type ClockId, type ClockKind } from '@hudrik/core/catalogue';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { newId } from '@/api';
@@ -6,6 +6,10 @@ import { Button, Choice, Field, Section, Sheet, Words } from '@/design';
 import { sayLeft, useServerNow } from '@/features/clocks';
 import { sayMinutes } from '@/writing';
 import type { CardHandle } from './useCard';
+
+/** A clock's kind; of one that a later edition no longer has, its id. */
+const clockKind = (id: string): ClockKind =>
+  entryOf<ClockKind>(CLOCKS, id) ?? { name: id, minutes: 0, note: '', results: {}, source: { kind: 'judgement' } };
 
 /** The card's waits: what runs, what has ended and wants its result. */
 export function ClocksOfCard({
@@ -26,7 +30,7 @@ export function ClocksOfCard({
     <Section title="Clocks" count={running.length}>
       {running.map((clock) => {
         const left = Date.parse(clock.endsAt) - now;
-        const kind: ClockKind = CLOCKS[clock.clock as ClockId];
+        const kind = clockKind(clock.clock);
         return (
           <View key={clock.clockId} className="gap-2 border-b border-line py-2">
             <View className="flex-row items-baseline gap-3">
@@ -76,7 +80,7 @@ export function ClocksOfCard({
           <Words
             key={clock.clockId}
             size={15}
-          >{`${CLOCKS[clock.clock as ClockId].name}: ${((CLOCKS[clock.clock as ClockId] as ClockKind).results[clock.result ?? '']?.[0] ?? 'stopped').toLowerCase()}`}</Words>
+          >{`${clockKind(clock.clock).name}: ${(clockKind(clock.clock).results[clock.result ?? '']?.[0] ?? 'stopped').toLowerCase()}`}</Words>
         ))}
       {works ? (
         <Button className="self-start" label="Start a clock" onPress={() => onAsked({ clock: null, stepId: null })} />

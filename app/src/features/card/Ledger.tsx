@@ -1,4 +1,4 @@
-import { TEARDOWN_IDS, TEARDOWNS, type TeardownId, type UsualThing } from '@hudrik/core/catalogue';
+import { entryOf, TEARDOWN_IDS, TEARDOWNS, type UsualThing } from '@hudrik/core/catalogue';
 import { nextPlace, type Thing } from '@hudrik/core/teardown';
 import { router } from 'expo-router';
 import { useState } from 'react';
@@ -32,7 +32,7 @@ export function Ledger({
   if (card === null) return null;
   const { things, putBack, onTrial } = card.ledger;
   const usual = card.teardowns.flatMap(
-    (id): readonly UsualThing[] => reply?.learnt[id] ?? TEARDOWNS[id as TeardownId].things,
+    (id): readonly UsualThing[] => reply?.learnt[id] ?? entryOf(TEARDOWNS, id)?.things ?? [],
   );
   const next = usual.filter((thing) => !things.some((one) => one.key === thing.key));
   const place = nextPlace(things, tray);

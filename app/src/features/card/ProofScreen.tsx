@@ -1,4 +1,4 @@
-import { CAUTIONS, EVERY_PROOF, folderOf, type CautionId } from '@hudrik/core/catalogue';
+import { cautionText, EVERY_PROOF, folderOf } from '@hudrik/core/catalogue';
 import { droopOf, governorClassOf, proofOfEntries, type Proof } from '@hudrik/core/proof';
 import { router } from 'expo-router';
 import { useState } from 'react';
@@ -103,7 +103,7 @@ function First({
 }) {
   return (
     <Section title="Before the first start">
-      {proof.leakLook === 'dry' ? null : cautions.map((id) => <Caution key={id} text={CAUTIONS[id as CautionId]} />)}
+      {proof.leakLook === 'dry' ? null : cautions.map((id) => <Caution key={id} text={cautionText(id)} />)}
       <View className="flex-row gap-2" role="group" aria-label="Leaks">
         <Choice
           className="flex-1"
@@ -197,7 +197,7 @@ function Looks({ handle, proof }: { readonly handle: CardHandle; readonly proof:
       {proof.looks.map(({ look, ok }) => (
         <View key={look.id} className="gap-2 border-b border-line py-2">
           <Words>{look.name}</Words>
-          {ok === null && look.caution ? <Caution text={CAUTIONS[look.caution as CautionId]} /> : null}
+          {ok === null && look.caution ? <Caution text={cautionText(look.caution)} /> : null}
           <View className="flex-row gap-2" role="group" aria-label={look.name}>
             <Choice
               className="flex-1"

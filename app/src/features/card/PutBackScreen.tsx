@@ -1,4 +1,4 @@
-import { CAUTIONS, TEARDOWNS, type CautionId } from '@hudrik/core/catalogue';
+import { cautionText, TEARDOWNS } from '@hudrik/core/catalogue';
 import type { Thing } from '@hudrik/core/teardown';
 import { router } from 'expo-router';
 import { useState } from 'react';
@@ -119,7 +119,7 @@ function OneThing({
             </Words>
           </View>
           <HowItSat thing={thing} reverse />
-          {caution ? <Caution text={CAUTIONS[caution as CautionId]} /> : null}
+          {caution ? <Caution text={cautionText(caution)} /> : null}
           <TrayCard things={things} tray={thing.tray} next={thing.place} />
         </View>
         <View className={wide ? 'min-w-0 flex-1' : ''}>

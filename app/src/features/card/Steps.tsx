@@ -1,11 +1,10 @@
 import type { CardStep } from '@hudrik/core/card';
 import {
-  CAUTIONS,
+  cautionText,
   CLOCK_IDS,
   CLOCKS,
   observationOfReading,
   READING_KINDS,
-  type CautionId,
   type ClockId,
   type ReadingKind,
   TEARDOWN_IDS,
@@ -126,9 +125,7 @@ function StepRow({ step, next, handle, works, onOpen, onClock }: RowProps) {
           ))}
         </Pressable>
       </View>
-      {!done && step.caution && step.caution in CAUTIONS ? (
-        <Caution text={CAUTIONS[step.caution as CautionId]} />
-      ) : null}
+      {!done && step.caution ? <Caution text={cautionText(step.caution)} /> : null}
       {works && !done ? (
         <View className="flex-row flex-wrap gap-2">
           {clock ? (
@@ -245,11 +242,11 @@ export function Readings({ handle, works }: { readonly handle: CardHandle; reado
   const [picking, setPicking] = useState(false);
   const readings = handle.card?.readings ?? [];
   const kinds = [...new Set(readings.map((reading) => reading.reading))];
-  const say = (when: 'before' | 'after', of: string): string => {
+  const say = (when: 'before' | 'after', of: ReadingKind): string => {
     const last = readings.findLast((reading) => reading.reading === of && reading.when === when);
     if (last === undefined) return '–';
     const { unit, method, ...values } = last.given;
-    return `${Object.values(values).join(' / ')} ${String(unit ?? '')}${method ? `, by ${String(method)}` : ''}: ${sayOutcome(observationOfReading(of as ReadingKind), last.outcome).toLowerCase()}`;
+    return `${Object.values(values).join(' / ')} ${String(unit ?? '')}${method ? `, by ${String(method)}` : ''}: ${sayOutcome(observationOfReading(of), last.outcome).toLowerCase()}`;
   };
   return (
     <Section title="Readings" count={readings.length}>

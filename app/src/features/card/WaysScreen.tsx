@@ -7,10 +7,11 @@ import { sentenceOf, useRead } from '@/api';
 import { Button, Choice, Failure, Field, Loading, Page, Section, Sheet, useIsWide, Words } from '@/design';
 import { sayMinutes, sayMoney } from '@/writing';
 import { useCard } from './useCard';
+import { entriesOf } from '@hudrik/core/typed';
 
 type Way = WaysReply['ways'][number];
-const STATES = Object.entries(STATES_FOUND) as [StateFound, (typeof STATES_FOUND)[StateFound]][];
-const RISK_LIST = Object.entries(RISKS) as [RiskId, (typeof RISKS)[RiskId]][];
+const STATES = entriesOf(STATES_FOUND);
+const RISK_LIST = entriesOf(RISKS);
 const ACCESS = [0, 30, 60, 120, 360] as const;
 /** Nearer than this no way is better. */
 const AS_GOOD_CENTS = 1000;

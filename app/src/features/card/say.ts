@@ -1,5 +1,5 @@
 import type { Card, JobState } from '@hudrik/core/card';
-import { EVERY_PROOF, PROOFS } from '@hudrik/core/catalogue';
+import { entryOf, EVERY_PROOF, PROOFS } from '@hudrik/core/catalogue';
 import type { Problem } from '@hudrik/core/contracts';
 import { namesOf, tellEntry, type CardRefusal, type Entry } from '@hudrik/core/log';
 import type { Proof } from '@hudrik/core/proof';
@@ -41,7 +41,7 @@ export function sayRefusal(problem: Problem): string {
     case 'on-trial':
       return `Fitted for the trial only: ${list(why.things)}. Replace before the proof.`;
     case 'not-off':
-      return `${why.what}: ${THING_WORD[why.state as keyof typeof THING_WORD] ?? why.state} already. Somebody changed it meanwhile.`;
+      return `${why.what}: ${entryOf(THING_WORD, why.state) ?? why.state} already. Somebody changed it meanwhile.`;
     case 'clock-ended':
       return 'That clock has its result already.';
     case 'no-such-thing':

@@ -19,7 +19,7 @@ export function useLive(jobId: string, load: number | null): Live {
     if (load === null || typeof EventSource === 'undefined') return;
     const source = new EventSource(`/api/jobs/${jobId}/live?load=${load}`);
     source.onmessage = ({ data }: MessageEvent<string>) => {
-      const latest = JSON.parse(data) as LiveReading;
+      const latest: LiveReading = JSON.parse(data);
       setLive((before) => ({ latest, trail: [...before.trail.slice(1 - KEPT), latest], away: false }));
     };
     source.onerror = () => setLive((before) => ({ ...before, latest: null, away: true }));

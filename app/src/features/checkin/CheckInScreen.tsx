@@ -12,6 +12,7 @@ import { Outcome } from './Outcome';
 import { StationLeaf } from './StationLeaf';
 import { useDraft, type DraftHandle } from './useDraft';
 import { VerdictLeaf } from './VerdictLeaf';
+import { nth } from '@hudrik/core/typed';
 
 /** The return inspection, leaf by leaf. */
 export function CheckInScreen({ tag }: { readonly tag: string }) {
@@ -22,7 +23,7 @@ export function CheckInScreen({ tag }: { readonly tag: string }) {
   if (handle.error) return <CanNotStart error={handle.error} retry={handle.retry} />;
   if (!handle.draft) return <Loading what={tag} />;
   const leaves = leavesOf(handle.draft.opening.classId);
-  const leaf = leaves[handle.draft.leaf] ?? (leaves[0] as Leaf);
+  const leaf = leaves[handle.draft.leaf] ?? nth(leaves, 0);
   return (
     <View className="flex-1">
       <Header draft={handle.draft} leaves={leaves} onBack={() => goBack(handle)} />

@@ -1,4 +1,4 @@
-import { CAUTIONS, type CautionId, type Check } from '@hudrik/core/catalogue';
+import { cautionText, type Check } from '@hudrik/core/catalogue';
 import { placeInLimit } from '@hudrik/core/verdict';
 import { useState } from 'react';
 import { View } from 'react-native';
@@ -24,7 +24,7 @@ export function CheckSheet({ check, answer, onAnswer, onClose }: Props) {
   };
   return (
     <Sheet title={check.words} open onClose={onClose}>
-      {check.caution ? <Caution text={CAUTIONS[check.caution as CautionId]} /> : null}
+      {check.caution ? <Caution text={cautionText(check.caution)} /> : null}
       {check.measured ? <Reading check={check} given={given} set={set} /> : null}
       <View className="gap-2">
         <Choice label="OK" on={given.result === 'ok'} onPress={() => set({ result: 'ok', exception: undefined })} />
@@ -88,7 +88,7 @@ function Reading({
   const write = (next: string) => {
     setText(next);
     const number = /^\d+(\.\d+)?$/.test(next) ? Number(next) : null;
-    if (number === null) return set({ reading: undefined as never });
+    if (number === null) return set({ reading: undefined });
     const where = placeInLimit(number, limit);
     set({
       reading: { value: number, unit },

@@ -20,7 +20,7 @@ export function StationLeaf({ draft, change, next, stationId }: LeafProps & { re
     change((before) => ({
       answers: {
         ...Object.fromEntries(
-          open.map((check) => [check.id, { check: check.id, result: 'ok', photos: [] } as DraftAnswer]),
+          open.map((check): [string, DraftAnswer] => [check.id, { check: check.id, result: 'ok', photos: [] }]),
         ),
         ...before.answers,
       },

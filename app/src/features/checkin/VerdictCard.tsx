@@ -1,7 +1,7 @@
-import { CAUTIONS, type CautionId } from '@hudrik/core/catalogue';
+import { cautionText } from '@hudrik/core/catalogue';
 import type { Verdict } from '@hudrik/core/verdict';
 import { View } from 'react-native';
-import { Card, Caution, ReadinessMark, READINESS_WORD, Section, Words, type Tone } from '@/design';
+import { Card, Caution, ReadinessMark, READINESS_WORD, Section, Words } from '@/design';
 import { sayMinutes, sayMoney } from '@/writing';
 
 const MEANS = { hold: 'holds it', 'fix-before-hire': 'fix before hire', bill: 'charge', note: 'note' } as const;
@@ -18,13 +18,13 @@ export function VerdictCard({ tag, verdict }: { readonly tag: string; readonly v
           <Words face="stencil" size={32}>
             {tag}
           </Words>
-          <Words role="heading" aria-level={1} face="strong" size={32} tone={verdict.result as Tone}>
+          <Words role="heading" aria-level={1} face="strong" size={32} tone={verdict.result}>
             {READINESS_WORD[verdict.result]}
           </Words>
         </View>
       </View>
       {cautions.map((caution) => (
-        <Caution key={caution} text={CAUTIONS[caution as CautionId]} />
+        <Caution key={caution} text={cautionText(caution)} />
       ))}
       {verdict.reasons.length === 0 ? <Words size={22}>Nothing found. It may go out.</Words> : null}
       {verdict.reasons.map((reason, at) => (

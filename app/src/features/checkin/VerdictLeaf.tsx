@@ -1,4 +1,3 @@
-import type { CheckedIn } from '@hudrik/core/log';
 import type { Problem } from '@hudrik/core/contracts';
 import { router } from 'expo-router';
 import { useState } from 'react';
@@ -10,6 +9,7 @@ import type { LeafProps, Sent } from './leaf';
 import { factsOf, judgeDraft, type Draft } from './draft';
 import { LeafFrame } from './LeafFrame';
 import { VerdictCard } from './VerdictCard';
+import { isOf, isCheckedIn } from '@hudrik/core/log';
 
 interface Props extends LeafProps {
   readonly drop: () => Promise<void>;
@@ -36,7 +36,9 @@ export function VerdictLeaf({ draft, change, drop, onSent }: Props) {
     // What the server refused stays here, to be decided about.
     if (item?.state === 'refused') return;
     await drop();
-    if (item?.answer) onSent({ state: 'taken', cameTo: item.answer.outcome as unknown as CheckedIn });
+    const { answer } = item ?? {};
+    if (answer && isOf(answer, 'check-in') && isCheckedIn(answer.outcome))
+      onSent({ state: 'taken', cameTo: answer.outcome });
     else onSent({ state: 'waits', isKept: item?.isKept ?? true });
   };
   const asSecondLook = (firstId: string) => {

@@ -51,7 +51,7 @@ export function useDraft(tag: string): DraftHandle {
 
 async function begin(tag: string): Promise<Draft> {
   const kept = await kv.getItem(keyOf(tag));
-  return kept ? (JSON.parse(kept) as Draft) : startDraft(await readOpening(tag), newId(), new Date());
+  return kept ? JSON.parse(kept) : startDraft(await readOpening(tag), newId(), new Date());
 }
 
 /** What is known of the unit: from the server, or, without a connection, what was known when it was last looked at. */

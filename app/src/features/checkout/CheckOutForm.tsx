@@ -12,6 +12,7 @@ import { daysFromNow, hoursSince } from '@/features/fleet';
 import { FormChoices, FormField, useSchemaForm } from '@/forms';
 import { useEntry } from '@/outbox';
 import { sayTime } from '@/writing';
+import { isOf, isCheckedOut } from '@hudrik/core/log';
 
 const LOOKS = ['Oil at the mark', 'No leaks', 'Guards and stops work', 'Hirer shown how it stops'];
 const DAYS = [
@@ -87,7 +88,10 @@ export function CheckOutForm({
       },
       on: { tag: opening.tag },
     });
-    onDone({ cameTo: answer && (answer.outcome as unknown as CheckedOut), isKept });
+    onDone({
+      cameTo: answer && isOf(answer, 'check-out') && isCheckedOut(answer.outcome) ? answer.outcome : null,
+      isKept,
+    });
   });
   return (
     <View className="flex-1">

@@ -24,7 +24,7 @@ const form = object({
     .default(null),
   fromAt: when,
   toAt: when.test('after', 'The hire must end after it begins.', (to, { parent }) => {
-    const [from, end] = [instantOf((parent as { fromAt?: string }).fromAt ?? ''), instantOf(to ?? '')];
+    const [from, end] = [instantOf(parent.fromAt ?? ''), instantOf(to ?? '')];
     return from === null || end === null || from < end;
   }),
 });

@@ -1,4 +1,4 @@
-import { ENGINE_TRAITS, READING_LIMITS, type EngineTrait } from '@hudrik/core/catalogue';
+import { ENGINE_TRAITS, READING_LIMITS } from '@hudrik/core/catalogue';
 import type { DataSheet } from '@hudrik/core/contracts';
 import { limitsFor, type ReadingLimits } from '@hudrik/core/readings';
 import { router } from 'expo-router';
@@ -9,6 +9,7 @@ import { sentenceOf, useChange, useRead } from '@/api';
 import { Button, Choice, Failure, Loading, Page, Section, Words } from '@/design';
 import { TRAIT_WORD, traitValueWord } from '@/features/fleet';
 import { figure, FormField, useSchemaForm } from '@/forms';
+import { keysOf, mapValues } from '@hudrik/core/typed';
 
 type Limit = keyof ReadingLimits;
 const LIMIT_WORD: Readonly<Record<Limit, string>> = {
@@ -26,7 +27,7 @@ const LIMIT_WORD: Readonly<Record<Limit, string>> = {
 };
 const isLimit = (key: string): key is Limit => Object.hasOwn(LIMIT_WORD, key);
 const LIMITS = Object.keys(LIMIT_WORD).filter(isLimit);
-const TRAITS = Object.keys(ENGINE_TRAITS) as EngineTrait[];
+const TRAITS = keysOf(ENGINE_TRAITS);
 
 const FIGURES = 'Enter figures, as 0.03.';
 const band = object({
@@ -34,7 +35,7 @@ const band = object({
   to: figure()
     .typeError(FIGURES)
     .test('above', 'This must be above “from”.', (to, { parent }) => {
-      const { from } = parent as { readonly from?: number };
+      const from: number | undefined = parent.from;
       return to === undefined || (from !== undefined && to > from);
     }),
 });
@@ -55,9 +56,7 @@ export function DataSheetScreen({ id }: { readonly id: string }) {
 }
 
 const typedOf = (limits: DataSheet['limits']): Typed =>
-  Object.fromEntries(
-    LIMITS.map((key) => [key, { from: String(limits[key]?.[0] ?? ''), to: String(limits[key]?.[1] ?? '') }]),
-  ) as Typed;
+  mapValues(LIMIT_WORD, (_, key) => ({ from: String(limits[key]?.[0] ?? ''), to: String(limits[key]?.[1] ?? '') }));
 
 function Form({ id, name, sheet }: { readonly id: string; readonly name: string; readonly sheet: DataSheet }) {
   const change = useChange('changeSheet');
@@ -66,7 +65,7 @@ function Form({ id, name, sheet }: { readonly id: string; readonly name: string;
   const keep = handleSubmit(async (read) => {
     const limits = Object.fromEntries(
       LIMITS.flatMap((key) => {
-        const { from, to } = read[key] as { readonly from?: number; readonly to?: number };
+        const { from, to } = band.cast(read[key]);
         return from === undefined ? [] : [[key, [from, to ?? null]]];
       }),
     );

@@ -3,6 +3,7 @@ import { useRef, useState } from 'react';
 import { View } from 'react-native';
 import { sentenceOf, Refused, useChange, usePerson } from '@/api';
 import { Button, Empty, Failure, Page, Section, Words } from '@/design';
+import { array, object, string } from 'yup';
 
 /** Lists imported and exported, as CSV. */
 export function ExchangeScreen() {
@@ -82,14 +83,17 @@ function Import({
   );
 }
 
+const names = array(string().required()).optional();
+const columnFacts = object({ missing: names, unknown: names, why: string().optional() });
+
 function WrongColumns({ error }: { readonly error: Refused }) {
-  const facts = (error.problem.facts ?? {}) as { missing?: string[]; unknown?: string[]; why?: string };
+  const { missing = [], unknown = [], why } = columnFacts.cast(error.problem.facts ?? {});
   return (
     <Words size={15}>
       {[
-        facts.missing?.length ? `Missing: ${facts.missing.join(', ')}.` : '',
-        facts.unknown?.length ? `Unknown: ${facts.unknown.join(', ')}.` : '',
-        facts.why ?? '',
+        missing.length > 0 ? `Missing: ${missing.join(', ')}.` : '',
+        unknown.length > 0 ? `Unknown: ${unknown.join(', ')}.` : '',
+        why ?? '',
       ].join(' ')}
     </Words>
   );

@@ -269,7 +269,7 @@ function Head({
       <Words face="stencil" size={32} role="heading" aria-level={1}>
         {tag ?? 'Find the fault'}
       </Words>
-      <Words face="strong" aria-live="polite" className={thinking ? 'opacity-60' : ''}>
+      <Words face="strong" aria-live="polite" tone={thinking ? 'ink-soft' : 'ink'}>
         {top === undefined || entries === 0
           ? 'Nothing seen yet.'
           : sure

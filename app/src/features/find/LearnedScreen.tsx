@@ -1,4 +1,4 @@
-import { classOf, FAULTS, type FaultId } from '@hudrik/core/catalogue';
+import { classOf, faultOf } from '@hudrik/core/catalogue';
 import { PRIOR_WORTH } from '@hudrik/core/diagnosis';
 import { useState } from 'react';
 import { View } from 'react-native';
@@ -77,6 +77,6 @@ export function LearnedScreen() {
 
 /** By what factor the yard's cases moved a fault's built-in odds. */
 function oddsShift(id: string, count: number, cases: number): string {
-  const builtIn = (FAULTS[id as FaultId]?.perThousand ?? 1) / 1000;
+  const builtIn = (faultOf(id)?.perThousand ?? 1) / 1000;
   return `× ${((builtIn * PRIOR_WORTH + count) / (PRIOR_WORTH + cases) / builtIn).toFixed(1)}`;
 }

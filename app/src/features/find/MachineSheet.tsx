@@ -1,17 +1,10 @@
-import {
-  CLASS_IDS,
-  CLASS_TAGS,
-  ENGINE_TRAITS,
-  FUEL_BLENDS,
-  KEPT,
-  STORED,
-  type EngineTrait,
-} from '@hudrik/core/catalogue';
+import { CLASS_IDS, CLASS_TAGS, ENGINE_TRAITS, FUEL_BLENDS, KEPT, STORED } from '@hudrik/core/catalogue';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { Button, Choice, Field, Section, Sheet, Words } from '@/design';
 import { TRAIT_WORD, traitValueWord } from '@/features/fleet';
 import type { MachineFacts } from './finding';
+import { keysOf } from '@hudrik/core/typed';
 
 interface Props {
   readonly machine: MachineFacts;
@@ -99,7 +92,7 @@ export function MachineSheet({ machine, fixedClass, onKeep, onClose }: Props) {
         ))}
       </Section>
       <Section title="Its engine">
-        {(Object.keys(ENGINE_TRAITS) as EngineTrait[]).map((name) => (
+        {keysOf(ENGINE_TRAITS).map((name) => (
           <Pick
             key={name}
             label={TRAIT_WORD[name]}

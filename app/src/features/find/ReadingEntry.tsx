@@ -1,7 +1,7 @@
 import { READING_LIMITS, type ReadingKind } from '@hudrik/core/catalogue';
 import type { Machine } from '@hudrik/core/diagnosis';
 import { bandReading, limitsFor, type Banded, type OwnLimits } from '@hudrik/core/readings';
-import { convert, dimensionOf, quantity, type AnyUnit } from '@hudrik/core/units';
+import { convertValue, dimensionOf } from '@hudrik/core/units';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { Button, Choice, Field, Gauge, Words } from '@/design';
@@ -168,16 +168,11 @@ function Band({ banded, observation, scale, shown }: BandProps) {
   const [healthy] = Object.keys(observationOf(observation).outcomes);
   const { steps, unit, source } = banded.bands;
   const into = dimensionOf(unit) !== undefined && dimensionOf(unit) === dimensionOf(shown) ? shown : unit;
-  const say = (value: number): number =>
-    round(
-      into === unit
-        ? value
-        : convert(quantity(dimensionOf(unit) as never, value, unit as never), into as AnyUnit as never).value,
-    );
+  const say = (value: number): number => round(into === unit ? value : convertValue(value, unit, into));
   const at = steps.findIndex((step) => step.outcome === healthy);
-  const good = [steps[at]?.from ?? null, steps[at + 1]?.from ?? null].map((end) =>
-    end === null || end <= scale[0] || end >= scale[1] ? null : say(end),
-  ) as [number | null, number | null];
+  const edge = (end: number | undefined): number | null =>
+    end === undefined || end <= scale[0] || end >= scale[1] ? null : say(end);
+  const good = [edge(steps[at]?.from), edge(steps[at + 1]?.from)] as const;
   return (
     <View className="gap-1">
       <Gauge

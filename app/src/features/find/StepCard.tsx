@@ -1,4 +1,4 @@
-import { CAUTIONS, FAULTS, TOOLS, type CautionId, type FaultId, type ToolId } from '@hudrik/core/catalogue';
+import { cautionText, entryOf, faultOf, TOOLS } from '@hudrik/core/catalogue';
 import type { Machine, Step } from '@hudrik/core/diagnosis';
 import type { OwnLimits } from '@hudrik/core/readings';
 import { useMemo, useState } from 'react';
@@ -83,11 +83,11 @@ function CheckCard({
   const rows = shown?.check === step.id ? shown.rows : null;
   const opening = sayOpening(step.id, setUpsDone);
   useAnswerKeys(step, live, onSeen, onCouldNotTell, onOther);
-  const tools = (observation.tools ?? []).map((id) => TOOLS[id as ToolId].words.toLowerCase());
+  const tools = (observation.tools ?? []).map((id) => (entryOf(TOOLS, id)?.words ?? id).toLowerCase());
   return (
     <Card className="gap-3">
       <Head words={observation.words} step={step} why={sayWhyStep(step, rows ? shown : null)} onTable={onTable} />
-      {observation.caution ? <Caution text={CAUTIONS[observation.caution as CautionId]} /> : null}
+      {observation.caution ? <Caution text={cautionText(observation.caution)} /> : null}
       <Words>{observation.how}</Words>
       {opening ? <Words size={15}>{opening}</Words> : null}
       {tools.length > 0 ? (
@@ -163,26 +163,26 @@ function Answers({
   }
   return (
     <View className="gap-2" role="group" aria-label="Answers">
-      {outcomes.map(([outcome, [words, , means]]) => (
-        <Button
-          key={outcome}
-          tall
-          aria-label={words}
-          label={words}
-          detail={
-            rows?.find((row) => row.outcome === outcome)
-              ? sayRow(rows.find((row) => row.outcome === outcome) as never)
-              : means
-          }
-          onPress={() => onSeen([outcome], null)}
-        />
-      ))}
+      {outcomes.map(([outcome, [words, , means]]) => {
+        const row = rows?.find((one) => one.outcome === outcome);
+        return (
+          <Button
+            key={outcome}
+            tall
+            aria-label={words}
+            label={words}
+            detail={row ? sayRow(row) : means}
+            onPress={() => onSeen([outcome], null)}
+          />
+        );
+      })}
     </View>
   );
 }
 
 function RepairCard({ step, shown, probability, confirms, onRepaired, onConfirm, onOther }: Props) {
-  const fault = FAULTS[step.id as FaultId];
+  const fault = faultOf(step.id);
+  if (fault === undefined) return null;
   return (
     <Card className="gap-3">
       <Head
@@ -190,7 +190,7 @@ function RepairCard({ step, shown, probability, confirms, onRepaired, onConfirm,
         step={step}
         why={`${sayFault(step.id)}: ${sayPercent(probability)}. ${sayWhyStep(step, shown)}`}
       />
-      {fault.caution ? <Caution text={CAUTIONS[fault.caution as CautionId]} /> : null}
+      {fault.caution ? <Caution text={cautionText(fault.caution)} /> : null}
       {fault.repair.partsCents > 0 ? <Words size={15}>Parts about {sayMoney(fault.repair.partsCents)}.</Words> : null}
       {confirms ? (
         <Button kind="main" tall label="Confirm: it is this" onPress={onConfirm} />

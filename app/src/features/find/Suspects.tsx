@@ -1,4 +1,4 @@
-import { CAUTIONS, FAULTS, NOTHING_WRONG, type CautionId, type FaultId } from '@hudrik/core/catalogue';
+import { cautionText, faultOf } from '@hudrik/core/catalogue';
 import type { Diagnosis, Evidence, Suspect } from '@hudrik/core/diagnosis';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
@@ -89,14 +89,14 @@ interface WhyProps extends Omit<Props, 'diagnosis'> {
 
 /** Why a suspect stands where it does: what speaks for it and against it; what putting it right would take. */
 function Why({ suspect, evidence, since, sets, confirms, onConfirm, onClose }: WhyProps) {
-  const fault = suspect.id === NOTHING_WRONG ? null : FAULTS[suspect.id as FaultId];
+  const fault = faultOf(suspect.id);
   const together = sets.filter((set) => set.faults.length > 1 && set.faults.includes(suspect.id)).slice(0, 2);
   return (
     <Sheet title={sayFault(suspect.id)} open onClose={onClose}>
       <Words size={22} face="strong">
         {sayPercent(suspect.probability)}
       </Words>
-      {fault?.caution ? <Caution text={CAUTIONS[fault.caution as CautionId]} /> : null}
+      {fault?.caution ? <Caution text={cautionText(fault.caution)} /> : null}
       {evidence.length === 0 ? (
         <Words>
           Nothing seen {since} speaks for it or against it

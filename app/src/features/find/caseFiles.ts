@@ -1,6 +1,6 @@
 import { CLASS_IDS, FAULT_KNOWLEDGE, READING_LIMITS } from '@hudrik/core/catalogue';
 import { asList, readCase, sayCaseProblem, writeCase } from '@hudrik/core/diagnosis';
-import { observationsOf } from '@hudrik/core/log';
+import { observationsOf, isOf } from '@hudrik/core/log';
 import { bandReading } from '@hudrik/core/readings';
 import type { LocalFinding, MachineFacts } from './finding';
 import { observationOf } from './say';
@@ -10,10 +10,9 @@ import type { Told } from './useFinding';
 export function toCase({ entries, machine }: Pick<LocalFinding, 'entries' | 'machine'>): string {
   const { chapters, counting } = observationsOf(entries);
   const readings = Object.fromEntries(
-    counting.flatMap(({ facts }) => {
-      const { observation, reading } = facts as { readonly observation?: string; readonly reading?: object | null };
-      return observation !== undefined && reading ? [[observation, reading]] : [];
-    }),
+    counting.flatMap((entry) =>
+      isOf(entry, 'seen') && entry.facts.reading ? [[entry.facts.observation, entry.facts.reading]] : [],
+    ),
   );
   return JSON.stringify(writeCase(machine, chapters.at(-1)?.seen ?? {}, readings), null, 2);
 }

@@ -1,14 +1,14 @@
 import type { FindingRecord } from '@hudrik/core/contracts';
-import type { Entry, Facts } from '@hudrik/core/log';
+import { machine, object, string, type Frozen } from '@hudrik/core/fields';
+import { isOf, type Entry } from '@hudrik/core/log';
+import type { InferType } from 'yup';
 import { withPending, type EntryItem } from '@/outbox';
 
 export type MachineFacts = FindingRecord['machine'];
 
 /** The finding that this device goes on with. Its machine is what was said of it before the finding was begun. */
-export interface Pointer {
-  readonly id: string;
-  readonly machine?: MachineFacts;
-}
+export const pointerOf = object({ id: string().required(), machine: machine.optional().default(undefined) });
+export type Pointer = Frozen<InferType<typeof pointerOf>>;
 
 /** A finding as it is shown: what the server has, and behind it what was made here and is on its way. */
 export interface LocalFinding {
@@ -26,11 +26,6 @@ export interface LocalFinding {
   /** The server knows of it, or will. */
   readonly isBegun: boolean;
 }
-
-const isOf = <K extends 'finding-opened' | 'machine-described' | 'causes-confirmed'>(
-  entry: Entry,
-  kind: K,
-): entry is Entry<K, Facts<K>> => entry.kind === kind;
 
 const NO_MACHINE: MachineFacts = { engine: {}, past: {} };
 

@@ -60,12 +60,15 @@ function toldApart(
   return best?.pair ?? null;
 }
 
+function saySetUp(id: string): string {
+  const setUp = entryOf(SET_UPS, id);
+  return setUp ? `${setUp.words.toLowerCase()} (${setUp.minutes} min)` : id;
+}
+
 /** "3 min for the plug, then 1" */
 export function sayOpening(observation: string, done: readonly string[]): string | null {
   const left = (observationOf(observation)?.setUps ?? []).filter((id) => !done.includes(id));
-  return left.length === 0
-    ? null
-    : `First: ${left.map((id) => `${SET_UPS[id as keyof typeof SET_UPS].words.toLowerCase()} (${SET_UPS[id as keyof typeof SET_UPS].minutes} min)`).join(', ')}.`;
+  return left.length === 0 ? null : `First: ${left.map(saySetUp).join(', ')}.`;
 }
 
 /** How much likelier, as a person says it. */

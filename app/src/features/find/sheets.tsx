@@ -1,4 +1,4 @@
-import { OBSERVATION_IDS, TOOLS, type ToolId } from '@hudrik/core/catalogue';
+import { OBSERVATION_IDS, TOOLS } from '@hudrik/core/catalogue';
 import type { Step } from '@hudrik/core/diagnosis';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
@@ -7,6 +7,7 @@ import { sentenceOf } from '@/api';
 import { sayMinutes } from '@/writing';
 import type { Answer } from '@/workers/lookInto';
 import { observationOf, sayFault, sayOutcome, sayPercent } from './say';
+import { keysOf } from '@hudrik/core/typed';
 
 /** All steps in their order: checks and repairs in one list, those whose tool is not at hand last. Any other observation by its name. */
 export function StepsSheet({
@@ -187,7 +188,7 @@ interface ToolsProps {
 
 /** What is at hand on this bench, and how high the yard lies. Kept on the device. */
 export function ToolsSheet({ atHand, altitudeM, onChange, onClose }: ToolsProps) {
-  const all = Object.keys(TOOLS);
+  const all = keysOf(TOOLS);
   const has = (id: string): boolean => atHand === null || atHand.includes(id);
   const toggle = (id: string) => {
     const next = all.filter((tool) => (tool === id ? !has(id) : has(tool)));
@@ -198,7 +199,7 @@ export function ToolsSheet({ atHand, altitudeM, onChange, onClose }: ToolsProps)
     <Sheet title="Tools at hand" open onClose={onClose}>
       <Words size={15}>Checks whose tool is not here come last.</Words>
       {all.map((id) => (
-        <Choice key={id} label={TOOLS[id as ToolId].words} on={has(id)} onPress={() => toggle(id)} />
+        <Choice key={id} label={TOOLS[id].words} on={has(id)} onPress={() => toggle(id)} />
       ))}
       <Field
         label="The yard’s height, metres (thin air reads low)"

@@ -1,6 +1,6 @@
 import { useCallback, useEffect, useState } from 'react';
-import { kv } from '@/api';
-import type { Pointer } from './finding';
+import { kv, readKept } from '@/api';
+import { pointerOf, type Pointer } from './finding';
 
 const keyOf = (tag: string | null): string => `hudrik-finding-${tag ?? 'by-itself'}`;
 
@@ -9,8 +9,8 @@ export function usePointer(tag: string | null): readonly [Pointer | null | undef
   const [known, setKnown] = useState<{ readonly tag: string | null; readonly pointer: Pointer | null }>();
   useEffect(() => {
     let left = false;
-    void kv.getItem(keyOf(tag)).then(
-      (text) => void (left || setKnown({ tag, pointer: text ? (JSON.parse(text) as Pointer) : null })),
+    void readKept(keyOf(tag), pointerOf).then(
+      (pointer) => void (left || setKnown({ tag, pointer })),
       () => void (left || setKnown({ tag, pointer: null })),
     );
     return () => {

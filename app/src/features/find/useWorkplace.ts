@@ -1,24 +1,31 @@
 import { useCallback, useEffect, useState } from 'react';
-import { kv } from '@/api';
+import { array, number, object, string, type Frozen } from '@hudrik/core/fields';
+import type { InferType } from 'yup';
+import { kv, readKept } from '@/api';
 
-interface BenchSetting {
+const workplace = object({
   /** Null: every tool is at hand. */
-  readonly toolsAtHand: readonly string[] | null;
-  readonly altitudeM: number;
-}
+  toolsAtHand: array(string().required()).nullable().defined(),
+  altitudeM: number().required(),
+});
+type WorkplaceSetting = Frozen<InferType<typeof workplace>>;
 
-const KEY = 'hudrik-bench';
-const USUAL: BenchSetting = { toolsAtHand: null, altitudeM: 0 };
+const KEY = 'hudrik-workplace';
+/** What it was called at first. */
+const OLD_KEY = 'hudrik-bench';
+const USUAL: WorkplaceSetting = { toolsAtHand: null, altitudeM: 0 };
 
 /** Tools at hand and the yard's height: a setting of this device. */
-export function useWorkplace(): readonly [BenchSetting, (next: BenchSetting) => void] {
-  const [bench, setBench] = useState<BenchSetting>(USUAL);
+export function useWorkplace(): readonly [WorkplaceSetting, (next: WorkplaceSetting) => void] {
+  const [setting, setSetting] = useState<WorkplaceSetting>(USUAL);
   useEffect(() => {
-    void kv.getItem(KEY).then((text) => text && setBench(JSON.parse(text) as BenchSetting));
+    void readKept(KEY, workplace)
+      .then((kept) => kept ?? readKept(OLD_KEY, workplace))
+      .then((kept) => kept && setSetting(kept));
   }, []);
-  const change = useCallback((next: BenchSetting) => {
-    setBench(next);
+  const change = useCallback((next: WorkplaceSetting) => {
+    setSetting(next);
     void kv.setItem(KEY, JSON.stringify(next));
   }, []);
-  return [bench, change];
+  return [setting, change];
 }

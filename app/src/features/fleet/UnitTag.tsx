@@ -1,7 +1,7 @@
 import type { UnitLine } from '@hudrik/core/contracts';
 import { Link } from 'expo-router';
 import { Pressable, View } from 'react-native';
-import { HangTag, Readiness, ReadinessMark, READINESS_WORD, Words, type Tone } from '@/design';
+import { HangTag, Readiness, ReadinessMark, READINESS_WORD, Words } from '@/design';
 import { sayReadiness, sayReason } from './say';
 import { Silhouette } from './silhouettes';
 
@@ -23,7 +23,7 @@ export function UnitTagRow({ unit, focused = false }: { readonly unit: UnitLine;
               {unit.tag}
             </Words>
             <View className="min-w-0 flex-1">
-              <Words face="strong" size={15} tone={unit.verdict.readiness as Tone}>
+              <Words face="strong" size={15} tone={unit.verdict.readiness}>
                 {READINESS_WORD[unit.verdict.readiness]}
               </Words>
               <Words size={13} numberOfLines={2}>
@@ -55,7 +55,7 @@ export function UnitTagOnWall({ unit, focused }: { readonly unit: UnitLine; read
             </Words>
             <ReadinessMark of={unit.verdict.readiness} size={20} />
           </View>
-          <Words face="strong" size={13} tone={unit.verdict.readiness as Tone}>
+          <Words face="strong" size={13} tone={unit.verdict.readiness}>
             {READINESS_WORD[unit.verdict.readiness]}
           </Words>
           <Words size={13} numberOfLines={2} className="h-[36px]">

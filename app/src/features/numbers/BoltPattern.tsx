@@ -1,3 +1,4 @@
+import { nth } from '@hudrik/core/typed';
 import { tighteningPattern, type BoltPlace } from '@hudrik/core/torque';
 import { View } from 'react-native';
 import Svg, { Circle, Rect, Text } from 'react-native-svg';
@@ -41,7 +42,7 @@ export function BoltPattern({ places, done }: Props) {
           strokeWidth={2}
         />
         {order.map((bolt, turn) => {
-          const { x, y } = at(places[bolt] as BoltPlace);
+          const { x, y } = at(nth(places, bolt));
           const isDone = turn < done;
           return [
             turn === done ? (

@@ -1,10 +1,11 @@
 import { CALCULATORS, type Asked, type Calculator } from '@hudrik/core/calculators';
-import { convert, dimensionOf, DIMENSIONS, preferredUnit, quantity, type AnyUnit } from '@hudrik/core/units';
+import { dimensionOf, DIMENSIONS, preferredUnit, areOfOneDimension, convertValue } from '@hudrik/core/units';
 import { router } from 'expo-router';
 import { useEffect, useState } from 'react';
 import { View } from 'react-native';
-import { kv, usePerson } from '@/api';
+import { kv, usePerson, readKept } from '@/api';
 import { Button, Choice, Empty, Field, Page, Section, Words } from '@/design';
+import { object, string } from 'yup';
 
 /** One bench sum by its id. */
 export function CalculatorScreen({ id }: { readonly id: string }) {
@@ -24,6 +25,9 @@ export function CalculatorScreen({ id }: { readonly id: string }) {
 /** What was typed, in which unit. */
 type Typed = Readonly<Record<string, { readonly text: string; readonly unit: string }>>;
 
+const field = object({ text: string().defined(), unit: string().required() });
+const typedAs = ({ asks }: Calculator) => object(Object.fromEntries(asks.map((asked) => [asked.id, field.required()])));
+
 const NUMBER = /^\d+([.,]\d+)?$/;
 const toNumber = (text: string): number => Number(text.replace(',', '.'));
 const keyOf = (id: string): string => `hudrik-sum-${id}`;
@@ -34,12 +38,14 @@ function Sum({ calculator }: { readonly calculator: Calculator }) {
     Object.fromEntries(calculator.asks.map((asked) => [asked.id, usualIn(asked, preferences.units)])),
   );
   useEffect(() => {
-    void kv
-      .getItem(keyOf(calculator.id))
-      .then((text) => text && setTyped((before) => ({ ...before, ...(JSON.parse(text) as Typed) })));
-  }, [calculator.id]);
+    void readKept(keyOf(calculator.id), typedAs(calculator)).then(
+      (kept) => kept && setTyped((before) => ({ ...before, ...kept })),
+    );
+  }, [calculator]);
   const set = (id: string, change: Partial<Typed[string]>) => {
-    const next = { ...typed, [id]: { ...(typed[id] as Typed[string]), ...change } };
+    const before = typed[id];
+    if (before === undefined) return;
+    const next = { ...typed, [id]: { ...before, ...change } };
     setTyped(next);
     void kv.setItem(keyOf(calculator.id), JSON.stringify(next));
   };
@@ -132,12 +138,8 @@ const unitsOf = (asked: Asked): string[] => {
   return dimension === undefined ? [asked.unit] : Object.keys(DIMENSIONS[dimension]);
 };
 
-function inUnit(value: number, from: string, to: string): number {
-  const dimension = dimensionOf(to);
-  return dimension === undefined || from === to
-    ? value
-    : convert(quantity(dimension as never, value, from as never), to as AnyUnit as never).value;
-}
+const inUnit = (value: number, from: string, to: string): number =>
+  areOfOneDimension(from, to) ? convertValue(value, from, to) : value;
 
 /** What stands there at first, in the unit that the person reads. */
 function usualIn(asked: Asked, system: 'inch' | 'metric'): { text: string; unit: string } {

@@ -1,6 +1,6 @@
 import type { Entry } from '@hudrik/core/log';
 import { useState } from 'react';
-import { object } from 'yup';
+import { number, object, string } from 'yup';
 import { sentenceOf, usePerson } from '@/api';
 import { Button, Failure, Sheet, Words } from '@/design';
 import { figure, FormField, useSchemaForm, words } from '@/forms';
@@ -17,9 +17,12 @@ interface Reading {
   readonly value: number;
 }
 
+const asObject = (value: unknown): object => (typeof value === 'object' && value !== null ? value : {});
+const taken = object({ readingId: string(), reading: number() });
+
 /** The hour-meter reading that an entry brought, if it did. */
 function readingOf({ facts, outcome }: Entry): Reading | null {
-  const { readingId, reading } = { ...(facts as object), ...(outcome as object) } as Record<string, unknown>;
+  const { readingId, reading } = taken.cast({ ...asObject(facts), ...asObject(outcome) }, { assert: false });
   return typeof readingId === 'string' && typeof reading === 'number' ? { id: readingId, value: reading } : null;
 }
 

@@ -1,5 +1,5 @@
 import type { LogRecord } from '@hudrik/core/contracts';
-import { kindOf, tellEntry, type CheckedIn, type Entry } from '@hudrik/core/log';
+import { isOf, kindOf, tellEntry, type Entry } from '@hudrik/core/log';
 import { useCallback } from 'react';
 import { Image, View } from 'react-native';
 import { useReadPages } from '@/api';
@@ -58,10 +58,16 @@ interface LineProps {
   readonly corrected?: boolean;
 }
 
+/** The photos that an entry brought. */
+function photosOf({ facts }: Entry): readonly string[] {
+  const photos = typeof facts === 'object' && facts !== null && 'photos' in facts ? facts.photos : [];
+  return Array.isArray(photos) ? photos.map(String) : [];
+}
+
 function Line({ tag, entry, note, corrected = false }: LineProps) {
   const { title, lines } = tellEntry(entry, WORDING);
-  const { verdict } = (entry.outcome ?? {}) as Partial<CheckedIn>;
-  const { photos = [] } = entry.facts as { readonly photos?: readonly string[] };
+  const verdict = isOf(entry, 'check-in') ? entry.outcome.verdict : undefined;
+  const photos = photosOf(entry);
   return (
     <View role="listitem" className="flex-row gap-3 border-l-2 border-ink pb-4 pl-4">
       <View className="-ml-[25px] mt-1 h-[18px] w-[18px] items-center justify-center bg-tray">

@@ -1,4 +1,4 @@
-import { CAUTIONS, type CautionId } from '@hudrik/core/catalogue';
+import { cautionText } from '@hudrik/core/catalogue';
 import type { JobLine } from '@hudrik/core/contracts';
 import { router } from 'expo-router';
 import { useState } from 'react';
@@ -47,7 +47,7 @@ export function JobRow({ job, title }: { readonly job: JobLine; readonly title?:
         </View>
       </View>
       {start.isError ? <Failure sentence={sentenceOf(start.error)} /> : null}
-      {job.caution && job.caution in CAUTIONS ? <Caution text={CAUTIONS[job.caution as CautionId]} /> : null}
+      {job.caution ? <Caution text={cautionText(job.caution)} /> : null}
       {role === 'counter' ? null : (
         <View className="flex-row flex-wrap gap-2">
           {job.state === 'waiting' ? (

@@ -1,3 +1,4 @@
+import { mapValues } from '../../typed';
 import type { Fault, FaultId, Shown } from '../shapes';
 import { AIR_FAULTS } from './air';
 import { DRIVEN_FAULTS } from './driven';
@@ -36,9 +37,7 @@ function feltAtWork(fault: Fault): Fault {
   return { ...fault, shows: { ...fault.shows, ...Object.fromEntries(felt) } };
 }
 
-export const FAULTS = Object.fromEntries(
-  Object.entries(ENTRIES).map(([id, fault]) => [id, feltAtWork(fault)]),
-) as Readonly<Record<FaultId, Fault>>;
+export const FAULTS: Readonly<Record<FaultId, Fault>> = mapValues(ENTRIES, feltAtWork);
 export const isFaultId = (text: string): text is FaultId => Object.hasOwn(ENTRIES, text);
 
 /** Told with their cause, never by themselves. */

@@ -41,6 +41,9 @@ export interface CheckedIn {
   readonly readings: readonly { readonly name: string; readonly value: number; readonly unit: string }[];
 }
 
+/** Whether a check-in was taken: on its way, nothing has come of it yet. */
+export const isCheckedIn = (came: Partial<CheckedIn>): came is CheckedIn => came.verdict !== undefined;
+
 /** The return inspection of a unit. */
 export const checkIn = logKind({
   kind: 'check-in',

@@ -13,6 +13,9 @@ export interface CheckedOut {
 }
 
 /** A unit is handed out to a hirer. */
+/** Whether a check-out was taken: on its way, nothing has come of it yet. */
+export const isCheckedOut = (came: Partial<CheckedOut>): came is CheckedOut => came.readingId !== undefined;
+
 export const checkOut = logKind({
   kind: 'check-out',
   on: 'unit',

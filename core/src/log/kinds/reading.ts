@@ -1,4 +1,5 @@
 import { WORKS_ON_UNITS, mixed, object, string } from '../../fields';
+import { READING_KINDS } from '../../catalogue/shapes';
 import { idOrNone } from '../schemas';
 import { logKind, telling } from '../shape';
 
@@ -14,7 +15,7 @@ export const reading = logKind({
   on: 'job',
   who: WORKS_ON_UNITS,
   facts: object({
-    reading: string().max(40).required(),
+    reading: string().oneOf(READING_KINDS).required(),
     given: mixed<Readonly<Record<string, unknown>>>().required(),
     outcome: string().max(40).required(),
     when: string().oneOf(['before', 'after']).required(),
