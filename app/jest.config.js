@@ -3,6 +3,7 @@ const preset = require('jest-expo/jest-preset');
 module.exports = {
   ...preset,
   displayName: 'app',
+  cacheDirectory: '<rootDir>/../.hudrik/jest-app',
   testTimeout: 60_000,
   // Packages that come as .mjs need Babel too.
   transform: {

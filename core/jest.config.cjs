@@ -1,5 +1,6 @@
 module.exports = {
   displayName: 'core',
+  cacheDirectory: '<rootDir>/../.hudrik/jest-core',
   testEnvironment: 'node',
   transform: {
     '^.+\\.tsx?$': [

@@ -176,6 +176,7 @@ export class Belief {
   }
 
   /** As if this showing had not been seen: the probability of each fault, and how likely the showing was, given all others. */
+  // eslint-disable-next-line max-statements -- one pass over tens of thousands of weights, timed by the bench
   without(likelihood: Likelihood): { readonly by: Float64Array; readonly predicted: number } {
     const { n, pairs, weights, pairStart, single, pair } = this;
     const { shows, silent, healthy } = likelihood;
@@ -190,7 +191,7 @@ export class Belief {
       const quiet = silent[a] as number;
       let sum = 0;
       if (show === 0 && quiet === 1) {
-        // It has nothing to say to this: the pair behind it says all.
+        // This fault leaves the showing as it is: its sets change by the other fault of the pair alone.
         for (let j = pairStart[a + 1] as number; j < pairs; j++, k++) {
           const w = (weights[k] as number) * (overPair[j] as number);
           sum += w;
@@ -309,9 +310,7 @@ export class Belief {
     for (let a = 0; a < n; a++) take(1 + a, a, n, n);
     let k = 1 + n;
     for (let a = 0; a < n; a++) for (let b = a + 1; b < n; b++) take(k++, a, b, n);
-    for (let a = 0; a < n; a++)
-      for (let b = a + 1; b < n; b++)
-        for (let c = b + 1; c < n; c++, k++) if ((weights[k] as number) >= threshold) take(k, a, b, c);
+    for (let a = 0; a < n; a++) for (let b = a + 1; b < n; b++) for (let c = b + 1; c < n; c++) take(k++, a, b, c);
     return sets;
   }
 }

@@ -151,33 +151,10 @@ function Actions({
   const { card, state } = handle;
   const mine = card?.working.find((entry) => entry.by === name);
   const spent = Object.entries(card ? workedMinutes(card) : {});
-  const toProof = () => {
-    if (state !== 'to-prove') handle.add('to-proof', {});
-    router.navigate(`/j/${jobId}/proof`);
-  };
-  const off = card?.ledger.complete === false;
-  const stepsLeft = card?.steps.some((step) => step.state === 'to-do') === true;
+  const stepsLeft = hasStepsLeft(handle);
   return (
     <View className="gap-2">
-      {state === 'waits-clock' || state === 'waits-part' || state === 'waits-decision' ? (
-        <Button kind="main" tall label="Continue the work" onPress={() => handle.add('resumed', { why: '' })} />
-      ) : state === 'waiting' ? (
-        <Button
-          kind="main"
-          tall
-          label="Start work on it"
-          detail="The card then lists its steps"
-          onPress={() => handle.add('hands-on', {})}
-        />
-      ) : byLook ? null : (
-        <Button
-          kind={stepsLeft && state !== 'to-prove' ? 'plain' : 'main'}
-          tall={!stepsLeft || state === 'to-prove'}
-          label={state === 'to-prove' ? 'Continue the proof' : off ? 'Prove it: parts are still off' : 'Prove it'}
-          disabled={off && state !== 'to-prove'}
-          onPress={toProof}
-        />
-      )}
+      <NextAction handle={handle} jobId={jobId} byLook={byLook} />
       <View className="flex-row flex-wrap gap-2">
         {state === 'waiting' ? null : (
           <Button
@@ -213,6 +190,50 @@ function Actions({
       ))}
       {waiting ? <WaitSheet handle={handle} onClose={() => setWaiting(false)} /> : null}
     </View>
+  );
+}
+
+const hasStepsLeft = ({ card }: CardHandle): boolean => card?.steps.some((step) => step.state === 'to-do') === true;
+
+/** The one thing that moves the card on from where it stands. */
+function NextAction({
+  handle,
+  jobId,
+  byLook,
+}: {
+  readonly handle: CardHandle;
+  readonly jobId: string;
+  readonly byLook: boolean;
+}) {
+  const { card, state } = handle;
+  if (state === 'waits-clock' || state === 'waits-part' || state === 'waits-decision')
+    return <Button kind="main" tall label="Continue the work" onPress={() => handle.add('resumed', { why: '' })} />;
+  if (state === 'waiting')
+    return (
+      <Button
+        kind="main"
+        tall
+        label="Start work on it"
+        detail="The card then lists its steps"
+        onPress={() => handle.add('hands-on', {})}
+      />
+    );
+  if (byLook) return null;
+  const toProof = () => {
+    if (state !== 'to-prove') handle.add('to-proof', {});
+    router.navigate(`/j/${jobId}/proof`);
+  };
+  if (state === 'to-prove') return <Button kind="main" tall label="Continue the proof" onPress={toProof} />;
+  const stepsLeft = hasStepsLeft(handle);
+  const off = card?.ledger.complete === false;
+  return (
+    <Button
+      kind={stepsLeft ? 'plain' : 'main'}
+      tall={!stepsLeft}
+      label={off ? 'Prove it: parts are still off' : 'Prove it'}
+      disabled={off}
+      onPress={toProof}
+    />
   );
 }
 

@@ -77,13 +77,41 @@ interface RowProps {
   readonly onClock: (clock: ClockId, stepId: string) => void;
 }
 
+/** What a step brings with it: its clock, its reading, what it takes apart. */
+function StepTools({
+  step,
+  handle,
+  onClock,
+  onMeasure,
+}: Pick<RowProps, 'step' | 'handle' | 'onClock'> & { readonly onMeasure: () => void }) {
+  const clock = CLOCK_IDS.find((id) => id === step.clock);
+  const teardown = TEARDOWN_IDS.find((id) => id === step.teardown);
+  const begun = teardown !== undefined && handle.card?.teardowns.includes(teardown);
+  return (
+    <View className="flex-row flex-wrap gap-2">
+      {clock ? (
+        <Button
+          className="grow"
+          label={`Start the clock: ${CLOCKS[clock].name.toLowerCase()}`}
+          onPress={() => onClock(clock, step.stepId)}
+        />
+      ) : null}
+      {step.reading ? <Button className="grow" label="Take the reading" onPress={onMeasure} /> : null}
+      {teardown && !begun ? (
+        <Button
+          className="grow"
+          label={`Take apart: ${TEARDOWNS[teardown].name.toLowerCase()}`}
+          onPress={() => handle.add('teardown-begun', { teardown })}
+        />
+      ) : null}
+    </View>
+  );
+}
+
 function StepRow({ step, next, handle, works, onOpen, onClock }: RowProps) {
   const [measuring, setMeasuring] = useState(false);
   const done = step.state === 'done';
-  const clock = CLOCK_IDS.find((id) => id === step.clock);
   const reading = READING_KINDS.find((kind) => kind === step.reading);
-  const teardown = TEARDOWN_IDS.find((id) => id === step.teardown);
-  const begun = teardown !== undefined && handle.card?.teardowns.includes(teardown);
   return (
     <View
       role="listitem"
@@ -127,23 +155,7 @@ function StepRow({ step, next, handle, works, onOpen, onClock }: RowProps) {
       </View>
       {!done && step.caution ? <Caution text={cautionText(step.caution)} /> : null}
       {works && !done ? (
-        <View className="flex-row flex-wrap gap-2">
-          {clock ? (
-            <Button
-              className="grow"
-              label={`Start the clock: ${CLOCKS[clock].name.toLowerCase()}`}
-              onPress={() => onClock(clock, step.stepId)}
-            />
-          ) : null}
-          {reading ? <Button className="grow" label="Take the reading" onPress={() => setMeasuring(true)} /> : null}
-          {teardown && !begun ? (
-            <Button
-              className="grow"
-              label={`Take apart: ${TEARDOWNS[teardown].name.toLowerCase()}`}
-              onPress={() => handle.add('teardown-begun', { teardown })}
-            />
-          ) : null}
-        </View>
+        <StepTools step={step} handle={handle} onClock={onClock} onMeasure={() => setMeasuring(true)} />
       ) : null}
       {measuring && reading ? (
         <MeasureSheet

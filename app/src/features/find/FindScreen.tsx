@@ -4,20 +4,23 @@ import { observationsOf, setUpsOf } from '@hudrik/core/log';
 import { router } from 'expo-router';
 import { useMemo, useRef, useState } from 'react';
 import { ScrollView, View } from 'react-native';
-import { sentenceOf, usePerson } from '@/api';
-import { Button, Choice, Empty, Failure, Loading, Page, Section, useIsWide, Words } from '@/design';
-import { sayMinutes } from '@/writing';
-import { fromCase, toCase } from './caseFiles';
+import { sentenceOf } from '@/api';
+import { Button, Empty, Failure, Loading, Page, useIsWide, Words } from '@/design';
+import { CurrentStep } from './CurrentStep';
+import { FindHead } from './FindHead';
+import { FindMore } from './FindMore';
 import type { LocalFinding } from './finding';
 import { Lanes } from './Lanes';
 import { MachineSheet } from './MachineSheet';
-import { sayFault, sayPercent, sayWarningHere } from './say';
+import { sayFault, sayWarningHere } from './say';
+import { SchoolStrip } from './SchoolStrip';
 import { Seen } from './Seen';
 import { ConfirmSheet, StepsSheet, TableSheet, ToolsSheet } from './sheets';
-import { StepCard } from './StepCard';
 import { Suspects } from './Suspects';
-import { useWorkplace } from './useWorkplace';
-import { useDiagnosis } from './useDiagnosis';
+import type { Answer } from '@/workers/lookInto';
+import { useConfirms } from './useConfirms';
+import { useWorkplace, type WorkplaceSetting } from './useWorkplace';
+import { useDiagnosis, type Thought } from './useDiagnosis';
 import { useFinding, type FindingHandle } from './useFinding';
 
 /** Finding the fault of a unit, or of an engine by itself. */
@@ -84,31 +87,23 @@ function NotTaken({ handle: { finding, goOnInNew } }: { readonly handle: Finding
 
 type Open = 'steps' | 'table' | 'tools' | 'machine' | null;
 
-function Finding({
-  finding,
-  handle,
-  tag,
-}: {
+interface FindingProps {
   readonly finding: LocalFinding;
   readonly handle: FindingHandle;
   readonly tag: string | null;
-}) {
-  const { role } = usePerson();
-  const wide = useIsWide();
-  const [workplace, setWorkplace] = useWorkplace();
-  const [picked, setPicked] = useState<Pick<Step, 'kind' | 'id'> | null>(null);
+}
+
+function Finding(props: FindingProps) {
+  const setting = useWorkplace();
+  const [picked, setPicked] = useState<Picked>(null);
   const [school, setSchool] = useState<string | null>(null);
-  const [open, setOpen] = useState<Open>(null);
-  const [confirming, setConfirming] = useState<string | null>(null);
-  const top = useRef<ScrollView>(null);
-  const { counting, repaired } = useMemo(() => observationsOf(finding.entries), [finding.entries]);
-  const { answer, schools, failed, thinking } = useDiagnosis(
-    finding,
-    workplace.toolsAtHand,
+  const thought = useDiagnosis(
+    props.finding,
+    setting[0].toolsAtHand,
     picked,
     SCHOOLS.find((entry) => entry.id === school)?.order ?? null,
   );
-  const confirms = role === 'technician' || role === 'lead';
+  const { answer, failed } = thought;
   if (answer === null)
     return failed ? (
       <Page>
@@ -117,6 +112,48 @@ function Finding({
     ) : (
       <Loading what="the suspects" />
     );
+  return (
+    <FoundSoFar
+      {...props}
+      {...thought}
+      answer={answer}
+      setting={setting}
+      school={school}
+      setPicked={setPicked}
+      setSchool={setSchool}
+    />
+  );
+}
+
+type Picked = Pick<Step, 'kind' | 'id'> | null;
+
+interface FoundProps extends FindingProps, Pick<Thought, 'schools' | 'thinking'> {
+  readonly answer: Answer;
+  readonly setting: ReturnType<typeof useWorkplace>;
+  readonly school: string | null;
+  readonly setPicked: (picked: Picked) => void;
+  readonly setSchool: (id: string | null) => void;
+}
+
+function FoundSoFar({
+  finding,
+  handle,
+  tag,
+  answer,
+  schools,
+  thinking,
+  setting,
+  school,
+  setPicked,
+  setSchool,
+}: FoundProps) {
+  const wide = useIsWide();
+  const [workplace, setWorkplace] = setting;
+  const [open, setOpen] = useState<Open>(null);
+  const [confirming, setConfirming] = useState<string | null>(null);
+  const top = useRef<ScrollView>(null);
+  const { counting, repaired } = useMemo(() => observationsOf(finding.entries), [finding.entries]);
+  const confirms = useConfirms();
   const { diagnosis, step } = answer;
   const goOn = () => {
     setPicked(null);
@@ -128,31 +165,17 @@ function Finding({
   };
   const lanes = <Lanes lanes={diagnosis.lanes} upright={wide} />;
   const card = step ? (
-    <StepCard
+    <CurrentStep
       step={step}
-      shown={answer.shown}
-      machine={finding.machine}
+      answer={answer}
+      finding={finding}
+      handle={handle}
       altitudeM={workplace.altitudeM}
-      limits={finding.limits ?? null}
       setUpsDone={setUpsOf(counting)}
-      probability={diagnosis.suspects.find((entry) => entry.id === step.id)?.probability ?? 0}
-      confirms={confirms}
       live={open === null && confirming === null}
-      onSeen={(outcomes, reading) => {
-        handle.see(step.id, outcomes, reading);
-        goOn();
-      }}
-      onCouldNotTell={() => {
-        handle.couldNotTell(step.id);
-        goOn();
-      }}
-      onRepaired={() => {
-        handle.repaired(step.id);
-        goOn();
-      }}
+      onAnswered={goOn}
       onConfirm={() => setConfirming(step.id)}
-      onOther={() => setOpen('steps')}
-      onTable={() => setOpen('table')}
+      onOpen={setOpen}
     />
   ) : (
     <Empty sentence="No check is left that would tell you more." />
@@ -165,9 +188,7 @@ function Finding({
       onConfirm={setConfirming}
     />
   );
-  const warnings = answer.warnings.length > 0 ? <Warnings sentences={answer.warnings.map(sayWarningHere)} /> : null;
-  const seen = <Seen counting={counting} unsent={finding.unsent} onTakeBack={handle.takeBack} />;
-  const schoolStrip = (
+  const orders = (
     <SchoolStrip
       minutes={schools}
       ours={diagnosis.expectedMinutes}
@@ -178,8 +199,10 @@ function Finding({
       }}
     />
   );
+  const warnings = answer.warnings.length > 0 ? <Warnings sentences={answer.warnings.map(sayWarningHere)} /> : null;
+  const seen = <Seen counting={counting} unsent={finding.unsent} onTakeBack={handle.takeBack} />;
   const more = (
-    <More
+    <FindMore
       finding={finding}
       begin={handle.begin}
       tag={tag}
@@ -187,7 +210,7 @@ function Finding({
       onTools={() => setOpen('tools')}
     />
   );
-  const head = <Head tag={tag} top={diagnosis.suspects[0]} entries={counting.length} thinking={thinking} />;
+  const head = <FindHead tag={tag} top={diagnosis.suspects[0]} entries={counting.length} thinking={thinking} />;
   return (
     <View className="flex-1">
       {wide ? (
@@ -201,7 +224,7 @@ function Finding({
           <ScrollView ref={top} className="min-w-0 flex-1" contentContainerClassName="gap-4 p-4 pb-8">
             {card}
             {warnings}
-            {schoolStrip}
+            {orders}
           </ScrollView>
           <ScrollView className="w-[360px] flex-none border-l border-line" contentContainerClassName="gap-4 p-3 pb-8">
             {suspects}
@@ -217,28 +240,21 @@ function Finding({
           {warnings}
           {suspects}
           {seen}
-          {schoolStrip}
+          {orders}
           {more}
         </ScrollView>
       )}
-      {open === 'steps' ? <StepsSheet steps={diagnosis.next} onPick={pick} onClose={() => setOpen(null)} /> : null}
-      {open === 'table' && answer.shown ? <TableSheet shown={answer.shown} onClose={() => setOpen(null)} /> : null}
-      {open === 'tools' ? (
-        <ToolsSheet
-          atHand={workplace.toolsAtHand}
-          altitudeM={workplace.altitudeM}
-          onChange={(toolsAtHand, altitudeM) => setWorkplace({ toolsAtHand, altitudeM })}
-          onClose={() => setOpen(null)}
-        />
-      ) : null}
-      {open === 'machine' ? (
-        <MachineSheet
-          machine={finding.machine}
-          fixedClass={tag !== null}
-          onKeep={handle.setMachine}
-          onClose={() => setOpen(null)}
-        />
-      ) : null}
+      <OpenSheet
+        open={open}
+        answer={answer}
+        finding={finding}
+        handle={handle}
+        tag={tag}
+        workplace={workplace}
+        setWorkplace={setWorkplace}
+        onPick={pick}
+        onClose={() => setOpen(null)}
+      />
       {confirming ? (
         <ConfirmSheet
           first={confirming}
@@ -252,32 +268,35 @@ function Finding({
   );
 }
 
-function Head({
-  tag,
-  top,
-  entries,
-  thinking,
-}: {
+interface SheetProps {
+  readonly open: Open;
+  readonly answer: Answer;
+  readonly finding: LocalFinding;
+  readonly handle: FindingHandle;
   readonly tag: string | null;
-  readonly top: { readonly id: string; readonly probability: number } | undefined;
-  readonly entries: number;
-  readonly thinking: boolean;
-}) {
-  const sure = top !== undefined && entries > 0 && top.probability >= 0.5;
-  return (
-    <View className="gap-1">
-      <Words face="stencil" size={32} role="heading" aria-level={1}>
-        {tag ?? 'Find the fault'}
-      </Words>
-      <Words face="strong" aria-live="polite" tone={thinking ? 'ink-soft' : 'ink'}>
-        {top === undefined || entries === 0
-          ? 'Nothing seen yet.'
-          : sure
-            ? `Most likely: ${sayFault(top.id).toLowerCase()}, ${sayPercent(top.probability)}.`
-            : `Still open. Most likely so far: ${sayFault(top.id).toLowerCase()}, ${sayPercent(top.probability)}.`}
-      </Words>
-    </View>
-  );
+  readonly workplace: WorkplaceSetting;
+  readonly setWorkplace: (next: WorkplaceSetting) => void;
+  readonly onPick: (step: Step) => void;
+  readonly onClose: () => void;
+}
+
+function OpenSheet({ open, answer, finding, handle, tag, workplace, setWorkplace, onPick, onClose }: SheetProps) {
+  if (open === 'steps') return <StepsSheet steps={answer.diagnosis.next} onPick={onPick} onClose={onClose} />;
+  if (open === 'table' && answer.shown) return <TableSheet shown={answer.shown} onClose={onClose} />;
+  if (open === 'tools')
+    return (
+      <ToolsSheet
+        atHand={workplace.toolsAtHand}
+        altitudeM={workplace.altitudeM}
+        onChange={(toolsAtHand, altitudeM) => setWorkplace({ toolsAtHand, altitudeM })}
+        onClose={onClose}
+      />
+    );
+  if (open === 'machine')
+    return (
+      <MachineSheet machine={finding.machine} fixedClass={tag !== null} onKeep={handle.setMachine} onClose={onClose} />
+    );
+  return null;
 }
 
 function Warnings({ sentences }: { readonly sentences: readonly string[] }) {
@@ -290,95 +309,4 @@ function Warnings({ sentences }: { readonly sentences: readonly string[] }) {
       ))}
     </View>
   );
-}
-
-interface SchoolProps {
-  readonly minutes: Readonly<Record<string, number>> | null;
-  readonly ours: number;
-  readonly school: string | null;
-  readonly onPick: (id: string | null) => void;
-}
-
-/** Ours and the three fixed orders, with the minutes each would be expected to take from here. */
-function SchoolStrip({ minutes, ours, school, onPick }: SchoolProps) {
-  const say = (id: string): string =>
-    minutes?.[id] === undefined ? '…' : `about ${sayMinutes(Math.round(minutes[id]))}`;
-  return (
-    <Section title="Order of checks">
-      <View className="flex-row flex-wrap gap-2">
-        <Choice
-          className="min-w-[46%] grow"
-          label={`Best value first: ${sayMinutes(Math.round(ours))} at most`}
-          on={school === null}
-          onPress={() => onPick(null)}
-        />
-        {SCHOOLS.map((entry) => (
-          <Choice
-            key={entry.id}
-            className="min-w-[46%] grow"
-            label={`${entry.words}: ${say(entry.id)}`}
-            on={school === entry.id}
-            onPress={() => onPick(entry.id)}
-          />
-        ))}
-      </View>
-      <Words size={13} tone="ink-soft">
-        Hands-on minutes until it is found and repaired. “Best value first” also counts parts, at the workshop rate.
-      </Words>
-    </Section>
-  );
-}
-
-function More({
-  finding,
-  begin,
-  tag,
-  onMachine,
-  onTools,
-}: {
-  readonly finding: LocalFinding;
-  readonly begin: FindingHandle['begin'];
-  readonly tag: string | null;
-  readonly onMachine: () => void;
-  readonly onTools: () => void;
-}) {
-  const file = useRef<HTMLInputElement>(null);
-  const [refused, setRefused] = useState<string | null>(null);
-  const take = async (chosen: File | undefined) => {
-    if (!chosen) return;
-    const read = fromCase(await chosen.text());
-    if (read.ok) begin({ machine: read.machine, told: read.told });
-    setRefused(read.ok ? null : read.sentence);
-  };
-  return (
-    <View className="gap-2">
-      {refused ? <Failure sentence={refused} kept="Nothing of the file was taken." /> : null}
-      <View className="flex-row flex-wrap gap-2">
-        <Button className="grow" label="Engine and past" onPress={onMachine} />
-        <Button className="grow" label="Tools at hand" onPress={onTools} />
-        <Button className="grow" label="Export case" onPress={() => saveCase(toCase(finding), tag)} />
-        {tag === null ? <Button className="grow" label="Import case" onPress={() => file.current?.click()} /> : null}
-        {tag === null ? <Button className="grow" kind="quiet" label="Start over" onPress={() => begin()} /> : null}
-      </View>
-      <input
-        ref={file}
-        type="file"
-        accept=".json,application/json"
-        aria-label="Case file"
-        style={{ display: 'none' }}
-        onChange={(event) => {
-          void take(event.target.files?.[0]);
-          event.target.value = '';
-        }}
-      />
-    </View>
-  );
-}
-
-function saveCase(text: string, tag: string | null): void {
-  const link = document.createElement('a');
-  link.href = URL.createObjectURL(new Blob([text], { type: 'application/json' }));
-  link.download = `${tag ?? 'engine'}.case.json`;
-  link.click();
-  URL.revokeObjectURL(link.href);
 }

@@ -39,20 +39,24 @@ export function findingOf(
   const entries = withPending(record?.entries ?? [], pending);
   const known = new Set(record?.entries.map((entry) => entry.id));
   const ours = entries.filter((entry) => !known.has(entry.id));
-  const said = ours.flatMap((entry) =>
-    isOf(entry, 'machine-described') || (record === null && isOf(entry, 'finding-opened')) ? [entry.facts.machine] : [],
-  );
   const closing = ours.findLast((entry) => isOf(entry, 'causes-confirmed'));
   return {
     id: record?.id ?? pointer.id,
     tag,
-    machine: said.at(-1) ?? record?.machine ?? pointer.machine ?? NO_MACHINE,
+    machine: machineOf(record, ours) ?? pointer.machine ?? NO_MACHINE,
     limits: record?.limits ?? null,
     entries,
     unsent: new Set(pending.filter((item) => item.state === 'waiting').map((item) => item.id)),
     refused: pending.filter((item) => item.state === 'refused'),
     closedAt: record?.closedAt ?? closing?.at ?? null,
-    causes: record?.causes ?? (closing && isOf(closing, 'causes-confirmed') ? closing.facts.causes : null),
+    causes: record?.causes ?? closing?.facts.causes ?? null,
     isBegun: record !== null || ours.some((entry) => entry.kind === 'finding-opened'),
   };
+}
+
+/** The engine as it was described last. */
+function machineOf(record: FindingRecord | null, ours: readonly Entry[]): MachineFacts | undefined {
+  const described = ours.findLast((entry) => isOf(entry, 'machine-described'));
+  const opening = ours.find((entry) => isOf(entry, 'finding-opened'));
+  return described?.facts.machine ?? record?.machine ?? opening?.facts.machine;
 }

@@ -8,7 +8,7 @@ const workplace = object({
   toolsAtHand: array(string().required()).nullable().defined(),
   altitudeM: number().required(),
 });
-type WorkplaceSetting = Frozen<InferType<typeof workplace>>;
+export type WorkplaceSetting = Frozen<InferType<typeof workplace>>;
 
 const KEY = 'hudrik-workplace';
 /** What it was called at first. */

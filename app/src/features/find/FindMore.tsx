@@ -1,0 +1,63 @@
+import { useRef, useState } from 'react';
+import { View } from 'react-native';
+import { Button, Failure } from '@/design';
+import { fromCase, toCase } from './caseFiles';
+import type { LocalFinding } from './finding';
+import type { FindingHandle } from './useFinding';
+
+/** What else can be done with a finding: the engine, the tools, files in and out. */
+export function FindMore({
+  finding,
+  begin,
+  tag,
+  onMachine,
+  onTools,
+}: {
+  readonly finding: LocalFinding;
+  readonly begin: FindingHandle['begin'];
+  readonly tag: string | null;
+  readonly onMachine: () => void;
+  readonly onTools: () => void;
+}) {
+  const file = useRef<HTMLInputElement>(null);
+  const [refused, setRefused] = useState<string | null>(null);
+  const take = async (chosen: File | undefined) => {
+    if (!chosen) return;
+    const read = fromCase(await chosen.text());
+    if (read.ok) begin({ machine: read.machine, told: read.told });
+    setRefused(read.ok ? null : read.sentence);
+  };
+  return (
+    <View className="gap-2">
+      {refused ? <Failure sentence={refused} kept="Nothing of the file was taken." /> : null}
+      <View className="flex-row flex-wrap gap-2">
+        <Button className="grow" label="Engine and past" onPress={onMachine} />
+        <Button className="grow" label="Tools at hand" onPress={onTools} />
+        <Button className="grow" label="Save as a file" onPress={() => saveCase(toCase(finding), tag)} />
+        {tag === null ? (
+          <Button className="grow" label="Open a saved file" onPress={() => file.current?.click()} />
+        ) : null}
+        {tag === null ? <Button className="grow" kind="quiet" label="Start over" onPress={() => begin()} /> : null}
+      </View>
+      <input
+        ref={file}
+        type="file"
+        accept=".json,application/json"
+        aria-label="Saved finding"
+        style={{ display: 'none' }}
+        onChange={(event) => {
+          void take(event.target.files?.[0]);
+          event.target.value = '';
+        }}
+      />
+    </View>
+  );
+}
+
+function saveCase(text: string, tag: string | null): void {
+  const link = document.createElement('a');
+  link.href = URL.createObjectURL(new Blob([text], { type: 'application/json' }));
+  link.download = `${tag ?? 'engine'}.case.json`;
+  link.click();
+  URL.revokeObjectURL(link.href);
+}
