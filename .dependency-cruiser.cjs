@@ -15,7 +15,7 @@ module.exports = {
       name: 'catalogue-on-units-and-shapes',
       severity: 'error',
       from: { path: '^core/src/catalogue/', pathNot: '\\.test\\.ts$' },
-      to: { path: '^core/src/', pathNot: '^core/src/(units|catalogue)/' },
+      to: { path: '^core/src/', pathNot: '^core/src/(units|catalogue|typed)/' },
     },
     {
       name: 'formulas-know-shapes-only',
@@ -59,7 +59,7 @@ module.exports = {
       name: 'design-knows-no-trade',
       severity: 'error',
       from: { path: '^app/src/design/' },
-      to: { path: '^app/src/(features|api)/|^core/' },
+      to: { path: '^app/src/(features|api)/|^core/', pathNot: '^core/src/typed/' },
     },
     {
       name: 'features-by-their-index',

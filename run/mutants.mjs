@@ -130,9 +130,7 @@ function roomOf(layer, folder) {
   const tests = others?.map((test) => path.join(cwd, 'src', `${test}.test.ts`)) ?? files.filter(isTest);
   const code = files.filter(isCode);
   const hash = createHash('sha256');
-  // Jest finds by itself which of the tests of core look at a folder.
-  const read = layer === 'core' ? filesUnder(path.join(cwd, 'src')).filter(isTest) : tests;
-  for (const file of [...code, ...read]) hash.update(readFileSync(file));
+  for (const file of [...code, ...tests]) hash.update(readFileSync(file));
   return { name: `${layer}/${folder}`, layer, cwd, code, tests, mark: hash.digest('hex') };
 }
 

@@ -158,16 +158,19 @@ function saidBy(
 
 /** What an observation tells of the past does not count again by the past itself. */
 function withoutDoubles(knowledge: Knowledge, machine: Machine, chapters: readonly Chapter[]): Machine {
-  const told = knowledge.tellsPast.filter((entry) =>
+  const overruled = knowledge.tellsPast.filter((entry) =>
     chapters.some((chapter) =>
       asList(chapter.seen[entry.observation]).some(
         (outcome) => outcome !== healthyOutcome(knowledge, entry.observation),
       ),
     ),
   );
-  return told.length === 0
+  return overruled.length === 0
     ? machine
-    : { ...machine, past: { ...machine.past, ...Object.fromEntries(told.map((entry) => [entry.past, undefined])) } };
+    : {
+        ...machine,
+        past: { ...machine.past, ...Object.fromEntries(overruled.map((entry) => [entry.past, undefined])) },
+      };
 }
 
 /** The first outcome of an observation: the healthy one. */

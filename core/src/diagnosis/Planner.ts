@@ -195,7 +195,7 @@ export class Planner {
     }, first.minutes);
   }
 
-  /** Whether a culprit that speaks to it is likely enough to matter. */
+  /** Whether a fault that changes its outcome is likely enough to matter. */
   private bears(observation: CompiledObservation, by: Float64Array): boolean {
     return (
       this.explaining.faults.reduce(

@@ -135,13 +135,13 @@ export function drawSpeakers(
 ): number[] {
   const order = [...faults].sort((x, y) => x - y);
   let quiet = 1;
-  const owed = order.map((fault) => {
+  const shares = order.map((fault) => {
     const part = quiet * (shows[fault] as number);
     quiet *= silent[fault] as number;
     return part;
   });
-  let left = random() * (owed.reduce((sum, part) => sum + part, 0) + quiet * healthy);
-  const heard = owed.findIndex((part) => (left -= part) < 0);
+  let left = random() * (shares.reduce((sum, part) => sum + part, 0) + quiet * healthy);
+  const heard = shares.findIndex((part) => (left -= part) < 0);
   return heard < 0
     ? []
     : order.filter((fault, at) => at === heard || (at > heard && random() >= (silent[fault] as number)));

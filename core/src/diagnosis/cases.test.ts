@@ -18,11 +18,11 @@ interface Expected {
   readonly why: string;
   readonly causes: readonly string[];
   readonly telling: Readonly<Record<string, unknown>>;
-  readonly before: Standing;
-  readonly after: Standing;
+  readonly before: Rank;
+  readonly after: Rank;
 }
 /** All causes among the first so many, each at least so likely, or so likely that it is one of them. */
-interface Standing {
+interface Rank {
   readonly within: number;
   readonly atLeast?: number;
   readonly together?: number;
@@ -37,7 +37,7 @@ const band: Band = (observation, reading, engine) => {
 };
 const parsed = (input: unknown) => readCase(input, CLASS_IDS, FAULT_KNOWLEDGE, band);
 
-function standingsOf(input: unknown): { id: string; p: number }[] {
+function ranksOf(input: unknown): { id: string; p: number }[] {
   const result = parsed(input);
   if (!result.ok) throw new Error(JSON.stringify(result.problem));
   const finding = new Finding(FAULT_KNOWLEDGE, result.case.machine, [{ seen: result.case.seen }]);
@@ -45,8 +45,8 @@ function standingsOf(input: unknown): { id: string; p: number }[] {
   return [...suspects, { id: NOTHING_WRONG, p: nth(finding.belief.weights, 0) }].sort((x, y) => y.p - x.p);
 }
 
-function mustStand(input: unknown, causes: readonly string[], wanted: Standing): void {
-  const order = standingsOf(input);
+function mustRank(input: unknown, causes: readonly string[], wanted: Rank): void {
+  const order = ranksOf(input);
   const places = causes.map((id) => order.findIndex((entry) => entry.id === id) + 1);
   const chances = causes.map((id) => order.find((entry) => entry.id === id)?.p ?? 0);
   expect(Math.max(...places)).toBeLessThanOrEqual(wanted.within);
@@ -59,9 +59,9 @@ describe.each(expected.map((entry) => [entry.file, entry] as const))(
   '%s',
   (_, { file, why, causes, telling, before, after }) => {
     const given = read<{ observations: Record<string, unknown> }>(`${file}.json`);
-    test(`${why}: before the telling check`, () => mustStand(given, causes, before));
+    test(`${why}: before the telling check`, () => mustRank(given, causes, before));
     test('and after it', () =>
-      mustStand({ ...given, observations: { ...given.observations, ...telling } }, causes, after));
+      mustRank({ ...given, observations: { ...given.observations, ...telling } }, causes, after));
   },
 );
 

@@ -45,7 +45,7 @@ export interface Diagnosis {
   /** By fault, for the likeliest. */
   readonly evidence: Readonly<Record<string, readonly Evidence[]>>;
   readonly conflicts: readonly Conflict[];
-  /** Observations that told what another had told already. */
+  /** Observations that repeat what another has shown already. */
   readonly countedOnce: readonly string[];
   /** Expected minutes to the end from here, by the best next step. */
   readonly expectedMinutes: number;
@@ -182,7 +182,7 @@ function lanesOf(finding: Finding, sets: Sets): LaneState[] {
   const laneOf = faultIds.map((id) => finding.knowledge.faults[id]?.lane);
   const looks = finding.showings
     .map((showing) => showing.observation)
-    .filter((id) => finding.knowledge.observations[id]?.kind !== 'told');
+    .filter((id) => finding.knowledge.observations[id]?.kind !== 'complaint');
   const isLookedAt = (fault: number): boolean =>
     looks.some((id) => (finding.model.observations.get(id)?.silent[fault] as number) <= 1 - MOSTLY);
   return LANES.map((lane) => {

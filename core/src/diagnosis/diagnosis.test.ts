@@ -150,8 +150,8 @@ describe('a finding', () => {
     const once = find({ 'compression-feel': 'none' });
     expect(twice.countedOnce).toEqual(['recoil-feel']);
     expectSame(twice, once);
-    const told = find({ 'last-repair': 'carburettor' }, { ...engine, past: { openedBefore: true } });
-    expectSame(told, find({ 'last-repair': 'carburettor' }));
+    const described = find({ 'last-repair': 'carburettor' }, { ...engine, past: { openedBefore: true } });
+    expectSame(described, find({ 'last-repair': 'carburettor' }));
     expect(find({ 'recoil-feel': 'springy-stop', 'compression-feel': 'weak' }).countedOnce).toEqual([]);
   });
 

@@ -1,18 +1,18 @@
 import type { Likelihood, Sets } from './Belief';
 import type { CompiledObservation } from './compileModel';
 
-/** Sets of the faults that what was seen is owed to, with places of their own: fault `faults[i]` of the model is i, and `faults.length` none. */
+/** Sets of the faults that explain what was seen, numbered by themselves: fault `faults[i]` of the model is i, and `faults.length` none. */
 export interface ExplainingSets extends Sets {
   readonly faults: readonly number[];
 }
 
-/** A fault to which less than this of a showing is owed is not what one looks for. */
+/** A fault that explains less than this share of every showing is not what one looks for. */
 const MIN_EVIDENCE_SHARE = 0.2;
 
 /**
  * What has to be found, out of what may be there.
- * A set of faults is cut down to those to which something that was seen and is not well is owed: of a dead switch and stale fuel, a dead
- * engine is owed to the switch. Planning goes by these; the suspects themselves stay exact. While nothing is seen that is not well,
+ * A set of faults is cut down to those that explain something that was seen and is not well: of a dead switch and stale fuel, the
+ * switch explains a dead engine. Planning goes by these; the suspects themselves stay exact. While nothing is seen that is not well,
  * every fault of a set counts.
  */
 export function explainingSetsOf(sets: Sets, unwell: readonly Likelihood[], n: number): ExplainingSets {
@@ -29,7 +29,7 @@ export function explainingSetsOf(sets: Sets, unwell: readonly Likelihood[], n: n
   return fromKeys(merged, n);
 }
 
-/** The share of a showing that is owed to one fault of a set. */
+/** The share of a showing that one fault of a set explains. */
 function evidenceShare(set: readonly number[], at: number, likelihood: Likelihood): number {
   let quiet = 1;
   let total = 0;

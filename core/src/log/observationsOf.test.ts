@@ -11,7 +11,7 @@ const entry = (kind: string, facts: object): Entry => ({
 });
 const seen = (observation: string, ...outcomes: string[]): Entry =>
   entry('seen', { observation, outcomes, reading: null });
-const told = (kind: 'could-not-tell' | 'taken-back', observation: string): Entry => entry(kind, { observation });
+const of = (kind: 'could-not-tell' | 'taken-back', observation: string): Entry => entry(kind, { observation });
 
 describe('what entries come to', () => {
   test('the last telling of an observation counts; one taken back counts nowhere', () => {
@@ -19,7 +19,7 @@ describe('what entries come to', () => {
       seen('choke', 'needs-choke'),
       seen('compression', 'worn'),
       seen('compression', 'strong'),
-      told('taken-back', 'choke'),
+      of('taken-back', 'choke'),
     ]);
     expect(observed.chapters).toEqual([{ seen: { compression: 'strong' } }]);
     expect(observed.shown).toEqual([{ observation: 'compression', outcome: 'strong' }]);
@@ -33,13 +33,11 @@ describe('what entries come to', () => {
   });
 
   test('could not tell passes a check over, until it is told after all', () => {
-    expect(observationsOf([told('could-not-tell', 'fuel-look')]).passedOver).toEqual(['fuel-look']);
-    expect(observationsOf([told('could-not-tell', 'fuel-look'), seen('fuel-look', 'fresh')]).passedOver).toEqual([]);
-    const after = observationsOf([seen('fuel-look', 'fresh'), told('could-not-tell', 'fuel-look')]);
+    expect(observationsOf([of('could-not-tell', 'fuel-look')]).passedOver).toEqual(['fuel-look']);
+    expect(observationsOf([of('could-not-tell', 'fuel-look'), seen('fuel-look', 'fresh')]).passedOver).toEqual([]);
+    const after = observationsOf([seen('fuel-look', 'fresh'), of('could-not-tell', 'fuel-look')]);
     expect([after.chapters[0]?.seen, after.passedOver]).toEqual([{}, ['fuel-look']]);
-    expect(observationsOf([told('could-not-tell', 'fuel-look'), told('taken-back', 'fuel-look')]).passedOver).toEqual(
-      [],
-    );
+    expect(observationsOf([of('could-not-tell', 'fuel-look'), of('taken-back', 'fuel-look')]).passedOver).toEqual([]);
   });
 
   test('a repair ends a chapter; what was seen before it stays seen in its own', () => {
@@ -71,6 +69,6 @@ describe('what entries come to', () => {
     expect(offFor(seen('main-jet', 'clear'))).toEqual(['bowl-off']);
     expect(offFor(entry('repaired', { fault: 'flywheel-key-sheared' }))).toEqual(['cowl-off', 'flywheel-off']);
     expect(offFor(seen('starting', 'hard'))).toEqual([]);
-    expect(offFor(seen('main-jet', 'clear'), told('taken-back', 'main-jet'))).toEqual([]);
+    expect(offFor(seen('main-jet', 'clear'), of('taken-back', 'main-jet'))).toEqual([]);
   });
 });

@@ -52,7 +52,7 @@ test('what is promised may be used, what is missing may not', () => {
 });
 
 test('its worked example: closing what is shut is refused with what it is', () => {
-  const door = stateTable<'open' | 'shut', 'close'>({ open: { close: 'shut' }, shut: {} });
-  expect(door.after('open', 'close')).toEqual({ ok: true, state: 'shut' });
-  expect(door.after('shut', 'close')).toEqual({ ok: false, state: 'shut', action: 'close' });
+  const lid = stateTable<'open' | 'shut', 'close'>({ open: { close: 'shut' }, shut: {} });
+  expect(lid.after('open', 'close')).toEqual({ ok: true, state: 'shut' });
+  expect(lid.after('shut', 'close')).toEqual({ ok: false, state: 'shut', action: 'close' });
 });

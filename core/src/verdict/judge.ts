@@ -59,14 +59,14 @@ export interface Verdict {
 
 /**
  * Whether a unit that was looked at may be hired, why, and what work follows.
- * In: the class's checks, what was answered, told and missing, and numbers about the unit. A check without an answer counts as
+ * In: the class's checks, what was answered, the complaints, what is missing, and numbers about the unit. A check without an answer counts as
  * not looked at. Out: the verdict; the worst consequence decides (hold: held; fix before hire: prep; else fit); reasons worst
  * first, derived before plain, safety before ordinary; findings that raise the same work share one job.
  * Throws on an answer or complaint that the lists do not hold. The same input gives the same verdict for ever: keep the edition.
  * Source: common practice. Example: oil over-full and smelling of fuel is one reason, "Fuel in the oil. Do not start it…", held.
  */
 export function judge(input: JudgeInput): Verdict {
-  const plain = [...answered(input), ...told(input), ...missing(input)];
+  const plain = [...fromAnswers(input), ...fromComplaints(input), ...fromMissing(input)];
   const shows = plain.flatMap((finding) => (finding.shows ? [finding.shows] : []));
   const derived = input.derived.filter((rule) => rule.when.every((condition) => holds(condition, shows, input.facts)));
   const replaced = derived.flatMap((rule) => rule.replaces ?? []);
@@ -87,7 +87,7 @@ export function judge(input: JudgeInput): Verdict {
   };
 }
 
-function answered(input: JudgeInput): Finding[] {
+function fromAnswers(input: JudgeInput): Finding[] {
   const known = new Set(input.checks.map((check) => check.id));
   const stray = input.answers.find((answer) => !known.has(answer.check));
   if (stray !== undefined) throw new Error(`No such check here: ${stray.check}`);
@@ -100,7 +100,7 @@ function answered(input: JudgeInput): Finding[] {
   });
 }
 
-function told(input: JudgeInput): Finding[] {
+function fromComplaints(input: JudgeInput): Finding[] {
   return input.complaintIds.map((id) => {
     const complaint = input.complaints.find((entry) => entry.id === id);
     if (complaint === undefined) throw new Error(`No such complaint here: ${id}`);
@@ -109,7 +109,7 @@ function told(input: JudgeInput): Finding[] {
   });
 }
 
-const missing = (input: JudgeInput): Finding[] =>
+const fromMissing = (input: JudgeInput): Finding[] =>
   input.missing.map(({ id, name, count }) => ({
     origin: { kind: 'kit', id },
     consequence: 'bill',

@@ -27,7 +27,7 @@ import { nth } from '@hudrik/core/typed';
 
 /** Finding a fault: speed in Node, against a general library in the same run, and how well the advice does on machines drawn from the model. */
 const DRAWS = Number(process.env['HUDRIK_BENCH_DRAWS'] ?? 2000);
-const bench = { setUpsDone: new Set<string>(), toolsAtHand: null };
+const workplace = { setUpsDone: new Set<string>(), toolsAtHand: null };
 
 function seeded(seed: number): Random {
   let state = seed;
@@ -66,7 +66,7 @@ function speed(): void {
       seen[next.id] = outcome;
       run.look(next, outcome);
       const began = performance.now();
-      diagnose(new Finding(FAULT_KNOWLEDGE, machine, [{ seen: { ...seen } }]), bench);
+      diagnose(new Finding(FAULT_KNOWLEDGE, machine, [{ seen: { ...seen } }]), workplace);
       times.push(performance.now() - began);
     }
   }

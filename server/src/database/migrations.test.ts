@@ -124,7 +124,7 @@ async function tellTheOldWay(db: Db): Promise<void> {
 describe('a yard kept by the version before one log', () => {
   let made: MadeDatabase;
   let db: Db;
-  const told = async () => (await readHistory({ db }, 'GE-01', { limit: 100 })).records;
+  const history = async () => (await readHistory({ db }, 'GE-01', { limit: 100 })).records;
   const WORDING = { time: (text: string) => text, hours: (n: number) => `${n} h`, fuel: String, readiness: String };
 
   before(async () => {
@@ -142,7 +142,7 @@ describe('a yard kept by the version before one log', () => {
   });
 
   test('its history tells the same, each thing once, in its order', async () => {
-    const titles = [...(await told())].reverse().map((record) => tellEntry(record, WORDING).title);
+    const titles = [...(await history())].reverse().map((record) => tellEntry(record, WORDING).title);
     assert.deepEqual(titles, [
       'Came to the yard',
       'Handed out on B-1',
@@ -191,7 +191,7 @@ describe('a yard kept by the version before one log', () => {
     assert.deepEqual([checkIn.reading, checkIn.trueHours], [108, 108]);
     assert.equal(checkIn.verdict.reasons[0]?.sentence, 'A socket is broken.');
     assert.equal(checkIn.verdict.jobs[0]?.title, 'New socket');
-    const record = (await told()).find((one) => one.id === CHECK_IN);
+    const record = (await history()).find((one) => one.id === CHECK_IN);
     assert.deepEqual(tellEntry(record ?? { kind: '', facts: {}, outcome: {} }, WORDING).lines, [
       '108 h, 8 h on this hire; fuel 5.',
       'A socket is broken.',
@@ -228,7 +228,7 @@ describe('a yard kept by the version before one log', () => {
       { state: 'stopped', result: null },
     ]);
     assert.equal((await db.selectFrom('exchange_part').select('name').executeTakeFirstOrThrow()).name, 'Carburettor');
-    const corrected = (await told()).find((one) => one.kind === 'reading-corrected');
+    const corrected = (await history()).find((one) => one.kind === 'reading-corrected');
     assert.equal(corrected?.corrects, CHECK_IN);
     assert.equal(corrected?.outcome['readingId'], '3');
   });

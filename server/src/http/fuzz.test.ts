@@ -40,7 +40,7 @@ describe('odd requests', () => {
       ROLES.map((role) => yard.cookieOf(role)),
     );
     assert.equal(ended.bad.length, 0, worst(ended));
-    // It is no test when all are turned away at the door.
+    // It is no test when all are refused before they are read.
     const share = (from: number, to: number): number =>
       [...ended.byStatus].reduce(
         (sum, [status, n]) => (Number(status) >= from && Number(status) < to ? sum + n : sum),

@@ -74,9 +74,9 @@ describe('the simulated supplier', () => {
     }
     now += 4000;
     for (const order of orders) {
-      const standing = await supplier().status(order);
-      assert.ok(standing.ok);
-      states.add(standing.value.state);
+      const status = await supplier().status(order);
+      assert.ok(status.ok);
+      states.add(status.value.state);
     }
     assert.deepEqual([...states].sort(), ['late', 'sent']);
     now += 2000;

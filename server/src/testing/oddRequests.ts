@@ -32,7 +32,7 @@ interface Described {
   readonly requestBody?: { readonly content: Readonly<Record<string, { readonly schema: JsonSchema }>> };
 }
 
-/** What is on the yard, so that some requests get past the first door. */
+/** What is on the yard, so that some requests name things that exist. */
 export interface Known {
   readonly tags: readonly string[];
   readonly ids: readonly string[];

@@ -57,7 +57,7 @@ export function ProofScreen({ jobId }: { readonly jobId: string }) {
   if (handle.state !== 'to-prove') return <Page>{head}</Page>;
   const first = <First handle={handle} proof={proof} cautions={plan.cautions} />;
   const run = <Run handle={handle} proof={proof} loads={plan.loads} />;
-  const bench = <LiveReadings jobId={jobId} classId={reply.unit.classId} handle={handle} proof={proof} />;
+  const live = <LiveReadings jobId={jobId} classId={reply.unit.classId} handle={handle} proof={proof} />;
   const readings = <ReadingLines handle={handle} proof={proof} />;
   const looks = <Looks handle={handle} proof={proof} />;
   const end = <End handle={handle} proof={proof} jobId={jobId} tag={reply.unit.tag} />;
@@ -67,7 +67,7 @@ export function ProofScreen({ jobId }: { readonly jobId: string }) {
         {head}
         {first}
         {run}
-        {bench}
+        {live}
         {readings}
         {looks}
         {end}
@@ -84,7 +84,7 @@ export function ProofScreen({ jobId }: { readonly jobId: string }) {
           {end}
         </View>
         <View className="min-w-0 flex-1 gap-5">
-          {bench}
+          {live}
           {readings}
         </View>
       </View>

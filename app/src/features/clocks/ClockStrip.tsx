@@ -24,14 +24,14 @@ function useClocks(): readonly Running[] {
 
 /** Says the end of one's own clocks once, also when another window is in front, where the browser allows it. */
 function useTellEnd(clocks: readonly Running[]): void {
-  const told = useRef<Set<string> | null>(null);
+  const announced = useRef<Set<string> | null>(null);
   useEffect(() => {
     const ended = clocks.filter((clock) => clock.mine && clock.leftMs <= 0);
-    const isFirst = told.current === null;
-    told.current ??= new Set();
+    const isFirst = announced.current === null;
+    announced.current ??= new Set();
     for (const clock of ended) {
-      if (told.current.has(clock.id)) continue;
-      told.current.add(clock.id);
+      if (announced.current.has(clock.id)) continue;
+      announced.current.add(clock.id);
       if (!isFirst && typeof Notification !== 'undefined' && Notification.permission === 'granted')
         new Notification(`${clock.tag}: ${clock.name.toLowerCase()} has ended`, {
           body: 'What was the result?',

@@ -24,7 +24,7 @@ export function FindMore({
   const take = async (chosen: File | undefined) => {
     if (!chosen) return;
     const read = fromCase(await chosen.text());
-    if (read.ok) begin({ machine: read.machine, told: read.told });
+    if (read.ok) begin({ machine: read.machine, brought: read.brought });
     setRefused(read.ok ? null : read.sentence);
   };
   return (

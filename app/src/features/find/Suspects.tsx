@@ -87,7 +87,7 @@ interface WhyProps extends Omit<Props, 'diagnosis'> {
   readonly onClose: () => void;
 }
 
-/** Why a suspect stands where it does: what speaks for it and against it; what putting it right would take. */
+/** Why a suspect stands where it does: what makes it more and less likely; what putting it right would take. */
 function Why({ suspect, evidence, since, sets, confirms, onConfirm, onClose }: WhyProps) {
   const fault = faultOf(suspect.id);
   const together = sets.filter((set) => set.faults.length > 1 && set.faults.includes(suspect.id)).slice(0, 2);
@@ -99,7 +99,7 @@ function Why({ suspect, evidence, since, sets, confirms, onConfirm, onClose }: W
       {fault?.caution ? <Caution text={cautionText(fault.caution)} /> : null}
       {evidence.length === 0 ? (
         <Words>
-          Nothing seen {since} speaks for it or against it
+          Nothing seen {since} makes it more or less likely
           {since === 'so far' ? ': this is what is usual for such a machine' : ''}.
         </Words>
       ) : null}

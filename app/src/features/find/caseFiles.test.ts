@@ -15,12 +15,12 @@ const CASE = {
 test('a case file becomes a finding, readings banded and kept, and a case file again', () => {
   const read = fromCase(JSON.stringify(CASE));
   if (!read.ok) throw new Error(read.sentence);
-  expect(read.told.map(({ facts }) => facts)).toMatchObject([
+  expect(read.brought.map(({ facts }) => facts)).toMatchObject([
     { observation: 'starting', outcomes: ['hard'], reading: null },
     { observation: 'compression', outcomes: ['worn'], reading: { value: 62, unit: 'psi' } },
     { observation: 'leak-place', outcomes: ['breather', 'exhaust'] },
   ]);
-  const entries = read.told.map(({ kind, facts }) => entryOf(kind, facts));
+  const entries = read.brought.map(({ kind, facts }) => entryOf(kind, facts));
   expect(JSON.parse(toCase({ machine: read.machine, entries }))).toEqual({ format: 'hudrik-case/1', ...CASE });
 });
 

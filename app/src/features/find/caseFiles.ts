@@ -4,7 +4,7 @@ import { observationsOf, isOf } from '@hudrik/core/log';
 import { bandReading } from '@hudrik/core/readings';
 import type { LocalFinding, MachineFacts } from './finding';
 import { observationOf } from './say';
-import type { Told } from './useFinding';
+import type { Brought } from './useFinding';
 
 /** The finding as a case file, with the readings as they were entered. */
 export function toCase({ entries, machine }: Pick<LocalFinding, 'entries' | 'machine'>): string {
@@ -18,7 +18,7 @@ export function toCase({ entries, machine }: Pick<LocalFinding, 'entries' | 'mac
 }
 
 type Read =
-  | { readonly ok: true; readonly machine: MachineFacts; readonly told: readonly Told[] }
+  | { readonly ok: true; readonly machine: MachineFacts; readonly brought: readonly Brought[] }
   | { readonly ok: false; readonly sentence: string };
 
 /** A case file as what a finding begins with, or why it cannot be read. */
@@ -31,9 +31,9 @@ export function fromCase(text: string): Read {
   });
   if (!result.ok) return { ok: false, sentence: sayCaseProblem(result.problem) };
   const { machine, seen, readings } = result.case;
-  const told = Object.entries(seen).map(([observation, outcome]): Told => ({
+  const brought = Object.entries(seen).map(([observation, outcome]): Brought => ({
     kind: 'seen',
     facts: { observation, outcomes: [...asList(outcome)], reading: readings[observation] ?? null },
   }));
-  return { ok: true, machine: { ...machine, classId: CLASS_IDS.find((id) => id === machine.classId) }, told };
+  return { ok: true, machine: { ...machine, classId: CLASS_IDS.find((id) => id === machine.classId) }, brought };
 }

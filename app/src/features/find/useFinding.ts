@@ -8,14 +8,14 @@ import { findingOf, type LocalFinding, type MachineFacts, type Pointer } from '.
 import { usePointer } from './usePointer';
 
 /** Something seen, as a case file or a finding that was closed brings it along. */
-export interface Told {
+export interface Brought {
   readonly kind: FindingKind;
   readonly facts: object;
 }
 
 interface Fresh {
   readonly machine?: MachineFacts;
-  readonly told?: readonly Told[];
+  readonly brought?: readonly Brought[];
 }
 
 export interface FindingHandle {
@@ -54,11 +54,11 @@ export function useFinding(tag: string | null): FindingHandle {
   const add = useAddEntry();
   const confirmEntry = useEntry('causes-confirmed');
   const begin = useCallback(
-    ({ machine, told = [] }: Fresh = {}) => {
+    ({ machine, brought = [] }: Fresh = {}) => {
       const id = newId();
       setPointer({ id, ...(machine ? { machine } : {}) });
-      if (tag !== null || told.length > 0) openWith(add, tag, { id, ...(machine ? { machine } : {}) });
-      for (const { kind, facts } of told) void add(kind, facts as never, onOf(id, tag));
+      if (tag !== null || brought.length > 0) openWith(add, tag, { id, ...(machine ? { machine } : {}) });
+      for (const { kind, facts } of brought) void add(kind, facts as never, onOf(id, tag));
     },
     [add, setPointer, tag],
   );
@@ -98,8 +98,8 @@ export function useFinding(tag: string | null): FindingHandle {
     },
     goOnInNew: () => {
       if (finding === null) return;
-      const told = finding.refused.map((item) => ({ kind: item.kind as FindingKind, facts: item.facts }));
-      begin({ machine: finding.machine, told });
+      const brought = finding.refused.map((item) => ({ kind: item.kind as FindingKind, facts: item.facts }));
+      begin({ machine: finding.machine, brought });
       for (const item of finding.refused) void outbox().discard(item.id);
     },
   };

@@ -2,7 +2,7 @@ import { screen, waitFor } from '@testing-library/react-native';
 import { press, refusal, show, type } from '@/testing/screen';
 import { SignIn } from './SignIn';
 
-const door = (more: object = {}) => ({
+const options = (more: object = {}) => ({
   yard: 'Ferry landing',
   demo: false,
   wantsFirstLead: false,
@@ -13,7 +13,7 @@ const door = (more: object = {}) => ({
 describe('signing in', () => {
   test('a name, then its PIN; a wrong one is said', async () => {
     const server = show(<SignIn />, {
-      'GET /api/sign-in-options': door(),
+      'GET /api/sign-in-options': options(),
       'POST /api/session': refusal(401, 'wrong-pin', {}, 'That name and PIN do not go together.'),
     });
     await press(/^Ivo Tarnwell/);
@@ -29,7 +29,7 @@ describe('signing in', () => {
 
   test('the demo’s people come in by one tap', async () => {
     const server = show(<SignIn />, {
-      'GET /api/sign-in-options': door({
+      'GET /api/sign-in-options': options({
         people: [{ id: 2, name: 'Ivo Tarnwell', role: 'technician', demoPin: '1207' }],
       }),
       'POST /api/session': { id: 2 },
@@ -39,7 +39,7 @@ describe('signing in', () => {
   });
 
   test('an empty yard says how its first lead is made', async () => {
-    show(<SignIn />, { 'GET /api/sign-in-options': door({ people: [], wantsFirstLead: true }) });
+    show(<SignIn />, { 'GET /api/sign-in-options': options({ people: [], wantsFirstLead: true }) });
     expect(await screen.findByText(/^There are no people yet\./)).toBeTruthy();
   });
 

@@ -129,8 +129,8 @@ function ClassHeading({ classId, count }: { readonly classId: UnitLine['classId'
 /** The yard in one sentence. */
 function sayYard(counts: Readonly<Record<string, number>> | undefined): string {
   if (!counts) return 'The yard';
-  const standing = ['fit', 'prep', 'held'].reduce((sum, name) => sum + (counts[name] ?? 0), 0);
-  return `${counts['fit'] ?? 0} of ${standing} on the yard are fit; ${counts['out'] ?? 0} are out.`;
+  const onYard = ['fit', 'prep', 'held'].reduce((sum, name) => sum + (counts[name] ?? 0), 0);
+  return `${counts['fit'] ?? 0} of ${onYard} on the yard are fit; ${counts['out'] ?? 0} are out.`;
 }
 
 interface FiltersProps {

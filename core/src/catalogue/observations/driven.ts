@@ -13,7 +13,7 @@ const BRUSH: Applies = { classes: ['generator', 'welder'] };
 export const DRIVEN = {
   pressure: {
     words: 'Pressure',
-    kind: 'told',
+    kind: 'complaint',
     minutes: 4,
     when: PW,
     wants: 'running',
@@ -103,7 +103,7 @@ export const DRIVEN = {
   },
   output: {
     words: 'Volts',
-    kind: 'told',
+    kind: 'complaint',
     minutes: 3,
     when: GE,
     tools: ['multimeter'],
@@ -200,7 +200,7 @@ export const DRIVEN = {
   },
   tines: {
     words: 'Tines',
-    kind: 'told',
+    kind: 'complaint',
     minutes: 3,
     when: TI,
     wants: 'running',
@@ -261,7 +261,7 @@ export const DRIVEN = {
   },
   auger: {
     words: 'Auger',
-    kind: 'told',
+    kind: 'complaint',
     minutes: 2,
     when: SN,
     wants: 'running',
@@ -311,7 +311,7 @@ export const DRIVEN = {
   },
   travel: {
     words: 'Wheel drive',
-    kind: 'told',
+    kind: 'complaint',
     minutes: 2,
     when: SN,
     wants: 'running',
@@ -324,7 +324,7 @@ export const DRIVEN = {
   },
   throw: {
     words: 'How far it throws',
-    kind: 'told',
+    kind: 'complaint',
     minutes: 3,
     when: SN,
     wants: 'running',
@@ -333,7 +333,7 @@ export const DRIVEN = {
   },
   ram: {
     words: 'Ram',
-    kind: 'told',
+    kind: 'complaint',
     minutes: 3,
     when: LS,
     wants: 'running',
@@ -409,7 +409,7 @@ export const DRIVEN = {
   },
   arc: {
     words: 'Arc',
-    kind: 'told',
+    kind: 'complaint',
     minutes: 3,
     when: WE,
     wants: 'running',

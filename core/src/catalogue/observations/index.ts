@@ -2,7 +2,7 @@ import type { Observation, ObservationId, SameFact, SetUp, SetUpId, Tool, ToolId
 import { DRIVEN } from './driven';
 import { LOOKS } from './looks';
 import { OPENED } from './opened';
-import { TOLD } from './told';
+import { COMPLAINT_OBSERVATIONS } from './complaints';
 import { WITH_TOOLS } from './withTools';
 
 /**
@@ -10,7 +10,7 @@ import { WITH_TOOLS } from './withTools';
  * The first outcome is the healthy one. Ids are fixed and never reused. The healthy shares are judgement.
  */
 export const OBSERVATIONS: { readonly [O in ObservationId]: Observation<O> } = {
-  ...TOLD,
+  ...COMPLAINT_OBSERVATIONS,
   ...LOOKS,
   ...WITH_TOOLS,
   ...OPENED,

@@ -22,7 +22,7 @@ export type OutcomeEntry = readonly [words: string, healthy: number, means: stri
 export interface AnyObservation {
   readonly words: string;
   /** Told or seen running, an easy look, with a tool, or opened up. */
-  readonly kind: 'told' | 'look' | 'tool' | 'opened';
+  readonly kind: 'complaint' | 'look' | 'tool' | 'opened';
   /** Hands-on minutes, what must be taken off first not counted. */
   readonly minutes: number;
   /** What must be off first; shared with other checks and repairs. */

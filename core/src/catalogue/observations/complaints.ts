@@ -1,10 +1,10 @@
 import type { ObservationEntries } from '../shapes';
 
 /** Told by the hirer, or seen and felt by trying it. Hirers are now and then wrong: the healthy shares say so. */
-export const TOLD = {
+export const COMPLAINT_OBSERVATIONS = {
   starting: {
     words: 'How it starts',
-    kind: 'told',
+    kind: 'complaint',
     minutes: 2,
     caution: 'carbon-monoxide',
     how: 'Fuel on, switch on, choke as the engine wants it. Three or four brisk pulls, or five seconds of starter.',
@@ -18,7 +18,7 @@ export const TOLD = {
   },
   choke: {
     words: 'Off the choke',
-    kind: 'told',
+    kind: 'complaint',
     minutes: 2,
     wants: 'running',
     caution: 'carbon-monoxide',
@@ -31,7 +31,7 @@ export const TOLD = {
   },
   'runs-for': {
     words: 'How long it runs',
-    kind: 'told',
+    kind: 'complaint',
     minutes: 20,
     wants: 'running',
     caution: 'carbon-monoxide',
@@ -45,7 +45,7 @@ export const TOLD = {
   },
   idle: {
     words: 'How it idles',
-    kind: 'told',
+    kind: 'complaint',
     minutes: 3,
     wants: 'running',
     caution: 'carbon-monoxide',
@@ -60,7 +60,7 @@ export const TOLD = {
   },
   throttle: {
     words: 'On opening the throttle',
-    kind: 'told',
+    kind: 'complaint',
     minutes: 2,
     wants: 'running',
     caution: 'carbon-monoxide',
@@ -73,7 +73,7 @@ export const TOLD = {
   },
   'under-load': {
     words: 'Under load',
-    kind: 'told',
+    kind: 'complaint',
     minutes: 6,
     wants: 'running',
     caution: 'carbon-monoxide',
@@ -86,7 +86,7 @@ export const TOLD = {
   },
   smoke: {
     words: 'Smoke',
-    kind: 'told',
+    kind: 'complaint',
     minutes: 2,
     wants: 'running',
     caution: 'carbon-monoxide',
@@ -105,7 +105,7 @@ export const TOLD = {
   },
   'kick-back': {
     words: 'Kicks back',
-    kind: 'told',
+    kind: 'complaint',
     minutes: 1,
     how: 'Ask, or pull it gently over compression.',
     outcomes: {
@@ -115,7 +115,7 @@ export const TOLD = {
   },
   'fuel-leak': {
     words: 'Fuel dripping',
-    kind: 'told',
+    kind: 'complaint',
     minutes: 2,
     caution: 'fuel-vapour',
     how: 'Tap on, engine off: wipe dry, wait two minutes, feel under the carburettor and along the hose.',
@@ -127,7 +127,7 @@ export const TOLD = {
   },
   primer: {
     words: 'Primer bulb',
-    kind: 'told',
+    kind: 'complaint',
     minutes: 1,
     how: 'Press it three times and look for fuel.',
     outcomes: {
@@ -150,7 +150,7 @@ export const TOLD = {
   },
   'recoil-feel': {
     words: 'How the rope feels',
-    kind: 'told',
+    kind: 'complaint',
     minutes: 1,
     how: 'Switch off. Pull slowly through two compressions.',
     outcomes: {
@@ -164,7 +164,7 @@ export const TOLD = {
   },
   starter: {
     words: 'Electric starter',
-    kind: 'told',
+    kind: 'complaint',
     minutes: 1,
     when: { start: ['electric', 'both'] },
     how: 'Turn the key and listen.',
@@ -176,7 +176,7 @@ export const TOLD = {
   },
   intermittent: {
     words: 'Always, or now and then',
-    kind: 'told',
+    kind: 'complaint',
     minutes: 1,
     how: 'Ask when it comes.',
     outcomes: {
@@ -186,7 +186,7 @@ export const TOLD = {
   },
   'last-repair': {
     words: 'What was last repaired',
-    kind: 'told',
+    kind: 'complaint',
     minutes: 1,
     how: 'Ask who was in it, and where.',
     outcomes: {
