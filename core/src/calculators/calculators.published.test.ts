@@ -83,3 +83,88 @@ describe('against handbook figures', () => {
     expect(cycle(50)).toBeCloseTo((cycle(0) + cycle(100)) / 2, 9);
   });
 });
+
+describe('where a sum has no answer, and where its word changes', () => {
+  const of = (id: string, changed: Record<string, number> = {}) => {
+    const calculator = CALCULATORS.find((entry) => entry.id === id);
+    const usual = Object.fromEntries((calculator?.asks ?? []).map((entry) => [entry.id, entry.usual]));
+    return calculator?.gives({ ...usual, ...changed }) ?? null;
+  };
+
+  test.each([
+    ['leak-down', { supply: 0 }],
+    ['leak-down', { supply: 80, cylinder: 80.1 }],
+    ['compression-by-height', { height: 6001 }],
+    ['cranking-pressure', { ratio: 1 }],
+    ['cranking-pressure', { height: 6001 }],
+    ['two-stroke-mix', { ratio: 0 }],
+    ['ethanol-by-shake', { fuel: 0 }],
+    ['ethanol-by-shake', { growth: 90.1, fuel: 90 }],
+    ['blend', { there: 0, added: 0 }],
+    ['speed-and-hertz', { poles: 3 }],
+    ['speed-and-hertz', { poles: 0 }],
+    ['droop', { rated: 0 }],
+    ['nozzle-wear', { ratedFlow: 0 }],
+    ['nozzle-wear', { ratedPressure: 0 }],
+    ['nozzle-wear', { pressure: 0 }],
+    ['duty-cycle', { current: 0 }],
+    ['splitter-cycle', { fast: 0 }],
+    ['splitter-cycle', { slow: 0 }],
+    ['splitter-cycle', { rod: 4, bore: 4 }],
+    ['splitter-cycle', { loaded: 101 }],
+    ['bucket-flow', { seconds: 0 }],
+    ['bucket-flow', { pressure: 0 }],
+    ['load-steps', { volts: 0 }],
+    ['belt-ratio', { driver: 0 }],
+    ['belt-ratio', { driven: 0 }],
+    ['belt-length', { centre: 5, driver: 2.5, driven: 7.5 }],
+  ])('%s of %j: none', (id, changed) => expect([of(id) === null, of(id, changed)]).toEqual([false, null]));
+
+  test.each([
+    ['leak-down', { supply: 80, cylinder: 80 }],
+    ['leak-down', { cylinder: 0 }],
+    ['compression-by-height', { height: 6000 }],
+    ['ethanol-by-shake', { growth: 90, fuel: 90 }],
+    ['blend', { there: 0, added: 1 }],
+    ['splitter-cycle', { loaded: 100 }],
+    ['speed-and-hertz', { poles: 12 }],
+  ])('%s of %j: still one', (id, changed) => expect(of(id, changed)).not.toBeNull());
+
+  const sentence = (id: string, changed: Record<string, number>): string =>
+    of(id, changed)?.find((entry) => entry.sentence)?.sentence ?? '';
+  test.each([
+    // Bands of a leak-down: 15 and 40 % (common practice).
+    ['leak-down', { supply: 100, cylinder: 85 }, 'Good'],
+    ['leak-down', { supply: 100, cylinder: 84.9 }, 'Worn'],
+    ['leak-down', { supply: 100, cylinder: 60 }, 'Worn'],
+    ['leak-down', { supply: 100, cylinder: 59.9 }, 'Failed'],
+    // A tenth either way is right (common practice).
+    ['nozzle-wear', { flow: 10.9, ratedFlow: 10 }, 'Right'],
+    ['nozzle-wear', { flow: 11.1, ratedFlow: 10 }, 'Worn'],
+    ['nozzle-wear', { flow: 9.1, ratedFlow: 10 }, 'Right'],
+    ['nozzle-wear', { flow: 8.9, ratedFlow: 10 }, 'Blocked'],
+    // Six cells: half full is 12.25 V and 80 % 12.52 V at 25 °C (common practice).
+    ['battery-state', { volts: 12.24, temperature: 25 }, 'Charge it, then load it'],
+    ['battery-state', { volts: 12.26, temperature: 25 }, 'Charge it.'],
+    ['battery-state', { volts: 12.51, temperature: 25 }, 'Charge it.'],
+    ['battery-state', { volts: 12.53, temperature: 25 }, 'Good'],
+    ['droop', { noLoad: 59, fullLoad: 60 }, 'rises'],
+    ['droop', { noLoad: 61.7, fullLoad: 60 }, 'G3'],
+    ['droop', { noLoad: 66, fullLoad: 60 }, 'Outside'],
+  ])('%s of %j: %s', (id, changed, word) => expect(sentence(id, changed)).toContain(word));
+
+  test('a battery in the cold shows fewer volts for the same charge: 0.024 V in ten degrees (from memory)', () => {
+    const full = (volts: number, temperature: number) => of('battery-state', { volts, temperature })?.[0]?.value;
+    expect(full(12.2, 15)).toBeCloseTo(full(12.224, 25) ?? Number.NaN, 9);
+    expect([full(11, 25), full(14, 25)]).toEqual([0, 100]);
+  });
+
+  test('each load step says its kilowatts', () => {
+    expect(of('load-steps', { rated: 5000, volts: 240 })?.map((entry) => entry.sentence)).toEqual([
+      '1.25 kW',
+      '2.50 kW',
+      '3.75 kW',
+      '5.00 kW',
+    ]);
+  });
+});

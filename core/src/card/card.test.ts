@@ -1,4 +1,13 @@
-import { stepsFor } from './index';
+import {
+  changeStep,
+  EMPTY_CARD,
+  listSteps,
+  OPEN_JOB_STATES,
+  startWork,
+  stepsFor,
+  stopWork,
+  workedMinutes,
+} from './index';
 
 test('its worked example: two causes behind the bowl take it off once, readings stand before and after', () => {
   const cause = (id: string) => ({
@@ -23,4 +32,80 @@ test('its worked example: two causes behind the bowl take it off once, readings 
     'repair-y',
     'after-compression',
   ]);
+});
+
+test('a cause with nothing to take off, to measure or to wait for is its repair alone, with its caution', () => {
+  const bare = { id: 'z', repairTitle: 'Mend z', setUps: [], reading: undefined, clock: undefined };
+  expect(
+    stepsFor({
+      kind: [{ key: 'safe', title: 'Make it safe' }],
+      work: [{ key: 'own', title: 'Its own' }],
+      causes: [
+        { ...bare, caution: 'fuel-vapour' },
+        { ...bare, id: 'y' },
+      ],
+    }),
+  ).toEqual([
+    { key: 'own', title: 'Its own' },
+    { key: 'repair-z', title: 'Mend z', caution: 'fuel-vapour' },
+    { key: 'repair-y', title: 'Mend z' },
+  ]);
+  const off = stepsFor({
+    kind: [],
+    work: null,
+    causes: [{ ...bare, setUps: [{ id: 'plug-out', words: 'Plug out', teardown: undefined }], reading: 'compression' }],
+  });
+  expect(off[0]).toEqual({ key: 'off-plug-out', title: 'Plug out' });
+  expect(off[1]).toEqual({ key: 'before-compression', title: 'Reading before', reading: 'compression' });
+  expect(off.at(-1)).toEqual({ key: 'after-compression', title: 'Reading after', reading: 'compression' });
+});
+
+describe('hands on a card', () => {
+  const at = (seconds: number) => new Date(Date.UTC(2030, 2, 4, 9, 0, seconds)).toISOString();
+
+  test('an empty card has nothing on it', () => {
+    const { ledger, edition, decision, workedMs, ...lists } = EMPTY_CARD;
+    expect([edition, decision, workedMs, ledger.things]).toEqual([null, null, {}, []]);
+    for (const list of Object.values(lists)) expect(list).toEqual([]);
+  });
+
+  test('two work at once, each with their own minutes; who starts twice goes on from the first', () => {
+    let card = startWork(EMPTY_CARD, 'Ivo', at(0));
+    card = startWork(startWork(card, 'Maren', at(30)), 'Ivo', at(100));
+    expect(card.working).toEqual([
+      { by: 'Ivo', since: at(0) },
+      { by: 'Maren', since: at(30) },
+    ]);
+    card = stopWork(card, 'Ivo', at(119));
+    expect([card.working.map((entry) => entry.by), card.workedMs, workedMinutes(card)]).toEqual([
+      ['Maren'],
+      { Ivo: 119_000 },
+      { Ivo: 1 },
+    ]);
+    card = stopWork(startWork(card, 'Ivo', at(200)), 'Ivo', at(201));
+    expect(workedMinutes(card)).toEqual({ Ivo: 2 });
+  });
+
+  test('nobody stops what they have not begun; no stretch is less than nothing; no name is somebody', () => {
+    const card = startWork(EMPTY_CARD, null, at(10));
+    expect(stopWork(card, 'Ivo', at(20))).toBe(card);
+    expect(Object.values(stopWork(card, null, at(5)).workedMs)).toEqual([0]);
+    expect(Object.values(stopWork(card, null, at(15)).workedMs)).toEqual([5_000]);
+  });
+
+  test('steps are listed once, and changed by their id', () => {
+    const step = (stepId: string, title: string) => ({ stepId, title, key: null });
+    const card = listSteps(listSteps(EMPTY_CARD, [step('a', 'First')]), [step('a', 'Other'), step('b', 'Second')]);
+    expect(card.steps.map(({ stepId, title, state, otherWords }) => [stepId, title, state, otherWords])).toEqual([
+      ['a', 'First', 'to-do', []],
+      ['b', 'Second', 'to-do', []],
+    ]);
+    const done = changeStep(card, 'b', (one) => ({ ...one, state: 'done' }));
+    expect(done.steps.map((one) => one.state)).toEqual(['to-do', 'done']);
+    expect(changeStep(card, 'c', (one) => ({ ...one, state: 'done' })).steps).toEqual(card.steps);
+  });
+
+  test('a job is open until it is done or dropped', () => {
+    expect(OPEN_JOB_STATES).toEqual(['waiting', 'open', 'waits-clock', 'waits-part', 'waits-decision', 'to-prove']);
+  });
 });
