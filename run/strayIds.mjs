@@ -11,7 +11,8 @@ const listed = (name) =>
   [...(ids.match(new RegExp(`${name} = \\[([^\\]]*)\\]`))?.[1] ?? '').matchAll(/'([^']+)'/g)].map((match) => match[1]);
 // A fault whose id is one plain word cannot be told from that word.
 const IDS = [...listed('CLASS_IDS'), ...listed('FAULT_IDS').filter((id) => id.includes('-'))];
-const LEFT_OUT = /core\/src\/catalogue\/|\.test\.tsx?$|server\/src\/(demo|testing|benchmarks)\/|app\/src\/testing\//;
+const LEFT_OUT =
+  /core\/src\/catalogue\/|\.(test|samples)\.tsx?$|server\/src\/(demo|testing|benchmarks)\/|app\/src\/testing\//;
 
 const filesUnder = (folder) =>
   readdirSync(folder, { withFileTypes: true }).flatMap((entry) =>
