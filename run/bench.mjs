@@ -5,6 +5,7 @@ import { brotliCompressSync, gzipSync } from 'node:zlib';
 import { ensureModules } from './install.mjs';
 import { ROOT } from './places.mjs';
 import { startDemoServer } from './demoServer.mjs';
+import { outages } from './outages.mjs';
 import { freePort, startThrowAwayPostgres } from './postgres.mjs';
 import { ensureWeb } from './web.mjs';
 
@@ -22,6 +23,13 @@ spawnSync(process.execPath, ['--import', 'tsx', 'src/benchmarks/diagnosis.ts'], 
   cwd: path.join(ROOT, 'server'),
   stdio: 'inherit',
 });
+
+spawnSync(process.execPath, ['--import', 'tsx', '--test', 'src/http/fuzz.test.ts'], {
+  cwd: path.join(ROOT, 'server'),
+  env: { ...process.env, TEST_DATABASE_URL: postgres.urlOf('postgres'), HUDRIK_FUZZ: '10000' },
+  stdio: 'inherit',
+});
+await outages(postgres);
 
 ensureWeb();
 await inTheWorker();
@@ -46,10 +54,8 @@ const kB = (bytes) => `${(bytes / 1000).toFixed(1).padStart(8)} kB`;
 console.log(`\nweb, by chunk${' '.repeat(20)}raw        gzip      brotli`);
 for (const entry of sized.sort((a, b) => b.brotli - a.brotli))
   console.log(`${entry.name.padEnd(30)}${kB(entry.raw)}${kB(entry.gzip)}${kB(entry.brotli)}`);
-const FIRST = /^(entry|__common|__expo-metro-runtime|_layout|index|web)\./;
-const first = sized.filter((entry) => FIRST.test(entry.name));
-const sum = (key) => first.reduce((total, entry) => total + entry[key], 0);
-console.log(`${'what the first screen needs'.padEnd(30)}${kB(sum('raw'))}${kB(sum('gzip'))}${kB(sum('brotli'))}`);
+// What index.html asks for at once: the same as the budget counts.
+spawnSync(process.execPath, ['run/budget.mjs'], { cwd: ROOT, stdio: 'inherit' });
 
 /** The same reading to suspects and next steps, in the browser's web worker: from the tap to the answer on the main thread. */
 async function inTheWorker() {
