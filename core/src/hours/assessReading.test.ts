@@ -55,6 +55,56 @@ describe('an hour-meter reading', () => {
     );
   });
 
+  // One slip of the finger, by a search that knows nothing of how they are made: which readings is the typed one away from?
+  const only = (wanted: number) => (reading: number) => (reading === wanted ? 1 : 0);
+  test.each([
+    ['1243', 124.3, 'missing-point'],
+    ['12', 1.2, 'missing-point'],
+    ['1243', 2143, 'swapped-digits'],
+    ['1243', 1423, 'swapped-digits'],
+    ['1243', 1234, 'swapped-digits'],
+    ['12.3', 13.2, null],
+    ['12.3', 1.23, 'swapped-digits'],
+    ['1123.0', 123, 'doubled-digit'],
+    ['1233', 123, 'doubled-digit'],
+    ['123', 9123, 'dropped-digit'],
+    ['123', 1239, 'dropped-digit'],
+    ['12.3', 125.3, 'dropped-digit'],
+    ['12.3', 12.53, null],
+    ['12.3', 92.3, 'wrong-digit'],
+    ['12.3', 19.3, 'wrong-digit'],
+    ['12.3', 12.9, null],
+    ['1', 0.1, null],
+    ['123', 145, null],
+  ] as const)('%s, where %d fits: %s', (typed, wanted, slip) => {
+    expect(suggestReadings(typed, only(wanted))).toEqual(slip === null ? [] : [{ reading: wanted, slip }]);
+  });
+
+  test('what fits better by the slip that is likelier comes first, once; what does not fit does not come', () => {
+    const fits = (reading: number) => ({ 124.3: 0.2, 2143: 0.5, 1423: 0.4, 1234: 0, 9243: 0.9 })[reading] ?? 0;
+    expect(suggestReadings('1243', fits)).toEqual([
+      { reading: 2143, slip: 'swapped-digits' },
+      { reading: 1423, slip: 'swapped-digits' },
+      { reading: 124.3, slip: 'missing-point' },
+    ]);
+    // 1 for 11 by the likelier slip, though it comes up twice.
+    expect(suggestReadings('11', only(1))).toEqual([{ reading: 1, slip: 'doubled-digit' }]);
+  });
+
+  test('at once at the limits: the clock with its slack, odds of one in a hundred', () => {
+    expect(codes('171.6', { hireDays: 0 })).toEqual([]);
+    expect(codes('171.7', { hireDays: 0 })).toEqual(['faster-than-clock']);
+  });
+
+  test('with no day of hire, the nearest reading is the likeliest', () => {
+    const { suggestions } = assessReading('1234', { ...context, hireDays: 0 });
+    expect(suggestions[0]).toEqual({ reading: 123.4, slip: 'missing-point' });
+    // 125.5 by swapping (1 in 3.1) before 124.55 by a dropped figure (half of 1 in 2.15).
+    expect(assessReading('12.55', { ...context, hireDays: 0 }).suggestions.map((entry) => entry.reading)).toEqual([
+      123.55, 125.5, 124.55,
+    ]);
+  });
+
   test('suggestions are distinct and at most three', () => {
     const all = suggestReadings('1111', () => 1);
     expect(all.length).toBeLessThanOrEqual(3);

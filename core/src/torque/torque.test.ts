@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { convert, quantity } from '../units';
-import { isPlainRing, neighboursOf, tighteningPattern, torqueRounds, type BoltPlace } from './index';
+import { centreOf, isPlainRing, neighboursOf, tighteningPattern, torqueRounds, type BoltPlace } from './index';
 import { nth } from '../typed';
 
 const ring = (n: number, radius = 10): BoltPlace[] =>
@@ -58,6 +58,60 @@ describe('the tightening pattern (common practice)', () => {
   });
 });
 
+describe('where bolts stand', () => {
+  test('the middle is the mean; a ring may be out of round by an eighth, not more', () => {
+    expect(
+      centreOf([
+        { x: 0, y: 0 },
+        { x: 4, y: 2 },
+      ]),
+    ).toEqual({ x: 2, y: 1 });
+    const oval = (wide: number): BoltPlace[] => [
+      { x: wide, y: 0 },
+      { x: 0, y: 10 },
+      { x: -wide, y: 0 },
+      { x: 0, y: -10 },
+    ];
+    expect([isPlainRing(oval(10)), isPlainRing(oval(11.3)), isPlainRing(oval(11.4)), isPlainRing(grid(5, 2))]).toEqual([
+      true,
+      true,
+      false,
+      false,
+    ]);
+    // Exactly at the limit: 8.8 of 10.
+    expect(
+      isPlainRing([
+        { x: 10, y: 0 },
+        { x: -10, y: 0 },
+        { x: 0, y: 8.8 },
+        { x: 0, y: -8.8 },
+      ]),
+    ).toBe(true);
+  });
+
+  test('neighbours are those about as near as the nearest, and both ways', () => {
+    // A row with gaps of 10, 12 and 20: 12 is within a quarter of 10, 20 is not.
+    const row = [0, 10, 22, 42].map((x) => ({ x, y: 0 }));
+    expect(neighboursOf(row).map((set) => [...set].sort())).toEqual([[1], [0, 2], [1, 3], [2]]);
+    expect(neighboursOf(ring(6)).map((set) => set.size)).toEqual([2, 2, 2, 2, 2, 2]);
+    // Rows farther apart than the bolts of a row by more than a quarter: across is no neighbour.
+    expect(neighboursOf(grid(3, 2)).map((set) => [...set].sort())).toEqual([[1], [0, 2], [1], [4], [3, 5], [4]]);
+    // Exactly a quarter farther still counts.
+    expect(neighboursOf([0, 8, 18].map((x) => ({ x, y: 0 })))[1]).toEqual(new Set([0, 2]));
+  });
+
+  test('none, one and two bolts', () => {
+    expect([tighteningPattern([]), tighteningPattern(ring(1)), tighteningPattern(ring(2))]).toEqual([[], [0], [0, 1]]);
+    // Three stand side by side each: neighbours in a row where it cannot be otherwise.
+    expect(tighteningPattern(ring(3))).toEqual([0, 1, 2]);
+  });
+
+  test('a head of two rows: the whole order, from the middle outwards and crosswise', () => {
+    // By hand: the two in the middle, then those beside them, then the ends, each time to the farthest of those that are due.
+    expect(tighteningPattern(grid(5, 2))).toEqual([2, 7, 1, 8, 6, 3, 5, 4, 0, 9]);
+  });
+});
+
 describe('what the wrench is set to', () => {
   test('8 drag and 40 wanted end at 48 (common practice)', () => {
     const rounds = torqueRounds({ wanted: 40, drag: 8 });
@@ -68,8 +122,11 @@ describe('what the wrench is set to', () => {
     const rounds = torqueRounds({ wanted: 60, arm: 12, extension: 12 });
     expect(rounds.ok && rounds.wrench.at(-1)).toBeCloseTo(30, 9);
   });
-  test('drag near the wanted torque: the figure means nothing', () =>
-    expect(torqueRounds({ wanted: 40, drag: 35 })).toEqual({ ok: false, code: 'drag-too-high' }));
+  test('drag near the wanted torque: the figure means nothing', () => {
+    expect(torqueRounds({ wanted: 40, drag: 35 })).toEqual({ ok: false, code: 'drag-too-high' });
+    expect(torqueRounds({ wanted: 40, drag: 32 }).ok).toBe(false);
+    expect(torqueRounds({ wanted: 40, drag: 31.99 }).ok).toBe(true);
+  });
   test('165 lbf·in are 13.75 lbf·ft: NIST SP 811 (2008), Appendix B.8', () =>
     expect(convert(quantity('torque', 165, 'lbf·in'), 'lbf·ft').value).toBeCloseTo(13.75, 9));
 });

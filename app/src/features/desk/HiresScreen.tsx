@@ -77,19 +77,19 @@ function HireRow({ hire }: { readonly hire: HireLine }) {
         {failed ? <Failure sentence={sentenceOf(failed)} /> : null}
         {back.data && back.data.answer === null ? <Words role="status">Noted here, not sent yet.</Words> : null}
         <View className="flex-row items-center gap-3">
-          {tag ? (
-            <Link href={`/u/${tag}`} className="w-[92px] font-stencil text-22 text-ink underline">
-              {tag}
-            </Link>
-          ) : (
-            <Words size={15} className="w-[92px]">
-              any {classOf(hire.classId).name.toLowerCase()}
-            </Words>
-          )}
-          <View className="min-w-0 flex-1">
-            <Words face="strong" size={15}>
-              {reference}
-            </Words>
+          <View className="min-w-0 flex-1 gap-1">
+            <View className="flex-row flex-wrap items-baseline gap-x-3">
+              {tag ? (
+                <Link href={`/u/${tag}`} className="font-stencil text-22 text-ink underline">
+                  {tag}
+                </Link>
+              ) : (
+                <Words face="strong">any {classOf(hire.classId).name.toLowerCase()}</Words>
+              )}
+              <Words size={15} tone="ink-soft">
+                {reference}
+              </Words>
+            </View>
             <Words size={15}>
               {sayTime(hire.fromAt)} to {sayTime(hire.toAt)}
             </Words>
