@@ -71,6 +71,44 @@ describe('the reckoning (a decision tree, common practice)', () => {
     ).toEqual(['mend', 'retire', 'swap-engine']);
   });
 
+  test('all four ways by hand, the cheapest first', () => {
+    const risks = [{ id: 'x', odds: 0.5, minutes: 60 }];
+    const asked = { ...full, risks, mend: { ...plain.mend, success: 0.8, leadDays: 1 } };
+    // A minute costs 100, a day out 8000 × ½; a risk of half an hour costs 3000. Nothing here is rounded.
+    const retire = 10 * 4000 - 9000;
+    const doing = (minutes: number, parts: number, days: number) => {
+      const standing = (days + minutes / 360) * 4000;
+      return { once: minutes * 100 + parts + standing, spent: minutes * 100 + parts + standing + 3000 };
+    };
+    const swap = doing(240, 38_000, 6);
+    const swapCost = swap.spent + 0.9 * 0.05 * swap.once + 0.1 * retire - 0.9 * 121_000;
+    const replace = doing(40, 5400, 3);
+    const replaceCost = replace.spent + 0.05 * replace.once - 110_000;
+    const mend = doing(60, 1000, 1);
+    const next = Math.min(retire, swapCost, replaceCost);
+    const mendCost = mend.spent + 0.8 * 0.1 * mend.once + 0.2 * next - 0.8 * 110_000;
+    const { ways } = reckonWays(asked);
+    for (const [way, cost] of Object.entries({ mend: mendCost, replace: replaceCost, 'swap-engine': swapCost, retire }))
+      expect([way, wayIn(asked, way)?.costCents]).toEqual([way, expect.closeTo(cost, 6)]);
+    const costs = ways.map((way) => way.costCents);
+    expect(costs).toEqual([...costs].sort((a, b) => a - b));
+    expect(wayIn(asked, 'retire')).toMatchObject({ daysCents: 40_000, valueCents: 9000, handsCents: 0 });
+  });
+
+  test('no break-even where mending is always better, or always worse', () => {
+    const breakEven = (mend: Partial<WayAsked['mend']>, more: Partial<WayAsked> = {}) =>
+      reckonWays({ ...full, ...more, mend: { ...full.mend, ...mend } }).breakEvenSuccess;
+    expect(breakEven({ minutes: 5, partsCents: 0 })).toBeGreaterThan(0);
+    expect(breakEven({ minutes: 5, partsCents: 0 })).toBeLessThan(1);
+    expect(breakEven({ minutes: 5000 })).toBeNull();
+    expect(breakEven({}, { replace: { minutes: 40, partsCents: 500_000, leadDays: 3 } })).toBeNull();
+    expect(breakEven({}, { replace: null })).toBeNull();
+    // Odds that change nothing have no point at which they decide.
+    expect(
+      reckonWays({ ...plain, replace: { minutes: 60, partsCents: 2000, leadDays: 0 } }).breakEvenSuccess,
+    ).toBeNull();
+  });
+
   test('better odds never make mending dearer while the unit is worth more than the next way costs', () => {
     fc.assert(
       fc.property(
