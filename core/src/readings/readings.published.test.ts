@@ -147,3 +147,61 @@ describe('bands (common practice)', () => {
       expect(bandReading('plug-gap', given, READING_LIMITS, { engine: {} }).ok).toBe(false);
   });
 });
+
+describe('a reading that cannot be', () => {
+  const of = (kind: Parameters<typeof bandReading>[0], reading: unknown) =>
+    bandReading(kind, reading, READING_LIMITS, { engine: {} });
+  test.each([
+    ['compression', { value: 100, unit: 'psi', method: 'kick' }, /method/],
+    ['compression', { value: 100, unit: 'in' }, /unit/],
+    ['compression', { value: -1, unit: 'psi' }, /number/],
+    ['compression', { value: Infinity, unit: 'psi' }, /number/],
+    ['compression', { value: NaN, unit: 'psi' }, /number/],
+    ['compression', { value: '100', unit: 'psi' }, /number/],
+    ['compression', null, /number/],
+    ['compression', 'high', /number/],
+    ['leak-down', { supply: 0, cylinder: 0 }, /supply and cylinder/],
+    ['leak-down', { cylinder: 20 }, /supply and cylinder/],
+    ['leak-down', { supply: 40 }, /supply and cylinder/],
+    ['leak-down', { supply: 40, cylinder: 40.1 }, /more than the supply/],
+    ['valve-lash', { intake: 0.004, unit: 'in' }, /number/],
+    ['valve-lash', { exhaust: 0.006, unit: 'in' }, /number/],
+    ['plug-gap', { value: 0.03, unit: 'psi' }, /in or mm/],
+    ['coil-resistance', { value: 3500, unit: 'V' }, /ohm/],
+    ['battery', { value: 12.6, unit: 'ohm' }, /V/],
+  ] as const)('%s of %j', (kind, reading, why) =>
+    expect(of(kind, reading)).toEqual({ ok: false, why: expect.stringMatching(why) }),
+  );
+
+  test.each([
+    ['compression', { value: 0, unit: 'psi' }, { outcome: 'failed', value: 0, unit: 'psi' }],
+    ['compression', { value: 80, unit: 'psi' }, { outcome: 'acceptable' }],
+    ['leak-down', { supply: 40, cylinder: 40 }, { outcome: 'good', value: 0 }],
+    ['leak-down', { supply: 100, cylinder: 85 }, { outcome: 'good' }],
+    ['leak-down', { supply: 100, cylinder: 84 }, { outcome: 'worn' }],
+    ['battery', { value: 12.6 }, { outcome: 'good', unit: 'V' }],
+    ['coil-resistance', { value: 3500 }, { outcome: 'in-range', unit: 'ohm' }],
+    ['valve-lash', { intake: 0.004, exhaust: 0.009, unit: 'in' }, { outcome: 'loose', value: 0.009 }],
+    ['valve-lash', { intake: 0.001, exhaust: 0.009, unit: 'in' }, { outcome: 'tight', value: 0.001 }],
+    ['valve-lash', { intake: 0.004, exhaust: 0.006, unit: 'in' }, { outcome: 'in-spec', value: 0.004 }],
+  ] as const)('%s of %j is one', (kind, reading, wanted) =>
+    expect(of(kind, reading)).toMatchObject({ ok: true, ...wanted }),
+  );
+
+  test('a scale without steps has no word for anything', () =>
+    expect(bandOf(3, { unit: 'in', steps: [], source: { kind: 'none' } })).toBe(''));
+});
+
+test('a data sheet moves each step: below in proportion, the healthy one to its start, the next to its end', () => {
+  const steps = (own: Parameters<typeof limitsFor>[1], name: keyof typeof READING_LIMITS) =>
+    limitsFor(READING_LIMITS, own)[name].steps.map((step) => Math.round(step.from * 1e6) / 1e6);
+  const free = READING_LIMITS.compressionFree.steps.map((step) => step.from);
+  // Healthy from 120 in place of 150: 50 and 100 go down by the same share.
+  expect(free).toEqual([0, 50, 100, 150]);
+  expect(steps({ compressionFree: [120, null] }, 'compressionFree')).toEqual([0, 40, 80, 120]);
+  expect(steps({ airGapInch: [0.006, 0.01] }, 'airGapInch')).toEqual([0, 0.0012, 0.006, 0.01]);
+  // No upper end: the default's stays. A scale whose healthy step is the first begins where the sheet says.
+  expect(steps({ plugGapInch: [0.02, null] }, 'plugGapInch')).toEqual([0, 0.02, 0.0335]);
+  expect(steps({ leakDownPercent: [0, 10] }, 'leakDownPercent')).toEqual([0, 10, 40]);
+  expect(limitsFor(READING_LIMITS, null)).toEqual(READING_LIMITS);
+});
