@@ -154,11 +154,12 @@ async function run({ layer, tests, cwd }, ranges) {
     return await new Stryker({
       ...settingsFor(layer, tests, cwd),
       mutator: { excludedMutations: LEFT_ALONE },
+      disableTypeChecks: false,
       mutate: ranges.map((range) => rangeOf(cwd, range)),
       concurrency: 2,
       reporters: [],
       logLevel: 'error',
-      timeoutMS: 20_000,
+      timeoutMS: 8_000,
     }).runMutationTest();
   } finally {
     process.chdir(before);

@@ -100,8 +100,7 @@ export function MarkedPhoto({
         className="h-full w-full"
         resizeMode="contain"
         onLoad={(event) => {
-          const { width, height: high } =
-            (event.nativeEvent as { source?: { width: number; height: number } }).source ?? naturalOf(event);
+          const { width, height: high } = sizeOf(event.nativeEvent);
           if (width > 0) setHeight(high / width);
         }}
       />
@@ -111,11 +110,23 @@ export function MarkedPhoto({
   );
 }
 
+interface WebEvent {
+  readonly target?: unknown;
+  readonly clientX?: number;
+  readonly clientY?: number;
+  readonly source?: { readonly width: number; readonly height: number };
+}
+
+/** What the web adds to an event of React Native. */
+const webOf = (event: object): WebEvent => event;
+
 /** On the web the picture itself says how large it is. */
-function naturalOf(event: unknown): { width: number; height: number } {
-  const target = (event as { nativeEvent?: { target?: { naturalWidth?: number; naturalHeight?: number } } }).nativeEvent
-    ?.target;
-  return { width: target?.naturalWidth ?? 0, height: target?.naturalHeight ?? 0 };
+function sizeOf(event: object): { width: number; height: number } {
+  const { source, target } = webOf(event);
+  if (source) return source;
+  return target instanceof HTMLImageElement
+    ? { width: target.naturalWidth, height: target.naturalHeight }
+    : { width: 0, height: 0 };
 }
 
 const TOOLS = [
@@ -143,9 +154,9 @@ export function MarkSheet({
   const [from, setFrom] = useState<Point | null>(null);
   const [to, setTo] = useState<Point | null>(null);
   const placeOf = (event: PointerEvent): Point => {
-    const box = (event.currentTarget as unknown as HTMLElement).getBoundingClientRect();
-    const { clientX, clientY } = event.nativeEvent as unknown as { clientX: number; clientY: number };
-    return [(clientX - box.left) / box.width, (clientY - box.top) / box.height];
+    const { clientX = 0, clientY = 0, target } = webOf(event.nativeEvent);
+    const box = target instanceof Element ? target.closest('[role=img]')?.getBoundingClientRect() : undefined;
+    return box === undefined ? [0, 0] : [(clientX - box.left) / box.width, (clientY - box.top) / box.height];
   };
   const draft = from && to ? markOf(tool, from, to, drawn) : null;
   const finish = () => {
