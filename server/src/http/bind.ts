@@ -123,9 +123,12 @@ async function checked(schema: Operation['body'], value: unknown): Promise<unkno
 const paramsOf = (request: Request): Record<string, string> =>
   Object.fromEntries(Object.entries(request.params).map(([name, value]) => [name, String(value)]));
 
+/** A version that cannot be read is refused: passed over, it would let a change through that its maker wanted guarded. */
 function versionOf(request: Request): number | null {
-  const match = /^(?:W\/)?"(\d{1,9})"$/.exec(request.get('If-Match') ?? '');
-  return match ? Number(match[1]) : null;
+  const sent = request.get('If-Match');
+  if (sent === undefined || sent === '*') return null;
+  const match = /^(?:W\/)?"(\d{1,9})"$/.exec(sent);
+  return match ? Number(match[1]) : refuse('not-valid', { field: 'If-Match' });
 }
 
 /** The version of what is answered, or of the unit in it. */

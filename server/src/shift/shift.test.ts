@@ -1,0 +1,146 @@
+import assert from 'node:assert/strict';
+import { describe, test } from 'node:test';
+import type { Shift, UnitPage } from '@hudrik/core/contracts';
+import { foundCheckIn, wellCheckIn } from '../testing/samples';
+import { useYard } from '../testing/yard';
+
+// The yard's clock stands at 2030-03-04, 09:00.
+describe('what to do now', () => {
+  const yard = useYard();
+  const shift = (): Promise<Shift> => yard.read<Shift>('/api/shift');
+  const book = (reference: string, tag: string | null, fromAt: string, toAt: string) =>
+    yard.ask('POST', '/api/hires', { as: 'counter', body: { reference, classId: 'generator', tag, fromAt, toAt } });
+  const handOut = (tag: string, hire: string, typed = '100.0') =>
+    yard.enter(
+      { tag },
+      'check-out',
+      {
+        hire,
+        dueAt: null,
+        hours: { typed, confirmed: false, meterEvent: null },
+        fuelEighths: 8,
+        kit: [{ id: 'key', count: 1 }],
+        looks: [],
+        waiverReason: '',
+      },
+      'counter',
+    );
+
+  test('an empty yard has nothing to do', async () => {
+    const { back, soon, held, inWork, due, hires, goingOut, goingOutNotFit, minutesBetween, at } = await shift();
+    assert.deepEqual([back, soon, held, inWork, due, hires], [[], [], [], [], [], []]);
+    assert.deepEqual([goingOut, goingOutNotFit, minutesBetween, at], [0, 0, 0, '2030-03-04T09:00:00.000Z']);
+  });
+
+  test('what goes out soon and is not fit, with the minutes of its jobs; what goes later is not asked yet', async () => {
+    for (const tag of ['GE-01', 'GE-02', 'GE-03']) await yard.addUnit(tag);
+    await yard.checkIn(foundCheckIn('GE-01', 'generator', '101.0', { sockets: 'damaged' }));
+    await book('S-1', 'GE-01', '2030-03-06T09:00:00Z', '2030-03-07T09:00:00Z');
+    await book('S-2', 'GE-02', '2030-03-05T09:00:00Z', '2030-03-07T09:00:00Z');
+    await book('S-3', 'GE-03', '2030-03-06T09:00:01Z', '2030-03-07T09:00:00Z');
+    const now = await shift();
+    const { jobs } = await yard.read<UnitPage>('/api/units/GE-01');
+    const minutes = jobs.reduce((sum, job) => sum + job.minutes, 0);
+    assert.ok(minutes > 0);
+    assert.deepEqual(
+      now.soon.map((line) => [line.tag, line.code, line.reference, line.minutes, line.jobId]),
+      [['GE-01', 'unit-not-fit', 'S-1', minutes, jobs[0]?.id]],
+    );
+    assert.deepEqual([now.soon[0]?.facts['readiness'], now.soon[0]?.facts['nearestFit']], ['held', 'GE-03']);
+    assert.deepEqual(now.soon[0]?.because, (await yard.read<UnitPage>('/api/units/GE-01')).unit.verdict.because);
+    assert.deepEqual([now.goingOut, now.goingOutNotFit, now.minutesBetween], [2, 1, minutes]);
+    // It is named once: under what goes out, not under what is held too.
+    assert.deepEqual(now.held, []);
+    assert.deepEqual(now.hires.map((hire) => hire.reference).sort(), ['S-1', 'S-2', 'S-3']);
+  });
+
+  test('a class with fewer fit units than hires is short, by whom', async () => {
+    for (const n of [4, 5, 6]) await book(`S-${n}`, null, '2030-03-05T09:00:00Z', '2030-03-07T09:00:00Z');
+    const short = (await shift()).soon.filter((line) => line.code === 'class-short');
+    assert.ok(short.length >= 1);
+    assert.deepEqual(
+      [short[0]?.tag, short[0]?.minutes, short[0]?.jobId, short[0]?.facts['class'], short[0]?.classId],
+      [null, 0, null, 'Generator', 'generator'],
+    );
+    for (const n of [4, 5, 6]) await yard.ask('POST', `/api/hires/S-${n}/cancel`, { as: 'counter' });
+    assert.deepEqual(
+      (await shift()).soon.map((line) => line.reference),
+      ['S-1'],
+    );
+  });
+
+  test('what is held and not asked for, and what is on the bench', async () => {
+    await yard.addUnit('GE-10');
+    await yard.checkIn(foundCheckIn('GE-10', 'generator', '101.0', { sockets: 'damaged' }));
+    const [job] = (await yard.read<UnitPage>('/api/units/GE-10')).jobs;
+    const held = (await shift()).held;
+    assert.deepEqual(
+      held.map((line) => [line.tag, line.code, line.minutes, line.jobId, line.reference]),
+      [['GE-10', 'held', job?.minutes, job?.id, null]],
+    );
+    assert.deepEqual(held[0]?.facts['readiness'], 'held');
+    assert.deepEqual((await shift()).inWork, []);
+    await yard.enter({ jobId: job?.id ?? '' }, 'job-started', {});
+    const { inWork } = await shift();
+    assert.deepEqual(
+      inWork.map((line) => [line.tag, line.code, line.facts, line.minutes, line.jobId, line.because]),
+      [['GE-10', 'in-work', { by: 'The technician', title: job?.title }, job?.minutes, job?.id, job?.why]],
+    );
+  });
+
+  test('an oil service within five hours is due, until there is a job for it or the unit is out', async () => {
+    await yard.addUnit('GE-20', 'generator', 0);
+    await yard.checkIn(wellCheckIn('GE-20', 'generator', '46.0', hoursKept('46.0')));
+    const due = async () => (await shift()).due.map((line) => [line.tag, line.facts['left'], line.minutes]);
+    const every = (await yard.read<UnitPage>('/api/units/GE-20')).unit.oilServiceEvery;
+    const { trueHours, hoursToOilService } = (await yard.read<UnitPage>('/api/units/GE-20')).unit;
+    assert.equal(hoursToOilService, Math.round((every - trueHours) * 10) / 10);
+    // Common practice: 50 hours between oil changes; four are left.
+    assert.deepEqual([every, hoursToOilService], [50, 4]);
+    assert.deepEqual(
+      (await due()).filter(([tag]) => tag === 'GE-20'),
+      [['GE-20', 4, 25]],
+    );
+    await yard.enter(
+      { tag: 'GE-20' },
+      'job-raised',
+      { kind: 'service', title: 'Oil', minutes: 25, blocks: 'none', work: 'oil-service' },
+      'lead',
+    );
+    assert.deepEqual(
+      (await due()).filter(([tag]) => tag === 'GE-20'),
+      [],
+    );
+  });
+
+  test('what is back and not looked at comes before what is late; both stand until they are looked at', async () => {
+    for (const tag of ['GE-30', 'GE-31']) await yard.addUnit(tag);
+    await book('B-1', 'GE-30', '2030-03-04T08:00:00Z', '2030-03-04T12:00:00Z');
+    await book('B-2', 'GE-31', '2030-03-04T08:00:00Z', '2030-03-04T12:00:00Z');
+    for (const [tag, hire] of [
+      ['GE-30', 'B-1'],
+      ['GE-31', 'B-2'],
+    ] as const)
+      assert.equal((await handOut(tag, hire)).status, 201);
+    assert.deepEqual((await shift()).back, []);
+    yard.later(4);
+    const lines = async () =>
+      (await shift()).back.map((line) => [line.tag, line.code, line.minutes, line.reference, line.facts['dueAt']]);
+    assert.deepEqual((await lines()).map(([tag, code]) => [tag, code]).sort(), [
+      ['GE-30', 'overdue'],
+      ['GE-31', 'overdue'],
+    ]);
+    await yard.enter({ tag: 'GE-31' }, 'hire-back', { reference: 'B-2' }, 'counter');
+    assert.deepEqual(await lines(), [
+      ['GE-31', 'back-not-looked-at', 6, 'B-2', '2030-03-04T12:00:00.000Z'],
+      ['GE-30', 'overdue', 0, 'B-1', '2030-03-04T12:00:00.000Z'],
+    ]);
+    await yard.checkIn(wellCheckIn('GE-31', 'generator', '101.0'));
+    assert.deepEqual(
+      (await lines()).map(([tag]) => tag),
+      ['GE-30'],
+    );
+  });
+});
+
+const hoursKept = (typed: string) => ({ hours: { typed, confirmed: true, meterEvent: null } });
