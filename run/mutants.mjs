@@ -26,16 +26,13 @@ const LIMITS = {
 };
 /** The server's tests that look at a folder, where that is not only its own. */
 const TESTED_BY = {
-  checkouts: ['checkins/checkIn', 'hires/hires'],
-  exchange: ['http/api', 'fleet/models'],
-  fleet: ['fleet/models', 'http/api'],
-  hires: ['hires/hires', 'checkins/checkIn'],
+  checkouts: ['hires/hires', 'checkins/checkIn'],
+  fleet: ['fleet/units', 'fleet/models', 'checkins/checkIn'],
   http: ['http/api', 'http/roles', 'http/exactlyOnce', 'http/fuzz'],
-  jobs: ['cards/cards', 'http/api'],
-  log: ['http/exactlyOnce', 'cards/cards', 'findings/findings'],
-  photos: ['cards/cards', 'background/background', 'http/api'],
+  jobs: ['cards/cards', 'hires/hires', 'shift/shift'],
+  log: ['http/exactlyOnce', 'findings/findings', 'cards/cards'],
+  photos: ['photos/photos'],
   people: ['people/settings', 'http/api'],
-  shift: ['http/api', 'checkins/checkIn'],
 };
 
 const filesUnder = (folder) =>
