@@ -1,0 +1,157 @@
+import type { HireLine, Opening } from '@hudrik/core/contracts';
+import { screen, waitFor } from '@testing-library/react-native';
+import { LOG, taken } from '@/testing/cardReply';
+import { IVO, press, refusal, show, type } from '@/testing/screen';
+import { CheckOutScreen } from './CheckOutScreen';
+
+const HOUR = 3_600_000;
+const opening = (more: Partial<Opening> = {}): Opening => ({
+  tag: 'GE-07',
+  classId: 'generator',
+  model: { make: 'Tuvellan', name: 'Lantern 5' },
+  verdict: { readiness: 'fit', because: [] },
+  basedOn: null,
+  lastReading: 123.4,
+  lastReadAt: new Date(Date.now() - 48 * HOUR).toISOString(),
+  meterOffset: 0,
+  hire: null,
+  nextHire: null,
+  wentOut: null,
+  lastFuelEighths: 8,
+  use: { shape: 40, rate: 10 },
+  trueHours: 123.4,
+  hoursToOilService: 20,
+  nextHireHours: 0,
+  workMinutes: 0,
+  ...more,
+});
+const OPENING = 'GET /api/units/GE-07/opening';
+const LEAD = { ...IVO, id: 1, name: 'Runa Veldt', role: 'lead' } as const;
+const LOOKS = ['Oil at the mark', 'No leaks', 'Guards and stops work', 'Hirer shown how it stops'];
+const lookAtAll = async () => {
+  for (const look of LOOKS) await press(look);
+};
+const hire = (reference: string): HireLine => ({
+  reference,
+  classId: 'generator',
+  tag: 'GE-07',
+  fromAt: '2030-03-04T09:00:00Z',
+  toAt: '2030-03-06T09:00:00Z',
+  state: 'booked',
+  outAt: null,
+  backAt: null,
+});
+
+describe('handing a unit out', () => {
+  test.each<[Opening['verdict'], string | RegExp]>([
+    [{ readiness: 'held', because: ['Fuel leaks at the tap.', 'A second thing.'] }, /^No\. .*[Ff]uel leaks at the tap/],
+    [{ readiness: 'laid-up', because: [] }, /^No\. /],
+    [{ readiness: 'gone', because: [] }, /^No\. /],
+  ])('no, and why: %j', async (verdict, sentence) => {
+    show(<CheckOutScreen tag="GE-07" />, { [OPENING]: opening({ verdict }) });
+    expect(await screen.findByText(sentence)).toBeTruthy();
+    expect(screen.queryByRole('button', { name: 'Hand it out' })).toBeNull();
+    if (verdict.because.length > 1) expect(screen.getByText('A second thing.')).toBeTruthy();
+  });
+
+  test('a unit that is not there says so; a server that is away can be asked again', async () => {
+    const server = show(<CheckOutScreen tag="GE-07" />, {
+      [OPENING]: refusal(404, 'no-such-tag', {}, 'No unit on this yard has that tag.'),
+    });
+    expect(await screen.findByText('No unit on this yard has that tag.')).toBeTruthy();
+    expect(server.sent).toEqual([]);
+  });
+
+  test('a fit unit goes after the last looks, on what is booked', async () => {
+    const server = show(<CheckOutScreen tag="GE-07" />, {
+      [OPENING]: opening({ nextHire: hire('H-1') }),
+      [LOG]: taken,
+    });
+    const out = await screen.findByRole('button', { name: 'Hand it out' });
+    expect(out.props.accessibilityState?.disabled ?? out.props['aria-disabled']).toBe(true);
+    expect(screen.getByText(/^H-1, /)).toBeTruthy();
+    await lookAtAll();
+    await press('Hand it out');
+    await waitFor(() => expect(server.sent).toHaveLength(1));
+    expect(server.sent[0]?.body).toMatchObject({
+      kind: 'check-out',
+      tag: 'GE-07',
+      facts: {
+        hire: 'H-1',
+        dueAt: null,
+        hours: { typed: '123.4', confirmed: false, meterEvent: null },
+        fuelEighths: 8,
+        looks: LOOKS,
+        waiverReason: '',
+      },
+    });
+  });
+
+  test('for somebody who walked in: for how long, what goes along, how much fuel', async () => {
+    const server = show(<CheckOutScreen tag="GE-07" />, { [OPENING]: opening(), [LOG]: taken });
+    await press('3 days');
+    await press('6/8');
+    await press('Key');
+    await lookAtAll();
+    await press('Hand it out');
+    await waitFor(() => expect(server.sent).toHaveLength(1));
+    const facts = server.sent[0]?.body['facts'];
+    expect(facts).toMatchObject({ hire: null, fuelEighths: 6 });
+    const { dueAt, kit } = Object(facts);
+    expect(Math.round((Date.parse(dueAt) - Date.now()) / HOUR)).toBeGreaterThanOrEqual(47);
+    expect(kit.map((entry: { id: string }) => entry.id)).not.toContain('key');
+  });
+
+  test('hours below the last are not taken; hours too high are, once read again', async () => {
+    const server = show(<CheckOutScreen tag="GE-07" />, { [OPENING]: opening(), [LOG]: taken });
+    await screen.findByRole('button', { name: 'Hand it out' });
+    await lookAtAll();
+    type('Hours on the meter', '120');
+    expect(await screen.findByText('That is below the last reading, 123.4.')).toBeTruthy();
+    await press('Hand it out');
+    type('Hours on the meter', '900');
+    expect(await screen.findByText('That does not fit the last reading.')).toBeTruthy();
+    await press('Hand it out');
+    expect(server.sent).toEqual([]);
+    await press('I read the meter again: this is right');
+    await press('Hand it out');
+    await waitFor(() => expect(server.sent).toHaveLength(1));
+    expect(server.sent[0]?.body).toMatchObject({ facts: { hours: { typed: '900', confirmed: true } } });
+  });
+
+  test('a unit in prep: a technician is sent to the prep, a lead waives it with a reason', async () => {
+    const verdict = { readiness: 'prep' as const, because: ['Tank is dirty.'] };
+    const inPrep = show(<CheckOutScreen tag="GE-07" />, { [OPENING]: opening({ verdict }), [LOG]: taken });
+    expect(await screen.findByText('Do the prep first, or ask a lead to waive it.')).toBeTruthy();
+    await lookAtAll();
+    await press('Waive the prep and hand it out');
+    expect(inPrep.sent).toEqual([]);
+  });
+
+  test('a waiver wants its reason', async () => {
+    const verdict = { readiness: 'prep' as const, because: ['Tank is dirty.'] };
+    const server = show(<CheckOutScreen tag="GE-07" />, { [OPENING]: opening({ verdict }), [LOG]: taken }, LEAD);
+    expect(await screen.findByText('Tank is dirty.')).toBeTruthy();
+    await lookAtAll();
+    await press('Waive the prep and hand it out');
+    expect(await screen.findByText('Say why it may go out before its prep.')).toBeTruthy();
+    expect(server.sent).toEqual([]);
+    type('You may waive it: why?', ' Only next door ');
+    await press('Waive the prep and hand it out');
+    await waitFor(() => expect(server.sent).toHaveLength(1));
+    expect(server.sent[0]?.body).toMatchObject({ facts: { waiverReason: 'Only next door' } });
+  });
+
+  test('what the server will not take is said, and what was entered stays', async () => {
+    show(<CheckOutScreen tag="GE-07" />, {
+      [OPENING]: opening(),
+      [LOG]: refusal(409, 'hire-overlaps', {}, 'That unit is promised to somebody else in that time.'),
+    });
+    await screen.findByRole('button', { name: 'Hand it out' });
+    await lookAtAll();
+    type('Hours on the meter', '124.0');
+    await press('Hand it out');
+    expect(await screen.findByText('That unit is promised to somebody else in that time.')).toBeTruthy();
+    expect(screen.getByLabelText('Hours on the meter').props.value).toBe('124.0');
+  });
+});
