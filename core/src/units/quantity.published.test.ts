@@ -1,4 +1,4 @@
-import { convert, dimensionOf, isUnit, preferredUnit, quantity, convertValue } from './index';
+import { areOfOneDimension, convert, dimensionOf, isUnit, preferredUnit, quantity, convertValue } from './index';
 
 describe('conversions, NIST SP 811 (2008) Appendix B.8', () => {
   test.each([
@@ -30,4 +30,30 @@ test('a unit of another dimension is a programmer mistake and throws with its na
 test('the preferred unit follows the person', () => {
   expect(preferredUnit('pressure', 'inch')).toBe('psi');
   expect(preferredUnit('pressure', 'metric')).toBe('kPa');
+});
+
+describe('units only known as they run', () => {
+  test('one that is none is named, whichever of the two it is; the same one changes nothing', () => {
+    expect(() => convertValue(1, 'furlong', 'mm')).toThrow('No such unit: furlong');
+    expect(() => convertValue(1, 'mm', 'furlong')).toThrow('No such unit: furlong');
+    expect(() => convertValue(1, 'toString', 'mm')).toThrow('No such unit: toString');
+    expect(() => convertValue(1, 'in', 'psi')).toThrow('in is not measured in psi');
+    // 0.1 in by way of the base unit and back would not be 0.1 in any more.
+    expect(convertValue(0.1, 'US fl oz', 'US fl oz')).toBe(0.1);
+    expect(convertValue(1.1, 'lbf·ft', 'lbf·ft')).toBe(1.1);
+  });
+
+  test('two of one dimension, of two, and what is no unit', () => {
+    expect(areOfOneDimension('in', 'mm')).toBe(true);
+    expect(areOfOneDimension('in', 'psi')).toBe(false);
+    expect(areOfOneDimension('in', 'furlong')).toBe(false);
+    expect(areOfOneDimension('furlong', 'in')).toBe(false);
+    expect(areOfOneDimension('furlong', 'cubit')).toBe(false);
+    expect([dimensionOf('furlong'), dimensionOf('mm'), isUnit('mm'), isUnit('toString')]).toEqual([
+      undefined,
+      'length',
+      true,
+      false,
+    ]);
+  });
 });
