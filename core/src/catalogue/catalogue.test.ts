@@ -2,6 +2,7 @@ import { placeInLimit } from '../verdict';
 import {
   CAUTIONS,
   checksOf,
+  classOf,
   CLASSES,
   COMPLAINTS,
   complaintsOf,
@@ -11,6 +12,7 @@ import {
   OBSERVATIONS,
   type AnyObservation,
   type MachineClass,
+  type RaisedWork,
   type Shown,
 } from './index';
 
@@ -104,4 +106,33 @@ test('complaints and derived findings have unique ids, and what a rule replaces 
   const ids = [...COMPLAINTS, ...ENDED].map((entry) => entry.id);
   expect(new Set(ids).size).toBe(ids.length);
   expect(new Set(DERIVED_FINDINGS.map((rule) => rule.id)).size).toBe(DERIVED_FINDINGS.length);
+});
+
+describe('the work that is raised', () => {
+  const raised = (): RaisedWork[] => [
+    ...CLASS_LIST.flatMap(checksOf).flatMap((check) => check.exceptions.flatMap((entry) => entry.raises ?? [])),
+    ...[...COMPLAINTS, ...ENDED, ...DERIVED_FINDINGS].flatMap((entry) => entry.raises ?? []),
+  ];
+
+  test('one id, one wording, one remedy: no two different damages share a job', () => {
+    const by = new Map<string, Set<string>>();
+    for (const { work, kind, title } of raised()) by.set(work, new Set([...(by.get(work) ?? []), `${kind}: ${title}`]));
+    expect([...by].filter(([, wordings]) => wordings.size !== 1)).toEqual([]);
+    // And the other way round: what is worded the same is the same work.
+    const wordings = [...by.values()].flatMap((set) => [...set]);
+    expect(new Set(wordings).size).toBe(wordings.length);
+    expect(by.size).toBeGreaterThan(50);
+  });
+
+  test('what nothing but the verdict raises is raised by no check', () => {
+    const ids = raised().map((entry) => entry.work);
+    for (const id of ['look-again', 'restock-kit']) expect(ids).not.toContain(id);
+  });
+
+  test('four damages of a welder are four jobs', () => {
+    const works = checksOf(classOf('welder')).flatMap((check) =>
+      check.exceptions.filter((entry) => entry.consequence === 'hold').flatMap((entry) => entry.raises?.work ?? []),
+    );
+    expect(new Set(works).size).toBeGreaterThanOrEqual(4);
+  });
 });

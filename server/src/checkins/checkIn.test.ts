@@ -58,6 +58,45 @@ describe('a check-in', () => {
     );
   });
 
+  test('what is found anew is one job with what is open: the stricter, the longer, all reasons', async () => {
+    await yard.addUnit('GE-40');
+    await yard.checkIn(foundCheckIn('GE-40', 'generator', '101.0', { 'oil-look': 'smells-of-fuel' }));
+    const [before] = (await unit('GE-40')).jobs;
+    assert.deepEqual([before?.work, before?.why], ['fuel-in-oil', ['Oil smells of fuel.']]);
+    const again = foundCheckIn(
+      'GE-40',
+      'generator',
+      '101.0',
+      { 'oil-level': 'over-full', 'oil-look': 'smells-of-fuel' },
+      { basedOn: await newest('GE-40') },
+    );
+    assert.equal((await yard.checkIn(again)).status, 201);
+    const jobs = (await unit('GE-40')).jobs.filter((job) => job.work === 'fuel-in-oil');
+    assert.equal(jobs.length, 1);
+    assert.deepEqual(jobs[0]?.why, [
+      'Fuel in the oil. Do not start it: the float needle lets by.',
+      'Oil smells of fuel.',
+    ]);
+    assert.deepEqual(
+      jobs[0]?.origins.map((origin) => [origin.kind, origin.id]),
+      [
+        ['derived', 'fuel-in-oil'],
+        ['check', 'oil-look'],
+      ],
+    );
+    assert.equal(jobs[0]?.caution, 'do-not-start');
+  });
+
+  test('four damages are four jobs', async () => {
+    await yard.addUnit('WE-40', 'welder');
+    const found = { 'weld-leads': 'damaged', holder: 'damaged', clamp: 'weak', frame: 'damaged' };
+    await yard.checkIn(foundCheckIn('WE-40', 'welder', '101.0', found));
+    const { jobs } = await unit('WE-40');
+    assert.equal(jobs.length, 4);
+    assert.equal(new Set(jobs.map((job) => job.title)).size, 4);
+    for (const job of jobs) assert.equal(job.origins.length, 1);
+  });
+
   test('sent twice is one check-in, with and without the key', async () => {
     await yard.addUnit('GE-03');
     const sent = wellCheckIn('GE-03', 'generator', '101.0');

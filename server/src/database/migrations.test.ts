@@ -141,6 +141,11 @@ describe('a yard kept by the version before one log', () => {
     await made.drop();
   });
 
+  test('an open job is called by what is done, not by the exception that raised it', async () => {
+    const { rows } = await sql<{ work: string; title: string }>`select work, title from job where id = 1`.execute(db);
+    assert.deepEqual(rows, [{ work: 'new-socket', title: 'New socket' }]);
+  });
+
   test('its history tells the same, each thing once, in its order', async () => {
     const titles = [...(await history())].reverse().map((record) => tellEntry(record, WORDING).title);
     assert.deepEqual(titles, [

@@ -9,7 +9,10 @@ interface Raising {
   readonly at: Date;
 }
 
-/** Makes the verdict's work into jobs. Work that is already open gets the new reasons and the stricter block. Out: the jobs' ids. */
+/**
+ * Makes the verdict's work into jobs. Work that is open already is one job with it: it gets the new reasons, and what is stricter, longer or
+ * more dangerous of the two. Out: the jobs' ids.
+ */
 export async function raiseJobs(trx: Trx, raising: Raising): Promise<string[]> {
   const ids: string[] = [];
   for (const job of raising.verdict.jobs) ids.push(await raise(trx, raising, job));
@@ -32,7 +35,14 @@ async function raise(trx: Trx, { unitId, checkInId, verdict, at }: Raising, job:
     const blocks = STRICTNESS[Math.max(STRICTNESS.indexOf(existing.blocks), STRICTNESS.indexOf(job.blocks))] ?? 'hold';
     await trx
       .updateTable('job')
-      .set({ blocks, why: JSON.stringify([...new Set([...why, ...existing.why])]), version: existing.version + 1 })
+      .set({
+        blocks,
+        minutes: Math.max(existing.minutes, job.minutes),
+        why: JSON.stringify([...new Set([...why, ...existing.why])]),
+        origins: JSON.stringify(uniqueOrigins([...job.origins, ...existing.origins])),
+        caution: cautionOf(reasons) ?? existing.caution,
+        version: existing.version + 1,
+      })
       .where('id', '=', existing.id)
       .execute();
     return String(existing.id);
@@ -49,7 +59,7 @@ async function raise(trx: Trx, { unitId, checkInId, verdict, at }: Raising, job:
       blocks: job.blocks,
       origins: JSON.stringify(job.origins),
       why: JSON.stringify(why),
-      caution: reasons.find((reason) => reason.caution)?.caution ?? null,
+      caution: cautionOf(reasons),
       raised_at: at,
       started_by: null,
       closed_by: null,
@@ -57,6 +67,14 @@ async function raise(trx: Trx, { unitId, checkInId, verdict, at }: Raising, job:
     .returning('id')
     .executeTakeFirstOrThrow();
   return String(id);
+}
+
+const cautionOf = (reasons: readonly Reason[]): string | null =>
+  reasons.find((reason) => reason.caution)?.caution ?? null;
+
+/** One of each: what was found before stands once, however often it is found again. */
+function uniqueOrigins<O extends { readonly kind: string; readonly id: string }>(origins: readonly O[]): O[] {
+  return [...new Map(origins.map((origin) => [JSON.stringify(origin), origin])).values()];
 }
 
 const reasonsFor = (verdict: Verdict, job: RaisedJob): Reason[] =>

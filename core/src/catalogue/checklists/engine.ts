@@ -1,19 +1,6 @@
+import { WORK } from './works';
 import type { Check, RaisedWork } from '../shapes';
 import { FIND_FAULT } from './findFault';
-
-const CHANGE_OIL: RaisedWork = { kind: 'service', work: 'oil-service', title: 'Oil service', minutes: 25 };
-const DRAIN_FUEL: RaisedWork = {
-  kind: 'repair',
-  work: 'drain-fuel',
-  title: 'Drain tank, hose and bowl; fresh fuel',
-  minutes: 35,
-};
-const AIR_FILTER: RaisedWork = {
-  kind: 'prep',
-  work: 'air-filter',
-  title: 'Clean or renew the air filter',
-  minutes: 10,
-};
 
 /** Looks that every engine gets, whatever it drives. */
 const OIL_LEVEL: Check = {
@@ -29,7 +16,7 @@ const OIL_LEVEL: Check = {
       consequence: 'fix-before-hire',
       sentence: 'Oil is low.',
       shows: { observation: 'oil-level', outcome: 'low' },
-      raises: { kind: 'prep', work: 'top-up-oil', title: 'Top up the oil; look for where it went', minutes: 5 },
+      raises: WORK['top-up-oil'],
     },
     {
       id: 'over-full',
@@ -38,12 +25,7 @@ const OIL_LEVEL: Check = {
       sentence: 'Oil is over-full: smell it before anyone pulls the rope.',
       caution: 'do-not-start',
       shows: { observation: 'oil-level', outcome: 'over-full' },
-      raises: {
-        kind: 'repair',
-        work: 'fuel-in-oil',
-        title: 'Drain the oil, float needle and seat, new oil',
-        minutes: 60,
-      },
+      raises: WORK['fuel-in-oil'],
     },
   ],
 };
@@ -61,7 +43,7 @@ const OIL_LOOK: Check = {
       consequence: 'fix-before-hire',
       sentence: 'Oil is black and dirty.',
       shows: { observation: 'oil-look', outcome: 'dirty' },
-      raises: CHANGE_OIL,
+      raises: WORK['oil-service'],
     },
     {
       id: 'smells-of-fuel',
@@ -70,12 +52,7 @@ const OIL_LOOK: Check = {
       sentence: 'Oil smells of fuel.',
       caution: 'do-not-start',
       shows: { observation: 'oil-look', outcome: 'smells-of-fuel' },
-      raises: {
-        kind: 'repair',
-        work: 'fuel-in-oil',
-        title: 'Drain the oil, float needle and seat, new oil',
-        minutes: 60,
-      },
+      raises: WORK['fuel-in-oil'],
     },
     {
       id: 'milky',
@@ -84,7 +61,7 @@ const OIL_LOOK: Check = {
       sentence: 'Oil is milky: water in it.',
       caution: 'do-not-start',
       shows: { observation: 'oil-look', outcome: 'milky' },
-      raises: { kind: 'repair', work: 'water-in-oil', title: 'Find how water got in; flush, new oil', minutes: 50 },
+      raises: WORK['water-in-oil'],
     },
   ],
 };
@@ -103,7 +80,7 @@ const FUEL_LOOK: Check = {
       consequence: 'fix-before-hire',
       sentence: 'Fuel is stale.',
       shows: { observation: 'fuel-look', outcome: 'stale' },
-      raises: { kind: 'prep', work: 'fresh-fuel', title: 'Drain the tank, fresh fuel', minutes: 15 },
+      raises: WORK['fresh-fuel'],
     },
     {
       id: 'water',
@@ -111,7 +88,7 @@ const FUEL_LOOK: Check = {
       consequence: 'hold',
       sentence: 'Water in the fuel.',
       shows: { observation: 'fuel-look', outcome: 'water' },
-      raises: DRAIN_FUEL,
+      raises: WORK['drain-fuel'],
     },
     {
       id: 'dirt-or-rust',
@@ -119,7 +96,7 @@ const FUEL_LOOK: Check = {
       consequence: 'hold',
       sentence: 'Dirt or rust in the tank.',
       shows: { observation: 'fuel-look', outcome: 'dirt-or-rust' },
-      raises: { kind: 'repair', work: 'clean-tank', title: 'Clean the tank; screen and bowl', minutes: 60 },
+      raises: WORK['clean-tank'],
     },
   ],
 };
@@ -139,7 +116,7 @@ const FUEL_LEAK: Check = {
       consequence: 'hold',
       sentence: 'Fuel leaks at the carburettor.',
       shows: { observation: 'fuel-leak', outcome: 'carburettor' },
-      raises: { kind: 'repair', work: 'fuel-leak', title: 'Stop the fuel leak', minutes: 45 },
+      raises: WORK['fuel-leak'],
     },
     {
       id: 'hose-or-tank',
@@ -147,7 +124,7 @@ const FUEL_LEAK: Check = {
       consequence: 'hold',
       sentence: 'Fuel leaks at the hose or tank.',
       shows: { observation: 'fuel-leak', outcome: 'hose-or-tank' },
-      raises: { kind: 'repair', work: 'fuel-leak', title: 'Stop the fuel leak', minutes: 45 },
+      raises: WORK['fuel-leak'],
     },
   ],
 };
@@ -165,7 +142,7 @@ const AIR_FILTER_CHECK: Check = {
       consequence: 'fix-before-hire',
       sentence: 'Air filter is blocked.',
       shows: { observation: 'air-filter', outcome: 'blocked' },
-      raises: AIR_FILTER,
+      raises: WORK['air-filter'],
     },
     {
       id: 'oil-soaked',
@@ -173,7 +150,7 @@ const AIR_FILTER_CHECK: Check = {
       consequence: 'fix-before-hire',
       sentence: 'Air filter is soaked with oil.',
       shows: { observation: 'air-filter', outcome: 'oil-soaked' },
-      raises: AIR_FILTER,
+      raises: WORK['air-filter'],
     },
     {
       id: 'by-passed',
@@ -181,7 +158,7 @@ const AIR_FILTER_CHECK: Check = {
       consequence: 'fix-before-hire',
       sentence: 'Air gets past the filter.',
       shows: { observation: 'air-filter', outcome: 'by-passed' },
-      raises: AIR_FILTER,
+      raises: WORK['air-filter'],
     },
   ],
 };
@@ -198,7 +175,7 @@ const FASTENERS: Check = {
       words: 'Loose or missing',
       consequence: 'fix-before-hire',
       sentence: 'A fastener is loose or missing.',
-      raises: { kind: 'prep', work: 'fasteners', title: 'Fit and tighten fasteners', minutes: 10 },
+      raises: WORK['fasteners'],
     },
     {
       id: 'strangers-hand',
@@ -206,7 +183,7 @@ const FASTENERS: Check = {
       consequence: 'fix-before-hire',
       sentence: 'Somebody else was in it: tool marks or missing screws.',
       shows: { observation: 'last-repair', outcome: 'unknown-hand' },
-      raises: { kind: 'prep', work: 'strangers-hand', title: 'Look over what a stranger took apart', minutes: 15 },
+      raises: WORK['strangers-hand'],
     },
   ],
 };
@@ -223,14 +200,14 @@ const EXHAUST: Check = {
       words: 'Loose or near fuel',
       consequence: 'hold',
       sentence: 'Exhaust is loose near the fuel hose.',
-      raises: { kind: 'repair', work: 'exhaust', title: 'Secure the exhaust', minutes: 25 },
+      raises: WORK['exhaust'],
     },
     {
       id: 'guard-missing',
       words: 'Guard missing',
       consequence: 'hold',
       sentence: 'The exhaust guard is missing.',
-      raises: { kind: 'repair', work: 'exhaust', title: 'Secure the exhaust', minutes: 25 },
+      raises: WORK['exhaust'],
     },
   ],
 };
@@ -273,7 +250,7 @@ const RECOIL: Check = {
       words: 'Frayed or slow home',
       consequence: 'fix-before-hire',
       sentence: 'The starter rope is frayed or does not go home.',
-      raises: { kind: 'prep', work: 'recoil-rope', title: 'New starter rope', minutes: 20 },
+      raises: WORK['recoil-rope'],
     },
   ],
 };
@@ -289,7 +266,7 @@ export const KILL_SWITCH: Check = {
       words: 'Does not stop it',
       consequence: 'hold',
       sentence: 'The stop switch does not stop the engine.',
-      raises: { kind: 'repair', work: 'kill-switch', title: 'Stop switch and its wire', minutes: 30 },
+      raises: WORK['kill-switch'],
     },
   ],
 };
@@ -305,24 +282,14 @@ export const CLEAN: Check = {
       words: 'Dirty',
       consequence: 'fix-before-hire',
       sentence: 'It is dirty.',
-      raises: {
-        kind: 'prep',
-        work: 'wash',
-        title: 'Clean it: dry and by hand round air inlet and electrics',
-        minutes: 15,
-      },
+      raises: WORK['wash'],
     },
     {
       id: 'caked',
       words: 'Caked, hides faults',
       consequence: 'bill',
       sentence: 'It came back caked with dirt.',
-      raises: {
-        kind: 'prep',
-        work: 'wash',
-        title: 'Clean it: dry and by hand round air inlet and electrics',
-        minutes: 30,
-      },
+      raises: { ...WORK['wash'], minutes: 30 },
     },
   ],
 };

@@ -1,4 +1,4 @@
-import type { RaisedWork } from '../shapes';
+import { WORK } from './works';
 
 /** The work that a complaint or a bad sign raises when nothing says yet what is wrong. */
-export const FIND_FAULT: RaisedWork = { kind: 'repair', work: 'find-fault', title: 'Find the fault', minutes: 45 };
+export const FIND_FAULT = WORK['find-fault'];

@@ -1,34 +1,21 @@
-import type { Check, Consequence, Exception, JobKind, Shown } from '../shapes';
+import type { Check, Consequence, Exception, RaisedWork, Shown } from '../shapes';
 
-interface Rest {
-  readonly shows?: Shown;
-  readonly kind?: JobKind;
-  readonly work?: string;
-  readonly minutes?: number;
-}
-
-/** An exception whose work, when not given by itself, is to put right what it says. */
+/** One way in which a check is not OK, what is done about it, and what it shows in the fault-finding vocabulary. */
 export function exception(
   id: string,
   words: string,
   consequence: Consequence,
   sentence: string,
-  job: string,
-  rest: Rest = {},
+  raises: RaisedWork | null,
+  shows?: Shown,
 ): Exception {
-  const {
-    shows,
-    kind = consequence === 'hold' ? 'repair' : 'prep',
-    work = id,
-    minutes = consequence === 'hold' ? 40 : 15,
-  } = rest;
   return {
     id,
     words,
     consequence,
     sentence,
     ...(shows ? { shows } : {}),
-    ...(job === '' ? {} : { raises: { kind, work, title: job, minutes } }),
+    ...(raises === null ? {} : { raises }),
   };
 }
 

@@ -1,3 +1,4 @@
+import { WORK } from '../checklists/works';
 import { FIND_FAULT } from '../checklists/findFault';
 import type { DerivedFinding } from '../shapes';
 
@@ -12,12 +13,7 @@ export const DERIVED_FINDINGS: readonly DerivedFinding[] = [
     consequence: 'hold',
     sentence: 'Fuel in the oil. Do not start it: the float needle lets by.',
     caution: 'do-not-start',
-    raises: {
-      kind: 'repair',
-      work: 'fuel-in-oil',
-      title: 'Drain the oil, float needle and seat, new oil',
-      minutes: 60,
-    },
+    raises: WORK['fuel-in-oil'],
     replaces: [
       { observation: 'oil-level', outcome: 'over-full' },
       { observation: 'oil-look', outcome: 'smells-of-fuel' },
@@ -32,12 +28,7 @@ export const DERIVED_FINDINGS: readonly DerivedFinding[] = [
     consequence: 'hold',
     sentence: 'Over-full oil and a springy stop: liquid in the cylinder. Do not pull it through.',
     caution: 'do-not-start',
-    raises: {
-      kind: 'repair',
-      work: 'hydraulic-lock',
-      title: 'Plug out, clear the cylinder, float needle, new oil',
-      minutes: 75,
-    },
+    raises: WORK['hydraulic-lock'],
     replaces: [{ observation: 'recoil-feel', outcome: 'springy-stop' }],
   },
   {
@@ -59,7 +50,7 @@ export const DERIVED_FINDINGS: readonly DerivedFinding[] = [
     ],
     consequence: 'hold',
     sentence: 'Water in the fuel and it dies within minutes: drain tank, hose and bowl.',
-    raises: { kind: 'repair', work: 'drain-fuel', title: 'Drain tank, hose and bowl; fresh fuel', minutes: 35 },
+    raises: WORK['drain-fuel'],
     replaces: [
       { observation: 'fuel-look', outcome: 'water' },
       { observation: 'runs-for', outcome: 'under-2-min' },
@@ -70,7 +61,7 @@ export const DERIVED_FINDINGS: readonly DerivedFinding[] = [
     when: [{ fact: 'hoursToOilService', below: 0 }],
     consequence: 'fix-before-hire',
     sentence: 'The oil service is {hoursToOilService} h overdue.',
-    raises: { kind: 'service', work: 'oil-service', title: 'Oil service', minutes: 25 },
+    raises: WORK['oil-service'],
   },
   {
     id: 'oil-service-runs-out-on-hire',
@@ -80,7 +71,7 @@ export const DERIVED_FINDINGS: readonly DerivedFinding[] = [
     ],
     consequence: 'fix-before-hire',
     sentence: 'The oil service would run out during the next booked hire.',
-    raises: { kind: 'service', work: 'oil-service', title: 'Oil service', minutes: 25 },
+    raises: WORK['oil-service'],
   },
   {
     id: 'fuel-short',
@@ -100,12 +91,7 @@ export const DERIVED_FINDINGS: readonly DerivedFinding[] = [
     consequence: 'hold',
     sentence: 'Over-full oil, and the tap was left open: take it for fuel in the oil until proved otherwise.',
     caution: 'do-not-start',
-    raises: {
-      kind: 'repair',
-      work: 'fuel-in-oil',
-      title: 'Drain the oil, float needle and seat, new oil',
-      minutes: 60,
-    },
+    raises: WORK['fuel-in-oil'],
     replaces: [{ observation: 'oil-level', outcome: 'over-full' }],
   },
   {
@@ -119,12 +105,7 @@ export const DERIVED_FINDINGS: readonly DerivedFinding[] = [
     when: [{ fact: 'byApprentice', atLeast: 1 }],
     consequence: 'fix-before-hire',
     sentence: 'An apprentice did this check-in: a technician signs it off.',
-    raises: {
-      kind: 'prep',
-      work: 'sign-off',
-      title: 'Look over the apprentice’s check-in and sign it off',
-      minutes: 5,
-    },
+    raises: WORK['sign-off'],
   },
   {
     id: 'walk-round-hurried',

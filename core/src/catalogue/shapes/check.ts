@@ -1,3 +1,4 @@
+import { mapValues } from '../../typed';
 import type { Dimension, UnitOf } from '../../units';
 import type { CautionId, Shown } from './ids';
 import type { Source } from './source';
@@ -9,7 +10,7 @@ export type Consequence = (typeof CONSEQUENCES)[number];
 export const JOB_KINDS = ['repair', 'service', 'prep', 'lay-up', 'wake-up'] as const;
 export type JobKind = (typeof JOB_KINDS)[number];
 
-/** Bench work that a finding calls for. Findings that raise the same `work` share one job. */
+/** Bench work that a finding calls for. Findings that raise the same `work` share one job: so one id is one wording and one remedy. */
 export interface RaisedWork {
   readonly kind: JobKind;
   readonly work: string;
@@ -18,6 +19,12 @@ export interface RaisedWork {
   /** Hands-on minutes to expect. */
   readonly minutes: number;
 }
+
+/** Works by their ids: kind, what the job is called, hands-on minutes. */
+export const worksOf = <Id extends string>(
+  table: Readonly<Record<Id, readonly [kind: JobKind, title: string, minutes: number]>>,
+): Readonly<Record<Id, RaisedWork>> =>
+  mapValues(table, ([kind, title, minutes], work) => ({ kind, work, title, minutes }));
 
 /** One way in which a check is not OK. */
 export interface Exception {

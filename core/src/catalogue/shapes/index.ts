@@ -1,4 +1,4 @@
-export { CONSEQUENCES, JOB_KINDS } from './check';
+export { CONSEQUENCES, worksOf, JOB_KINDS } from './check';
 export type { Check, Consequence, Exception, JobKind, Limit, Measured, RaisedWork, Station } from './check';
 export type { ClassFolder, ClassMoney, Drawing } from './classFolder';
 export { COMPLAINT_GROUPS, FACTS } from './finding';

@@ -1,6 +1,8 @@
 import { COMMON_PRACTICE, type Station } from '../../shapes';
 import { CLEAN, ENGINE_CHECKS, FUEL_CHECKS, KILL_SWITCH, TAG_AND_LABELS } from '../../checklists/engine';
+import { FIND_FAULT } from '../../checklists/findFault';
 import { exception, ordinary, safety } from '../../checklists/shorthand';
+import { WORK } from './works';
 
 export const STATIONS: readonly [Station, ...Station[]] = [
   { id: 'engine', name: 'Engine', where: 'Dipstick side, cover off the air box', checks: ENGINE_CHECKS },
@@ -13,11 +15,7 @@ export const STATIONS: readonly [Station, ...Station[]] = [
       safety(
         'sockets',
         'Sockets whole, none burnt or loose',
-        [
-          exception('damaged', 'Broken or burnt', 'hold', 'A socket is broken or burnt.', 'New socket', {
-            minutes: 30,
-          }),
-        ],
+        [exception('damaged', 'Broken or burnt', 'hold', 'A socket is broken or burnt.', WORK['new-socket'])],
         { caution: 'electric-shock', photo: 'wanted' },
       ),
       safety(
@@ -29,8 +27,7 @@ export const STATIONS: readonly [Station, ...Station[]] = [
             'Missing or loose',
             'hold',
             'The earth terminal is missing or loose.',
-            'Earth terminal',
-            { minutes: 15 },
+            WORK['earth-terminal'],
           ),
         ],
         { caution: 'electric-shock' },
@@ -44,10 +41,10 @@ export const STATIONS: readonly [Station, ...Station[]] = [
             'Tripped',
             'fix-before-hire',
             'A breaker came back tripped.',
-            'Set the breaker and run on load',
-            { shows: { observation: 'breaker', outcome: 'tripped' } },
+            WORK['set-breaker-run-on-load'],
+            { observation: 'breaker', outcome: 'tripped' },
           ),
-          exception('will-not-set', 'Will not set', 'hold', 'A breaker will not set.', 'New breaker'),
+          exception('will-not-set', 'Will not set', 'hold', 'A breaker will not set.', WORK['new-breaker']),
         ],
         { showsWhenOk: { observation: 'breaker', outcome: 'set' } },
       ),
@@ -63,11 +60,13 @@ export const STATIONS: readonly [Station, ...Station[]] = [
         'hertz',
         'Frequency right at no load',
         [
-          exception('low', 'Low', 'fix-before-hire', 'Frequency is low at no load.', 'Set the governed speed', {
-            shows: { observation: 'speed', outcome: 'low' },
+          exception('low', 'Low', 'fix-before-hire', 'Frequency is low at no load.', WORK['set-governed-speed'], {
+            observation: 'speed',
+            outcome: 'low',
           }),
-          exception('high', 'High', 'hold', 'Frequency is high: the engine over-speeds.', 'Governor and speed', {
-            shows: { observation: 'speed', outcome: 'high' },
+          exception('high', 'High', 'hold', 'Frequency is high: the engine over-speeds.', WORK['governor-speed'], {
+            observation: 'speed',
+            outcome: 'high',
           }),
         ],
         {
@@ -88,14 +87,22 @@ export const STATIONS: readonly [Station, ...Station[]] = [
         'volts',
         'Volts right at a 120 V socket',
         [
-          exception('low', 'Low or none', 'hold', 'Volts are low.', 'Find the fault', {
-            work: 'find-fault',
-            shows: { observation: 'output', outcome: 'low' },
-          }),
-          exception('high', 'High', 'hold', 'Volts are high: it can burn what is plugged in.', 'Find the fault', {
-            work: 'find-fault',
-            shows: { observation: 'output', outcome: 'high' },
-          }),
+          exception(
+            'low',
+            'Low or none',
+            'hold',
+            'Volts are low.',
+            { ...FIND_FAULT, minutes: 40 },
+            { observation: 'output', outcome: 'low' },
+          ),
+          exception(
+            'high',
+            'High',
+            'hold',
+            'Volts are high: it can burn what is plugged in.',
+            { ...FIND_FAULT, minutes: 40 },
+            { observation: 'output', outcome: 'high' },
+          ),
         ],
         {
           caution: 'electric-shock',
@@ -127,11 +134,12 @@ export const STATIONS: readonly [Station, ...Station[]] = [
             'Loose or furred',
             'fix-before-hire',
             'The battery terminals are loose.',
-            'Clean and tighten the terminals',
-            { shows: { observation: 'battery', outcome: 'loose-terminals' } },
+            WORK['clean-tighten-terminals'],
+            { observation: 'battery', outcome: 'loose-terminals' },
           ),
-          exception('weak', 'Weak', 'fix-before-hire', 'The battery is weak.', 'Charge and test the battery', {
-            shows: { observation: 'battery', outcome: 'weak' },
+          exception('weak', 'Weak', 'fix-before-hire', 'The battery is weak.', WORK['charge-test-battery'], {
+            observation: 'battery',
+            outcome: 'weak',
           }),
         ],
         { caution: 'battery', showsWhenOk: { observation: 'battery', outcome: 'good' } },
@@ -142,7 +150,7 @@ export const STATIONS: readonly [Station, ...Station[]] = [
           'Damaged',
           'fix-before-hire',
           'The frame, a foot or a wheel is damaged.',
-          'Frame, feet or wheels',
+          WORK['frame-feet-wheels'],
         ),
       ]),
       CLEAN,

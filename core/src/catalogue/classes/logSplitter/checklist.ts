@@ -1,6 +1,8 @@
 import type { Station } from '../../shapes';
 import { CLEAN, ENGINE_CHECKS, FUEL_CHECKS, KILL_SWITCH, TAG_AND_LABELS } from '../../checklists/engine';
+import { FIND_FAULT } from '../../checklists/findFault';
 import { exception, ordinary, safety } from '../../checklists/shorthand';
+import { WORK } from './works';
 
 export const STATIONS: readonly [Station, ...Station[]] = [
   { id: 'engine', name: 'Engine', where: 'Dipstick side, cover off the air box', checks: ENGINE_CHECKS },
@@ -14,16 +16,16 @@ export const STATIONS: readonly [Station, ...Station[]] = [
         'hydraulic-hoses',
         'Hoses: no bulge, no weep under pressure',
         [
-          exception('weeps', 'Weeps', 'hold', 'A hydraulic hose or joint weeps.', 'Hydraulic hose', {
-            shows: { observation: 'hydraulic-leak', outcome: 'weeps' },
+          exception('weeps', 'Weeps', 'hold', 'A hydraulic hose or joint weeps.', WORK['hydraulic-hose'], {
+            observation: 'hydraulic-leak',
+            outcome: 'weeps',
           }),
           exception(
             'bulges',
             'Bulges or chafed',
             'hold',
             'A hydraulic hose bulges or is chafed to the braid.',
-            'Hydraulic hose',
-            { work: 'weeps' },
+            WORK['hydraulic-hose'],
           ),
         ],
         {
@@ -37,16 +39,17 @@ export const STATIONS: readonly [Station, ...Station[]] = [
         'fluid',
         'Fluid at the level, clear',
         [
-          exception('low', 'Low', 'fix-before-hire', 'Hydraulic fluid is low.', 'Top up; find where it went', {
-            shows: { observation: 'fluid', outcome: 'low' },
+          exception('low', 'Low', 'fix-before-hire', 'Hydraulic fluid is low.', WORK['top-up-fluid'], {
+            observation: 'fluid',
+            outcome: 'low',
           }),
           exception(
             'foams',
             'Milky or foams',
             'hold',
             'Hydraulic fluid foams: air or water in it.',
-            'Suction side and fluid',
-            { shows: { observation: 'fluid', outcome: 'foams' } },
+            WORK['suction-side-fluid'],
+            { observation: 'fluid', outcome: 'foams' },
           ),
         ],
         { showsWhenOk: { observation: 'fluid', outcome: 'right' } },
@@ -55,15 +58,22 @@ export const STATIONS: readonly [Station, ...Station[]] = [
         'ram',
         'Ram out and in: even, no creep',
         [
-          exception('slow', 'Slow', 'fix-before-hire', 'The ram is slow.', 'Find the fault', {
-            shows: { observation: 'ram', outcome: 'slow' },
-            work: 'find-fault',
-            kind: 'repair',
-          }),
-          exception('creeps', 'Creeps', 'hold', 'The ram creeps by itself.', 'Find the fault', {
-            shows: { observation: 'ram', outcome: 'creeps' },
-            work: 'find-fault',
-          }),
+          exception(
+            'slow',
+            'Slow',
+            'fix-before-hire',
+            'The ram is slow.',
+            { ...FIND_FAULT, minutes: 15 },
+            { observation: 'ram', outcome: 'slow' },
+          ),
+          exception(
+            'creeps',
+            'Creeps',
+            'hold',
+            'The ram creeps by itself.',
+            { ...FIND_FAULT, minutes: 40 },
+            { observation: 'ram', outcome: 'creeps' },
+          ),
         ],
         { caution: 'moving-parts', leastSeconds: 6, showsWhenOk: { observation: 'ram', outcome: 'right' } },
       ),
@@ -83,7 +93,7 @@ export const STATIONS: readonly [Station, ...Station[]] = [
             'Does not stop',
             'hold',
             'The lever does not stop the ram when let go.',
-            'Control lever and valve',
+            WORK['control-lever-valve'],
           ),
         ],
         { caution: 'moving-parts' },
@@ -94,19 +104,12 @@ export const STATIONS: readonly [Station, ...Station[]] = [
           'Loose',
           'fix-before-hire',
           'The wedge or end plate is loose.',
-          'Tighten wedge and end plate',
+          WORK['tighten-wedge-end-plate'],
         ),
-        exception(
-          'cracked',
-          'Cracked',
-          'hold',
-          'The wedge or beam is cracked.',
-          'Weld repair by a qualified welder, or scrap',
-          { minutes: 120 },
-        ),
+        exception('cracked', 'Cracked', 'hold', 'The wedge or beam is cracked.', WORK['weld-repair']),
       ]),
       ordinary('beam', 'Beam straight, greased', [
-        exception('dry', 'Dry', 'fix-before-hire', 'The beam is dry.', 'Grease the beam', { minutes: 5 }),
+        exception('dry', 'Dry', 'fix-before-hire', 'The beam is dry.', WORK['grease-beam']),
       ]),
     ],
   },
@@ -122,12 +125,12 @@ export const STATIONS: readonly [Station, ...Station[]] = [
           'Does not latch',
           'hold',
           'The coupler does not latch, or a chain is missing.',
-          'Coupler and chains',
+          WORK['coupler-chains'],
         ),
       ]),
       ordinary('tyres', 'Tyres up and sound, wheel nuts there', [
-        exception('soft', 'Soft', 'fix-before-hire', 'A tyre is soft.', 'Pump up; look for the leak'),
-        exception('damaged', 'Damaged', 'hold', 'A tyre or wheel is damaged.', 'New tyre'),
+        exception('soft', 'Soft', 'fix-before-hire', 'A tyre is soft.', WORK['tyre-pressure']),
+        exception('damaged', 'Damaged', 'hold', 'A tyre or wheel is damaged.', WORK['new-tyre']),
       ]),
       CLEAN,
       TAG_AND_LABELS,

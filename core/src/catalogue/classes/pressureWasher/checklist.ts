@@ -1,6 +1,7 @@
 import type { Station } from '../../shapes';
 import { CLEAN, ENGINE_CHECKS, FUEL_CHECKS, KILL_SWITCH, TAG_AND_LABELS } from '../../checklists/engine';
 import { exception, ordinary, safety } from '../../checklists/shorthand';
+import { WORK } from './works';
 
 export const STATIONS: readonly [Station, ...Station[]] = [
   { id: 'engine', name: 'Engine', where: 'Dipstick side, cover off the air box', checks: ENGINE_CHECKS },
@@ -19,16 +20,16 @@ export const STATIONS: readonly [Station, ...Station[]] = [
             'Blocked',
             'fix-before-hire',
             'The water inlet screen is blocked.',
-            'Clean the inlet screen',
-            { shows: { observation: 'pump-inlet', outcome: 'blocked' } },
+            WORK['clean-inlet-screen'],
+            { observation: 'pump-inlet', outcome: 'blocked' },
           ),
           exception(
             'draws-air',
             'Draws air',
             'fix-before-hire',
             'The inlet draws air: washer or fitting.',
-            'New inlet washer',
-            { shows: { observation: 'pump-inlet', outcome: 'draws-air' } },
+            WORK['new-inlet-washer'],
+            { observation: 'pump-inlet', outcome: 'draws-air' },
           ),
         ],
         { showsWhenOk: { observation: 'pump-inlet', outcome: 'clean' } },
@@ -37,12 +38,13 @@ export const STATIONS: readonly [Station, ...Station[]] = [
         'pump-oil',
         'Pump oil clear, at the mark',
         [
-          exception('milky', 'Milky', 'hold', 'Pump oil is milky: water past the seals.', 'Pump seals', {
-            shows: { observation: 'pump-oil', outcome: 'milky' },
-            minutes: 90,
+          exception('milky', 'Milky', 'hold', 'Pump oil is milky: water past the seals.', WORK['pump-seals'], {
+            observation: 'pump-oil',
+            outcome: 'milky',
           }),
-          exception('low', 'Low', 'fix-before-hire', 'Pump oil is low.', 'Top up the pump oil', {
-            shows: { observation: 'pump-oil', outcome: 'low' },
+          exception('low', 'Low', 'fix-before-hire', 'Pump oil is low.', WORK['top-up-pump-oil'], {
+            observation: 'pump-oil',
+            outcome: 'low',
           }),
         ],
         { showsWhenOk: { observation: 'pump-oil', outcome: 'clean' } },
@@ -51,16 +53,16 @@ export const STATIONS: readonly [Station, ...Station[]] = [
         'pump-dry',
         'Not run dry, no drips under the pump',
         [
-          exception('weeps', 'Weeps', 'fix-before-hire', 'The pump weeps.', 'Look at the pump seals', {
-            shows: { observation: 'pump-leak', outcome: 'weeps' },
+          exception('weeps', 'Weeps', 'fix-before-hire', 'The pump weeps.', WORK['look-at-pump-seals'], {
+            observation: 'pump-leak',
+            outcome: 'weeps',
           }),
           exception(
             'run-dry',
             'Was run dry',
             'hold',
             'The pump was run without water.',
-            'Open the pump: seals and valves',
-            { minutes: 90 },
+            WORK['open-pump-seals-valves'],
           ),
         ],
         { showsWhenOk: { observation: 'pump-leak', outcome: 'none' } },
@@ -69,8 +71,9 @@ export const STATIONS: readonly [Station, ...Station[]] = [
         'unloader',
         'Unloader shifts when the gun is let go',
         [
-          exception('stuck', 'Stuck', 'hold', 'The unloader is stuck.', 'Unloader', {
-            shows: { observation: 'unloader', outcome: 'stuck' },
+          exception('stuck', 'Stuck', 'hold', 'The unloader is stuck.', WORK['unloader'], {
+            observation: 'unloader',
+            outcome: 'stuck',
           }),
         ],
         { caution: 'high-pressure-water', showsWhenOk: { observation: 'unloader', outcome: 'shifts' } },
@@ -91,8 +94,7 @@ export const STATIONS: readonly [Station, ...Station[]] = [
             'Cut, cracked, bulged',
             'hold',
             'The high-pressure hose is damaged.',
-            'New high-pressure hose',
-            { minutes: 15 },
+            WORK['new-high-pressure-hose'],
           ),
         ],
         { caution: 'high-pressure-water', photo: 'wanted', leastSeconds: 5 },
@@ -101,19 +103,14 @@ export const STATIONS: readonly [Station, ...Station[]] = [
         'gun',
         'Gun shuts off, lock holds',
         [
-          exception('does-not-shut', 'Does not shut off', 'hold', 'The gun does not shut off.', 'New gun', {
-            minutes: 10,
-          }),
-          exception('lock', 'Lock does not hold', 'hold', 'The gun’s lock does not hold.', 'New gun', {
-            work: 'does-not-shut',
-            minutes: 10,
-          }),
+          exception('does-not-shut', 'Does not shut off', 'hold', 'The gun does not shut off.', WORK['new-gun']),
+          exception('lock', 'Lock does not hold', 'hold', 'The gun’s lock does not hold.', WORK['new-gun']),
         ],
         { caution: 'high-pressure-water' },
       ),
       ordinary('nozzles', 'Nozzles clear and not worn', [
-        exception('worn', 'Worn', 'fix-before-hire', 'A nozzle is worn.', 'New nozzle', { minutes: 5 }),
-        exception('blocked', 'Blocked', 'fix-before-hire', 'A nozzle is blocked.', 'Clear the nozzle', { minutes: 5 }),
+        exception('worn', 'Worn', 'fix-before-hire', 'A nozzle is worn.', WORK['new-nozzle']),
+        exception('blocked', 'Blocked', 'fix-before-hire', 'A nozzle is blocked.', WORK['clear-nozzle']),
       ]),
     ],
   },
@@ -129,7 +126,7 @@ export const STATIONS: readonly [Station, ...Station[]] = [
           'Damaged',
           'fix-before-hire',
           'A wheel, the handle or a pin is damaged.',
-          'Wheel, handle or pin',
+          WORK['wheel-handle-pin'],
         ),
       ]),
       CLEAN,

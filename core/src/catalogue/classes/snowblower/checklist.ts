@@ -1,6 +1,8 @@
 import type { Station } from '../../shapes';
 import { CLEAN, ENGINE_CHECKS, FUEL_CHECKS, KILL_SWITCH, TAG_AND_LABELS } from '../../checklists/engine';
+import { FIND_FAULT } from '../../checklists/findFault';
 import { exception, ordinary, safety } from '../../checklists/shorthand';
+import { WORK } from './works';
 
 export const STATIONS: readonly [Station, ...Station[]] = [
   { id: 'engine', name: 'Engine', where: 'Dipstick side, heater box open', checks: ENGINE_CHECKS },
@@ -19,8 +21,7 @@ export const STATIONS: readonly [Station, ...Station[]] = [
             'Missing or torn',
             'hold',
             'A guard of the auger housing or chute is missing.',
-            'Guard',
-            { minutes: 30 },
+            WORK['guard'],
           ),
         ],
         { caution: 'moving-parts', photo: 'wanted' },
@@ -34,16 +35,15 @@ export const STATIONS: readonly [Station, ...Station[]] = [
             'Broken',
             'fix-before-hire',
             'A shear bolt is broken.',
-            'New shear bolt of the right grade',
-            { shows: { observation: 'shear-bolts', outcome: 'broken' } },
+            WORK['new-shear-bolt-right-grade'],
+            { observation: 'shear-bolts', outcome: 'broken' },
           ),
           exception(
             'wrong-grade',
             'Wrong bolt',
             'hold',
             'A hard bolt stands where a shear bolt belongs.',
-            'Right shear bolts; look at the gearbox',
-            { minutes: 25 },
+            WORK['right-shear-bolts-look-at'],
           ),
         ],
         { caution: 'moving-parts', showsWhenOk: { observation: 'shear-bolts', outcome: 'whole' } },
@@ -52,9 +52,9 @@ export const STATIONS: readonly [Station, ...Station[]] = [
         'scraper-skids',
         'Scraper and skids: metal left, set level',
         [
-          exception('worn', 'Worn', 'fix-before-hire', 'The scraper or skids are worn.', 'Scraper and skids', {
-            shows: { observation: 'scraper-skids', outcome: 'worn' },
-            minutes: 25,
+          exception('worn', 'Worn', 'fix-before-hire', 'The scraper or skids are worn.', WORK['scraper-skids'], {
+            observation: 'scraper-skids',
+            outcome: 'worn',
           }),
         ],
         { showsWhenOk: { observation: 'scraper-skids', outcome: 'good' } },
@@ -63,8 +63,9 @@ export const STATIONS: readonly [Station, ...Station[]] = [
         'chute',
         'Chute turns freely, clearing tool clipped on',
         [
-          exception('stiff', 'Stiff or seized', 'fix-before-hire', 'The chute is stiff.', 'Free and grease the chute', {
-            shows: { observation: 'chute', outcome: 'seized' },
+          exception('stiff', 'Stiff or seized', 'fix-before-hire', 'The chute is stiff.', WORK['free-grease-chute'], {
+            observation: 'chute',
+            outcome: 'seized',
           }),
         ],
         { showsWhenOk: { observation: 'chute', outcome: 'free' } },
@@ -85,7 +86,7 @@ export const STATIONS: readonly [Station, ...Station[]] = [
             'Does not stop it',
             'hold',
             'The dead-man does not stop the auger.',
-            'Dead-man cable and auger brake',
+            WORK['dead-man-cable-auger-brake'],
           ),
         ],
         { caution: 'moving-parts', leastSeconds: 6 },
@@ -94,14 +95,18 @@ export const STATIONS: readonly [Station, ...Station[]] = [
         'drive',
         'Drives in every gear, no slip',
         [
-          exception('slips', 'Slips', 'fix-before-hire', 'The wheel drive slips.', 'Friction disc', {
-            shows: { observation: 'travel', outcome: 'slips' },
-            minutes: 45,
+          exception('slips', 'Slips', 'fix-before-hire', 'The wheel drive slips.', WORK['friction-disc'], {
+            observation: 'travel',
+            outcome: 'slips',
           }),
-          exception('none', 'No drive', 'hold', 'No wheel drive.', 'Find the fault', {
-            shows: { observation: 'travel', outcome: 'none' },
-            work: 'find-fault',
-          }),
+          exception(
+            'none',
+            'No drive',
+            'hold',
+            'No wheel drive.',
+            { ...FIND_FAULT, minutes: 40 },
+            { observation: 'travel', outcome: 'none' },
+          ),
         ],
         { showsWhenOk: { observation: 'travel', outcome: 'drives' } },
       ),
@@ -109,9 +114,9 @@ export const STATIONS: readonly [Station, ...Station[]] = [
         'belts',
         'Belts sound, tension right',
         [
-          exception('worn', 'Worn', 'fix-before-hire', 'A belt is worn.', 'New belt', {
-            shows: { observation: 'belt', outcome: 'worn' },
-            minutes: 40,
+          exception('worn', 'Worn', 'fix-before-hire', 'A belt is worn.', WORK['new-belt'], {
+            observation: 'belt',
+            outcome: 'worn',
           }),
         ],
         { showsWhenOk: { observation: 'belt', outcome: 'good' } },
@@ -130,7 +135,7 @@ export const STATIONS: readonly [Station, ...Station[]] = [
           'Damaged',
           'fix-before-hire',
           'A tyre, chain or axle pin is damaged.',
-          'Tyre, chain or pin',
+          WORK['tyre-chain-pin'],
         ),
       ]),
       CLEAN,

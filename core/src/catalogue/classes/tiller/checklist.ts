@@ -1,6 +1,7 @@
 import type { Station } from '../../shapes';
 import { CLEAN, ENGINE_CHECKS, FUEL_CHECKS, KILL_SWITCH, TAG_AND_LABELS } from '../../checklists/engine';
 import { exception, ordinary, safety } from '../../checklists/shorthand';
+import { WORK } from './works';
 
 export const STATIONS: readonly [Station, ...Station[]] = [
   { id: 'engine', name: 'Engine', where: 'Dipstick side, cover off the air box', checks: ENGINE_CHECKS },
@@ -19,8 +20,7 @@ export const STATIONS: readonly [Station, ...Station[]] = [
             'Missing or bent in',
             'hold',
             'A tine guard is missing or bent into the tines.',
-            'Tine guard',
-            { minutes: 30 },
+            WORK['tine-guard'],
           ),
         ],
         { caution: 'moving-parts', photo: 'wanted' },
@@ -34,11 +34,9 @@ export const STATIONS: readonly [Station, ...Station[]] = [
             'Wrapped',
             'fix-before-hire',
             'Wire or roots are wound round the tines.',
-            'Clear the tines',
+            WORK['clear-tines'],
           ),
-          exception('bent', 'Bent or broken', 'fix-before-hire', 'A tine is bent or broken.', 'New tine', {
-            minutes: 20,
-          }),
+          exception('bent', 'Bent or broken', 'fix-before-hire', 'A tine is bent or broken.', WORK['new-tine']),
         ],
         { caution: 'moving-parts' },
       ),
@@ -46,8 +44,9 @@ export const STATIONS: readonly [Station, ...Station[]] = [
         'shear-pin',
         'Shear pins whole',
         [
-          exception('broken', 'Broken', 'fix-before-hire', 'A shear pin is broken.', 'New shear pin', {
-            shows: { observation: 'shear-pin', outcome: 'broken' },
+          exception('broken', 'Broken', 'fix-before-hire', 'A shear pin is broken.', WORK['new-shear-pin'], {
+            observation: 'shear-pin',
+            outcome: 'broken',
           }),
         ],
         { showsWhenOk: { observation: 'shear-pin', outcome: 'whole' } },
@@ -56,12 +55,13 @@ export const STATIONS: readonly [Station, ...Station[]] = [
         'gearbox',
         'Gearbox oil at the level, seals dry',
         [
-          exception('low', 'Low', 'fix-before-hire', 'Gearbox oil is low.', 'Top up the gearbox', {
-            shows: { observation: 'gearbox', outcome: 'low-oil' },
+          exception('low', 'Low', 'fix-before-hire', 'Gearbox oil is low.', WORK['top-up-gearbox'], {
+            observation: 'gearbox',
+            outcome: 'low-oil',
           }),
-          exception('noisy', 'Noisy or leaking', 'hold', 'The gearbox grinds or leaks.', 'Open the gearbox', {
-            shows: { observation: 'gearbox', outcome: 'noisy' },
-            minutes: 120,
+          exception('noisy', 'Noisy or leaking', 'hold', 'The gearbox grinds or leaks.', WORK['open-gearbox'], {
+            observation: 'gearbox',
+            outcome: 'noisy',
           }),
         ],
         { showsWhenOk: { observation: 'gearbox', outcome: 'good' } },
@@ -77,8 +77,9 @@ export const STATIONS: readonly [Station, ...Station[]] = [
         'neutral',
         'In neutral the tines stay still',
         [
-          exception('creeps', 'They turn', 'hold', 'The tines turn in neutral.', 'Belt release', {
-            shows: { observation: 'tines', outcome: 'turn-in-neutral' },
+          exception('creeps', 'They turn', 'hold', 'The tines turn in neutral.', WORK['belt-release'], {
+            observation: 'tines',
+            outcome: 'turn-in-neutral',
           }),
         ],
         { caution: 'moving-parts', showsWhenOk: { observation: 'tines', outcome: 'right' } },
@@ -92,7 +93,7 @@ export const STATIONS: readonly [Station, ...Station[]] = [
             'Does not stop them',
             'hold',
             'The dead-man does not stop the tines.',
-            'Dead-man lever and cable',
+            WORK['dead-man-lever-cable'],
           ),
         ],
         { caution: 'moving-parts' },
@@ -101,12 +102,13 @@ export const STATIONS: readonly [Station, ...Station[]] = [
         'belt',
         'Belt sound and in line',
         [
-          exception('worn', 'Worn', 'fix-before-hire', 'The belt is worn.', 'New belt', {
-            shows: { observation: 'belt', outcome: 'worn' },
-            minutes: 30,
+          exception('worn', 'Worn', 'fix-before-hire', 'The belt is worn.', WORK['new-belt'], {
+            observation: 'belt',
+            outcome: 'worn',
           }),
-          exception('slipping', 'Slips', 'hold', 'The belt slips.', 'Belt and tension', {
-            shows: { observation: 'belt', outcome: 'slipping' },
+          exception('slipping', 'Slips', 'hold', 'The belt slips.', WORK['belt-tension'], {
+            observation: 'belt',
+            outcome: 'slipping',
           }),
         ],
         { showsWhenOk: { observation: 'belt', outcome: 'good' } },
@@ -125,7 +127,7 @@ export const STATIONS: readonly [Station, ...Station[]] = [
           'Damaged',
           'fix-before-hire',
           'A wheel, pin or the depth bar is damaged.',
-          'Wheel, pin or depth bar',
+          WORK['wheel-pin-depth-bar'],
         ),
       ]),
       CLEAN,

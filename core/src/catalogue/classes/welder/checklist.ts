@@ -1,6 +1,8 @@
 import { COMMON_PRACTICE, type Station } from '../../shapes';
 import { CLEAN, ENGINE_CHECKS, FUEL_CHECKS, KILL_SWITCH, TAG_AND_LABELS } from '../../checklists/engine';
+import { FIND_FAULT } from '../../checklists/findFault';
 import { exception, ordinary, safety } from '../../checklists/shorthand';
+import { WORK } from './works';
 
 export const STATIONS: readonly [Station, ...Station[]] = [
   { id: 'engine', name: 'Engine', where: 'Dipstick side, cover off the air box', checks: ENGINE_CHECKS },
@@ -13,16 +15,20 @@ export const STATIONS: readonly [Station, ...Station[]] = [
       safety(
         'weld-leads',
         'Leads: no bare copper, plugs tight',
-        [exception('damaged', 'Bare or burnt', 'hold', 'A welding lead is bare or burnt.', 'Welding lead')],
+        [exception('damaged', 'Bare or burnt', 'hold', 'A welding lead is bare or burnt.', WORK['welding-lead'])],
         { caution: 'electric-shock', photo: 'wanted', leastSeconds: 5 },
       ),
       safety(
         'holder',
         'Electrode holder insulated all round',
         [
-          exception('damaged', 'Cracked or bare', 'hold', 'The electrode holder is cracked.', 'New electrode holder', {
-            minutes: 15,
-          }),
+          exception(
+            'damaged',
+            'Cracked or bare',
+            'hold',
+            'The electrode holder is cracked.',
+            WORK['new-electrode-holder'],
+          ),
         ],
         { caution: 'electric-shock' },
       ),
@@ -30,8 +36,9 @@ export const STATIONS: readonly [Station, ...Station[]] = [
         'clamp',
         'Ground clamp bites, spring strong',
         [
-          exception('weak', 'Weak', 'fix-before-hire', 'The ground clamp does not bite.', 'New ground clamp', {
-            shows: { observation: 'leads-clamp', outcome: 'high-drop' },
+          exception('weak', 'Weak', 'fix-before-hire', 'The ground clamp does not bite.', WORK['new-ground-clamp'], {
+            observation: 'leads-clamp',
+            outcome: 'high-drop',
           }),
         ],
         { showsWhenOk: { observation: 'leads-clamp', outcome: 'good' } },
@@ -46,11 +53,7 @@ export const STATIONS: readonly [Station, ...Station[]] = [
       safety(
         'sockets',
         'Sockets whole, none burnt or loose',
-        [
-          exception('damaged', 'Broken or burnt', 'hold', 'A socket is broken or burnt.', 'New socket', {
-            minutes: 30,
-          }),
-        ],
+        [exception('damaged', 'Broken or burnt', 'hold', 'A socket is broken or burnt.', WORK['new-socket'])],
         { caution: 'electric-shock' },
       ),
       KILL_SWITCH,
@@ -60,21 +63,22 @@ export const STATIONS: readonly [Station, ...Station[]] = [
           'Not readable',
           'fix-before-hire',
           'The duty-rating plate cannot be read.',
-          'New duty-rating plate',
-          { minutes: 10 },
+          WORK['new-duty-rating-plate'],
         ),
       ]),
       ordinary(
         'open-circuit',
         'Open-circuit volts right',
         [
-          exception('low', 'Low or none', 'hold', 'Open-circuit volts are low.', 'Find the fault', {
-            work: 'find-fault',
-            shows: { observation: 'arc', outcome: 'weak' },
-          }),
-          exception('high', 'High', 'hold', 'Open-circuit volts are too high.', 'Find the fault', {
-            work: 'find-fault',
-          }),
+          exception(
+            'low',
+            'Low or none',
+            'hold',
+            'Open-circuit volts are low.',
+            { ...FIND_FAULT, minutes: 40 },
+            { observation: 'arc', outcome: 'weak' },
+          ),
+          exception('high', 'High', 'hold', 'Open-circuit volts are too high.', { ...FIND_FAULT, minutes: 40 }),
         ],
         {
           caution: 'electric-shock',
@@ -93,8 +97,9 @@ export const STATIONS: readonly [Station, ...Station[]] = [
         'idle-control',
         'Idle control drops and picks up',
         [
-          exception('stuck', 'Stuck', 'fix-before-hire', 'The idle control is stuck.', 'Idle control', {
-            shows: { observation: 'idle-control', outcome: 'stuck' },
+          exception('stuck', 'Stuck', 'fix-before-hire', 'The idle control is stuck.', WORK['idle-control'], {
+            observation: 'idle-control',
+            outcome: 'stuck',
           }),
         ],
         { showsWhenOk: { observation: 'idle-control', outcome: 'works' } },
@@ -112,7 +117,7 @@ export const STATIONS: readonly [Station, ...Station[]] = [
           'Damaged',
           'fix-before-hire',
           'The frame, a wheel or the lifting eye is damaged.',
-          'Frame, wheel or lifting eye',
+          WORK['frame-wheel-lifting-eye'],
         ),
       ]),
       ordinary(
@@ -124,8 +129,8 @@ export const STATIONS: readonly [Station, ...Station[]] = [
             'Loose or furred',
             'fix-before-hire',
             'The battery terminals are loose.',
-            'Clean and tighten the terminals',
-            { shows: { observation: 'battery', outcome: 'loose-terminals' } },
+            WORK['clean-tighten-terminals'],
+            { observation: 'battery', outcome: 'loose-terminals' },
           ),
         ],
         { caution: 'battery', showsWhenOk: { observation: 'battery', outcome: 'good' } },
