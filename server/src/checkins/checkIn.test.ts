@@ -223,6 +223,60 @@ describe('a check-in', () => {
     assert.equal((await yard.db.selectFrom('check_in').select('id').where('id', '=', sent.id).execute()).length, 0);
   });
 
+  test('each list of what was sent must be of the class, and name each thing once', async () => {
+    await yard.addUnit('GE-50');
+    const well = wellCheckIn('GE-50', 'generator', '101.0');
+    const first = nth(well.facts.answers, 0);
+    const station = nth(well.facts.stations, 0);
+    const problem = async (more: object) => {
+      const { code, facts } = await problemIn(await yard.checkIn({ ...well, facts: { ...well.facts, ...more } }));
+      return [code, facts?.['field'], facts?.['value']];
+    };
+    assert.deepEqual(await problem({ answers: [...well.facts.answers, { ...first, check: 'wings' }] }), [
+      'not-valid',
+      'answers.check',
+      'wings',
+    ]);
+    assert.deepEqual(await problem({ answers: [...well.facts.answers, first] }), [
+      'not-valid',
+      'answers.check',
+      'twice',
+    ]);
+    assert.deepEqual(await problem({ missing: [{ id: 'wings', count: 1 }] }), ['not-valid', 'missing.id', 'wings']);
+    assert.deepEqual(await problem({ stations: [station, station] }), ['not-valid', 'stations.id', 'twice']);
+    assert.deepEqual(await problem({ complaintIds: ['sings'] }), ['not-valid', 'complaintIds', 'sings']);
+  });
+
+  test('readings of its checks are kept with their names, photos with the answers that name them', async () => {
+    await yard.addUnit('GE-52');
+    const well = wellCheckIn('GE-52', 'generator', '101.0');
+    const photoId = randomUUID();
+    await yard.db
+      .insertInto('photo')
+      .values({
+        id: photoId,
+        person_id: yard.personId('technician'),
+        media_type: 'image/png',
+        width: 1,
+        height: 1,
+        bytes: Buffer.from('x'),
+        thumb: null,
+      })
+      .execute();
+    const answers = well.facts.answers.map((answer) =>
+      answer.check === 'hertz'
+        ? { ...answer, reading: { value: 61, unit: 'Hz' }, photos: [photoId] }
+        : { ...answer, reading: undefined },
+    );
+    const kept = await checkedIn(await yard.checkIn({ ...well, facts: { ...well.facts, answers } }));
+    assert.deepEqual(
+      kept.readings.map(({ value, unit: of }) => [value, of]),
+      [[61, 'Hz']],
+    );
+    assert.ok((kept.readings[0]?.name ?? '').length > 5);
+    assert.deepEqual(kept.hurried, []);
+  });
+
   test('what it asks of the lists must be on them', async () => {
     await yard.addUnit('GE-10');
     const sent = wellCheckIn('GE-10', 'generator', '101.0', { complaintIds: ['tines-creep'] });
@@ -354,6 +408,42 @@ describe('a check-in', () => {
     assert.deepEqual(
       kept.verdict.bill.map((line) => [line.id, line.count]),
       [['key', 1]],
+    );
+  });
+
+  test('a check-in ends the hire that it comes back from, and knows how long it ran and with what it went', async () => {
+    await yard.addUnit('GE-51');
+    const going = {
+      hire: null,
+      dueAt: '2030-12-01T17:00:00Z',
+      hours: { typed: '100.0', confirmed: false, meterEvent: null },
+      fuelEighths: 8,
+      kit: [],
+      looks: [],
+      waiverReason: '',
+    };
+    assert.equal((await yard.enter({ tag: 'GE-51' }, 'check-out', going, 'counter')).status, 201);
+    yard.later(48);
+    const opening = await yard.read<Opening>('/api/units/GE-51/opening', 'technician');
+    assert.equal(opening.hire?.state, 'out');
+    const kept = await checkedIn(await yard.checkIn(wellCheckIn('GE-51', 'generator', '108.0', { fuelEighths: 2 })));
+    assert.deepEqual([kept.hoursRun, kept.reference], [8, opening.hire?.reference]);
+    // It went out full and came back with a quarter: the fuel is charged for.
+    assert.deepEqual(
+      kept.verdict.reasons.map((reason) => reason.origin.id),
+      [],
+    );
+    const hire = await yard.db
+      .selectFrom('hire')
+      .select(['state', 'back_at', 'ended_at'])
+      .where('reference', '=', opening.hire?.reference ?? '')
+      .executeTakeFirstOrThrow();
+    assert.deepEqual([hire.state, hire.back_at, hire.ended_at], ['ended', yard.now, yard.now]);
+    const after = await yard.read<Opening>('/api/units/GE-51/opening', 'technician');
+    assert.deepEqual([after.hire, after.wentOut, after.lastFuelEighths, after.trueHours], [null, null, 2, 108]);
+    assert.equal(
+      after.workMinutes,
+      (await unit('GE-51')).jobs.filter((job) => job.blocks !== 'none').reduce((sum, job) => sum + job.minutes, 0),
     );
   });
 });

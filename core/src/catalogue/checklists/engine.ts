@@ -1,5 +1,5 @@
 import { WORK } from './works';
-import type { Check, RaisedWork } from '../shapes';
+import type { Check } from '../shapes';
 import { FIND_FAULT } from './findFault';
 
 /** Looks that every engine gets, whatever it drives. */

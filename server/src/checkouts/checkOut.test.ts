@@ -1,0 +1,136 @@
+import assert from 'node:assert/strict';
+import { randomUUID } from 'node:crypto';
+import { describe, test } from 'node:test';
+import { isCheckedOut, isOf, type CheckedOut } from '@hudrik/core/log';
+import type { Opening, UnitPage } from '@hudrik/core/contracts';
+import { entryIn, problemIn, useYard } from '../testing/yard';
+
+// The yard's clock stands at 2030-03-04, 09:00.
+describe('handing out', () => {
+  const yard = useYard();
+  const book = (reference: string, tag: string | null, fromAt: string, toAt: string, classId = 'generator') =>
+    yard.ask('POST', '/api/hires', { as: 'counter', body: { reference, classId, tag, fromAt, toAt } });
+  const out = (tag: string, more: object = {}, id = randomUUID()) =>
+    yard.enter(
+      { tag, id },
+      'check-out',
+      {
+        hire: null,
+        dueAt: '2030-03-06T17:00:00Z',
+        hours: { typed: '100.4', confirmed: false, meterEvent: null },
+        fuelEighths: 6,
+        kit: [{ id: 'key', count: 1 }],
+        looks: [],
+        waiverReason: '',
+        ...more,
+      },
+      'counter',
+    );
+  const cameTo = async (answer: Response): Promise<CheckedOut> => {
+    const entry = await entryIn(answer);
+    if (!isOf(entry, 'check-out') || !isCheckedOut(entry.outcome)) throw new Error('not handed out');
+    return entry.outcome;
+  };
+  const fieldOf = async (answer: Response) => {
+    const { code, facts } = await problemIn(answer);
+    return [code, facts?.['field']];
+  };
+
+  test('to somebody who walked in: a hire is made, and what went with it is known', async () => {
+    await yard.addUnit('GE-01');
+    const id = randomUUID();
+    const { reference, dueAt, waived, trueHours } = await cameTo(await out('GE-01', {}, id));
+    assert.deepEqual(
+      [reference, dueAt, waived, trueHours],
+      [`W-${id.slice(0, 8)}`, '2030-03-06T17:00:00.000Z', false, 100.4],
+    );
+    const page = await yard.read<UnitPage>('/api/units/GE-01');
+    assert.deepEqual([page.unit.verdict.readiness, page.fuelEighths, page.unit.trueHours], ['out', 6, 100.4]);
+    const opening = await yard.read<Opening>('/api/units/GE-01/opening');
+    assert.deepEqual(
+      [opening.wentOut?.fuelEighths, opening.wentOut?.kit, opening.hire?.reference, opening.hire?.fromAt],
+      [6, [{ id: 'key', count: 1 }], reference, '2030-03-04T09:00:00.000Z'],
+    );
+    assert.equal((await problemIn(await out('GE-01'))).code, 'not-ready');
+  });
+
+  test('a hirer who walks in must bring it back some day, and not before now', async () => {
+    await yard.addUnit('GE-02');
+    for (const dueAt of [null, '2030-03-04T09:00:00Z', '2030-03-04T08:59:00Z'])
+      assert.deepEqual(await fieldOf(await out('GE-02', { dueAt })), ['not-valid', 'dueAt']);
+    assert.equal((await out('GE-02', { dueAt: '2030-03-04T09:00:01Z' })).status, 201);
+  });
+
+  test('kit that the class has not got is none', async () => {
+    await yard.addUnit('GE-03');
+    assert.deepEqual(await fieldOf(await out('GE-03', { kit: [{ id: 'wings', count: 1 }] })), ['not-valid', 'kit.id']);
+    assert.deepEqual(
+      await fieldOf(
+        await out('GE-03', {
+          kit: [
+            { id: 'key', count: 1 },
+            { id: 'wings', count: 1 },
+          ],
+        }),
+      ),
+      ['not-valid', 'kit.id'],
+    );
+    assert.equal((await out('GE-03', { kit: [] })).status, 201);
+  });
+
+  test('on a booking: its own unit or any of its class, once', async () => {
+    for (const tag of ['GE-04', 'GE-05']) await yard.addUnit(tag);
+    await yard.addUnit('WE-04', 'welder');
+    await book('A-1', 'GE-04', '2030-03-04T10:00:00Z', '2030-03-05T10:00:00Z');
+    await book('A-2', null, '2030-03-04T10:00:00Z', '2030-03-05T10:00:00Z');
+    await book('A-3', null, '2030-03-04T10:00:00Z', '2030-03-05T10:00:00Z', 'welder');
+    const on = (tag: string, hire: string) => out(tag, { hire, dueAt: null });
+    assert.deepEqual(await fieldOf(await on('GE-05', 'A-1')), ['not-valid', 'hire']);
+    assert.deepEqual(await fieldOf(await on('GE-05', 'A-3')), ['not-valid', 'hire']);
+    assert.equal((await problemIn(await on('GE-05', 'A-9'))).code, 'not-found');
+    assert.equal((await cameTo(await on('GE-04', 'A-1'))).dueAt, '2030-03-05T10:00:00.000Z');
+    assert.equal((await cameTo(await on('GE-05', 'A-2'))).reference, 'A-2');
+    await yard.addUnit('GE-06');
+    const twice = await problemIn(await on('GE-06', 'A-2'));
+    assert.deepEqual([twice.code, twice.facts?.['state']], ['already-out', 'out']);
+  });
+
+  test('not while somebody else is promised it in that time; up to then it may go', async () => {
+    await yard.addUnit('GE-07');
+    await book('B-1', 'GE-07', '2030-03-06T08:00:00Z', '2030-03-07T08:00:00Z');
+    const promised = await problemIn(await out('GE-07', { dueAt: '2030-03-06T08:00:01Z' }));
+    assert.deepEqual(
+      [promised.code, promised.facts?.['reference'], promised.facts?.['tag'], promised.facts?.['fromAt']],
+      ['hire-overlaps', 'B-1', 'GE-07', '2030-03-06T08:00:00.000Z'],
+    );
+    assert.equal((await out('GE-07', { dueAt: '2030-03-06T08:00:00Z' })).status, 201);
+  });
+
+  test('a cancelled booking promises nothing', async () => {
+    await yard.addUnit('GE-08');
+    await book('C-1', 'GE-08', '2030-03-05T08:00:00Z', '2030-03-07T08:00:00Z');
+    await yard.ask('POST', '/api/hires/C-1/cancel', { as: 'counter' });
+    assert.equal((await problemIn(await out('GE-08', { hire: 'C-1', dueAt: null }))).code, 'already-out');
+    assert.equal((await out('GE-08')).status, 201);
+  });
+
+  test('hours below the last stop it, and nothing of it is kept', async () => {
+    await yard.addUnit('GE-09');
+    const low = await out('GE-09', { hours: { typed: '99.9', confirmed: false, meterEvent: null } });
+    assert.equal((await problemIn(low)).code, 'hours-below-last');
+    assert.equal((await yard.read<UnitPage>('/api/units/GE-09')).unit.verdict.readiness, 'fit');
+    assert.equal(
+      (
+        await yard.db
+          .selectFrom('hire')
+          .select('id')
+          .where('unit_id', '=', await idOf('GE-09'))
+          .execute()
+      ).length,
+      0,
+    );
+  });
+
+  const idOf = async (tag: string): Promise<number> =>
+    (await yard.db.selectFrom('unit').select('id').where('tag', '=', tag).executeTakeFirstOrThrow()).id;
+});
