@@ -26,7 +26,7 @@ const LIMITS = {
 };
 /** The server's tests that look at a folder, where that is not only its own. */
 const TESTED_BY = {
-  checkouts: ['hires/hires', 'checkins/checkIn'],
+  checkouts: ['checkouts/checkOut', 'hires/hires'],
   fleet: ['fleet/units', 'fleet/models', 'checkins/checkIn'],
   http: ['http/api', 'http/roles', 'http/exactlyOnce', 'http/fuzz'],
   jobs: ['cards/cards', 'hires/hires', 'shift/shift'],

@@ -58,45 +58,6 @@ describe('a check-in', () => {
     );
   });
 
-  test('what is found anew is one job with what is open: the stricter, the longer, all reasons', async () => {
-    await yard.addUnit('GE-40');
-    await yard.checkIn(foundCheckIn('GE-40', 'generator', '101.0', { 'oil-look': 'smells-of-fuel' }));
-    const [before] = (await unit('GE-40')).jobs;
-    assert.deepEqual([before?.work, before?.why], ['fuel-in-oil', ['Oil smells of fuel.']]);
-    const again = foundCheckIn(
-      'GE-40',
-      'generator',
-      '101.0',
-      { 'oil-level': 'over-full', 'oil-look': 'smells-of-fuel' },
-      { basedOn: await newest('GE-40') },
-    );
-    assert.equal((await yard.checkIn(again)).status, 201);
-    const jobs = (await unit('GE-40')).jobs.filter((job) => job.work === 'fuel-in-oil');
-    assert.equal(jobs.length, 1);
-    assert.deepEqual(jobs[0]?.why, [
-      'Fuel in the oil. Do not start it: the float needle lets by.',
-      'Oil smells of fuel.',
-    ]);
-    assert.deepEqual(
-      jobs[0]?.origins.map((origin) => [origin.kind, origin.id]),
-      [
-        ['derived', 'fuel-in-oil'],
-        ['check', 'oil-look'],
-      ],
-    );
-    assert.equal(jobs[0]?.caution, 'do-not-start');
-  });
-
-  test('four damages are four jobs', async () => {
-    await yard.addUnit('WE-40', 'welder');
-    const found = { 'weld-leads': 'damaged', holder: 'damaged', clamp: 'weak', frame: 'damaged' };
-    await yard.checkIn(foundCheckIn('WE-40', 'welder', '101.0', found));
-    const { jobs } = await unit('WE-40');
-    assert.equal(jobs.length, 4);
-    assert.equal(new Set(jobs.map((job) => job.title)).size, 4);
-    for (const job of jobs) assert.equal(job.origins.length, 1);
-  });
-
   test('sent twice is one check-in, with and without the key', async () => {
     await yard.addUnit('GE-03');
     const sent = wellCheckIn('GE-03', 'generator', '101.0');
@@ -221,60 +182,6 @@ describe('a check-in', () => {
     const page = await unit('GE-09');
     assert.equal(page.unit.trueHours, 100);
     assert.equal((await yard.db.selectFrom('check_in').select('id').where('id', '=', sent.id).execute()).length, 0);
-  });
-
-  test('each list of what was sent must be of the class, and name each thing once', async () => {
-    await yard.addUnit('GE-50');
-    const well = wellCheckIn('GE-50', 'generator', '101.0');
-    const first = nth(well.facts.answers, 0);
-    const station = nth(well.facts.stations, 0);
-    const problem = async (more: object) => {
-      const { code, facts } = await problemIn(await yard.checkIn({ ...well, facts: { ...well.facts, ...more } }));
-      return [code, facts?.['field'], facts?.['value']];
-    };
-    assert.deepEqual(await problem({ answers: [...well.facts.answers, { ...first, check: 'wings' }] }), [
-      'not-valid',
-      'answers.check',
-      'wings',
-    ]);
-    assert.deepEqual(await problem({ answers: [...well.facts.answers, first] }), [
-      'not-valid',
-      'answers.check',
-      'twice',
-    ]);
-    assert.deepEqual(await problem({ missing: [{ id: 'wings', count: 1 }] }), ['not-valid', 'missing.id', 'wings']);
-    assert.deepEqual(await problem({ stations: [station, station] }), ['not-valid', 'stations.id', 'twice']);
-    assert.deepEqual(await problem({ complaintIds: ['sings'] }), ['not-valid', 'complaintIds', 'sings']);
-  });
-
-  test('readings of its checks are kept with their names, photos with the answers that name them', async () => {
-    await yard.addUnit('GE-52');
-    const well = wellCheckIn('GE-52', 'generator', '101.0');
-    const photoId = randomUUID();
-    await yard.db
-      .insertInto('photo')
-      .values({
-        id: photoId,
-        person_id: yard.personId('technician'),
-        media_type: 'image/png',
-        width: 1,
-        height: 1,
-        bytes: Buffer.from('x'),
-        thumb: null,
-      })
-      .execute();
-    const answers = well.facts.answers.map((answer) =>
-      answer.check === 'hertz'
-        ? { ...answer, reading: { value: 61, unit: 'Hz' }, photos: [photoId] }
-        : { ...answer, reading: undefined },
-    );
-    const kept = await checkedIn(await yard.checkIn({ ...well, facts: { ...well.facts, answers } }));
-    assert.deepEqual(
-      kept.readings.map(({ value, unit: of }) => [value, of]),
-      [[61, 'Hz']],
-    );
-    assert.ok((kept.readings[0]?.name ?? '').length > 5);
-    assert.deepEqual(kept.hurried, []);
   });
 
   test('what it asks of the lists must be on them', async () => {
@@ -408,42 +315,6 @@ describe('a check-in', () => {
     assert.deepEqual(
       kept.verdict.bill.map((line) => [line.id, line.count]),
       [['key', 1]],
-    );
-  });
-
-  test('a check-in ends the hire that it comes back from, and knows how long it ran and with what it went', async () => {
-    await yard.addUnit('GE-51');
-    const going = {
-      hire: null,
-      dueAt: '2030-12-01T17:00:00Z',
-      hours: { typed: '100.0', confirmed: false, meterEvent: null },
-      fuelEighths: 8,
-      kit: [],
-      looks: [],
-      waiverReason: '',
-    };
-    assert.equal((await yard.enter({ tag: 'GE-51' }, 'check-out', going, 'counter')).status, 201);
-    yard.later(48);
-    const opening = await yard.read<Opening>('/api/units/GE-51/opening', 'technician');
-    assert.equal(opening.hire?.state, 'out');
-    const kept = await checkedIn(await yard.checkIn(wellCheckIn('GE-51', 'generator', '108.0', { fuelEighths: 2 })));
-    assert.deepEqual([kept.hoursRun, kept.reference], [8, opening.hire?.reference]);
-    // It went out full and came back with a quarter: the fuel is charged for.
-    assert.deepEqual(
-      kept.verdict.reasons.map((reason) => reason.origin.id),
-      [],
-    );
-    const hire = await yard.db
-      .selectFrom('hire')
-      .select(['state', 'back_at', 'ended_at'])
-      .where('reference', '=', opening.hire?.reference ?? '')
-      .executeTakeFirstOrThrow();
-    assert.deepEqual([hire.state, hire.back_at, hire.ended_at], ['ended', yard.now, yard.now]);
-    const after = await yard.read<Opening>('/api/units/GE-51/opening', 'technician');
-    assert.deepEqual([after.hire, after.wentOut, after.lastFuelEighths, after.trueHours], [null, null, 2, 108]);
-    assert.equal(
-      after.workMinutes,
-      (await unit('GE-51')).jobs.filter((job) => job.blocks !== 'none').reduce((sum, job) => sum + job.minutes, 0),
     );
   });
 });

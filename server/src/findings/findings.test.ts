@@ -89,6 +89,56 @@ describe('a finding', () => {
     assert.equal((await open('GE-03')).entries.filter((one) => one.id === id).length, 1);
   });
 
+  test('how long it stood: between its last two hires, or since its last; and how old it is on the yard', async () => {
+    const past = async (tag: string) => {
+      const id = randomUUID();
+      await yard.enter({ tag, id }, 'finding-opened', { machine: { engine: {}, past: {} } });
+      const { machine } = await read(id);
+      return [machine.past.daysStood, machine.past.ageYears, machine.past.hoursSinceService];
+    };
+    const DAY = 86_400_000;
+    const ago = (days: number) => new Date(yard.now.getTime() - days * DAY);
+    const hired = async (tag: string, spans: readonly (readonly [outDays: number, backDays: number])[]) => {
+      const unitId = await yard.addUnit(tag, 'generator', 100);
+      for (const [n, [out, back]] of spans.entries())
+        await yard.db
+          .insertInto('hire')
+          .values({
+            reference: `${tag}-${n}`,
+            class_id: 'generator',
+            unit_id: unitId,
+            from_at: ago(out),
+            to_at: ago(back),
+            state: 'ended',
+            out_at: ago(out),
+            back_at: ago(back),
+            ended_at: ago(back),
+          })
+          .execute();
+    };
+    await hired('GE-71', []);
+    await hired('GE-72', [[60, 58]]);
+    // Back for a week: what it stood before that hire is what counts.
+    await hired('GE-73', [
+      [100, 90],
+      [10, 7],
+    ]);
+    // Back for exactly a fortnight: what it has stood since.
+    await hired('GE-74', [
+      [100, 90],
+      [20, 14],
+    ]);
+    assert.deepEqual(await past('GE-71'), [0, 0, 0]);
+    assert.deepEqual(await past('GE-72'), [58, 0, 0]);
+    assert.deepEqual(await past('GE-73'), [80, 0, 0]);
+    assert.deepEqual(await past('GE-74'), [14, 0, 0]);
+  });
+
+  test('a finding that is none, and one of another name', async () => {
+    for (const id of ['one', randomUUID()])
+      assert.equal((await yard.ask('GET', `/api/findings/${id}`, { as: 'technician' })).status, 404);
+  });
+
   test('what is not in the vocabulary is refused, and the counter only looks', async () => {
     const { id } = await open(null);
     for (const [kind, facts] of [
