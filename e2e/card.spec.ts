@@ -201,6 +201,8 @@ test('from a cause to a unit that is fit again: taken apart, a part late, put ba
   await expect(page.getByText(/within G[123] of ISO 8528-5/)).toBeVisible();
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('It has passed. Sign it.');
   await page.getByLabel(/^What was done/).fill('New carburettor');
+  await expect(button(page, 'Passed: sign')).toBeDisabled();
+  for (const look of await page.getByRole('checkbox').all()) await look.click();
   await button(page, 'Passed: sign').click();
   await expect(page.getByText(`${tag}: proven.`)).toBeVisible();
   await button(page, `See ${tag}`).click();

@@ -10,4 +10,5 @@ export { Readiness, READINESS_WORD, ReadinessMark, type ReadinessName } from './
 export { Sheet } from './Sheet';
 export { Card, Caution, Empty, Failure, Loading, Page, Section } from './Surface';
 export { useIsWide } from './wide';
+export { TickList } from './TickList';
 export { Heading, Words } from './Words';

@@ -58,6 +58,7 @@ export function cardReply(entries: readonly LogRecord[], { job, ...rest }: More 
       origins: [],
       why: ['Main jet blocked.'],
       caution: null,
+      defects: [],
       raisedAt: '2030-03-04T09:00:00Z',
       startedBy: 'Ivo Tarnwell',
       closedAt: null,

@@ -15,6 +15,7 @@ export const jobLine = (more: Partial<JobLine> = {}): JobLine =>
     origins: [],
     why: ['Main jet blocked.'],
     caution: null,
+    defects: [],
     raisedAt: '2030-03-04T09:00:00Z',
     startedBy: null,
     closedAt: null,

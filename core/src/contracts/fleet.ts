@@ -1,6 +1,7 @@
 import type { InferType } from 'yup';
 import type { Frozen } from '../fields/frozen';
 import { JOB_STATES } from '../card';
+import { DEFECT_ORIGINS, DEFECT_WEIGHTS } from '../defects';
 import { dataSheet } from './finding';
 import { records } from './log';
 import {
@@ -56,12 +57,36 @@ export const jobLine = object({
   origins: array(origin.required()).required(),
   why: array(string().required()).required(),
   caution: string().nullable().defined(),
+  /** What it is there for and is still open: its signature must have looked at each. */
+  defects: array(object({ id: string().required(), sentence: string().required() }).required()).required(),
   raisedAt: string().required(),
   startedBy: string().nullable().defined(),
   closedAt: string().nullable().defined(),
   version: version.required(),
 });
 export type JobLine = Frozen<InferType<typeof jobLine>>;
+
+/** One thing found wrong with a unit, open. */
+const defect = object({
+  id: string().required(),
+  origin: object({
+    kind: string().oneOf(DEFECT_ORIGINS).required(),
+    id: string().required(),
+    exception: string().optional(),
+  }).required(),
+  sentence: string().required(),
+  weight: string().oneOf(DEFECT_WEIGHTS).required(),
+  safety: boolean().required(),
+  caution: string().nullable().defined(),
+  /** What closes it, in a sentence. */
+  closer: string().required(),
+  /** The job that does something about it; null: nothing is being done. */
+  jobId: string().nullable().defined(),
+  foundAt: string().required(),
+  by: string().nullable().defined(),
+  seenAt: string().required(),
+});
+export type Defect = Frozen<InferType<typeof defect>>;
 
 export const unitPage = object({
   unit: unitLine.required(),
@@ -74,6 +99,7 @@ export const unitPage = object({
   hire: hireLine.nullable().defined(),
   hires: array(hireLine.required()).required(),
   jobs: array(jobLine.required()).required(),
+  defects: array(defect.required()).required(),
   reasons: array(reason.required()).required(),
   use: object({
     hoursPerDay: number().required(),

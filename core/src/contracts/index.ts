@@ -5,7 +5,7 @@ export { ROUTES, type OperationId } from './routes';
 export type { CardReply, ClockLine, Comeback, PartLine, WaysReply } from './card';
 export type { DataSheet, FindingRecord, LearnedReply } from './finding';
 export { newHire, newModel, newUnit } from './fleet';
-export type { HireLine, ImportReport, JobLine, UnitLine, UnitPage, UnitsReply } from './fleet';
+export type { Defect, HireLine, ImportReport, JobLine, UnitLine, UnitPage, UnitsReply } from './fleet';
 export type { CheckIn, Opening, Shift, ShiftLine } from './inspection';
 export type { Change, LogRecord, SentLogEntry } from './log';
 export { newPart } from './parts';

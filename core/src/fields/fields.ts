@@ -39,6 +39,7 @@ export const reason = object({
   consequence: consequence.required(),
   sentence: string().required(),
   caution: string().optional(),
+  safety: boolean().optional(),
 });
 
 export const readinessVerdict = object({

@@ -73,6 +73,18 @@ export const SAMPLES: {
   proved: [{ passed: true, note: '' }, {}, 'Proof passed'],
   'job-raised': [{ kind: 'prep', title: 'Clean it', minutes: 15, blocks: 'prep' }, {}, 'Job raised: Clean it'],
   'job-started': [{}, { title: 'Clean it' }, 'Work started: Clean it'],
+  'defect-found': [
+    { sentence: 'The handle is cracked.', weight: 'hold', safety: true },
+    {},
+    'Found: The handle is cracked.',
+    'It can hurt somebody.',
+  ],
+  'defect-closed': [
+    { defectId: ID, how: 'put-right', why: 'New handle' },
+    { sentence: 'The handle is cracked.' },
+    'Put right: The handle is cracked.',
+    'New handle',
+  ],
   'job-finished': [
     { note: 'All well' },
     {

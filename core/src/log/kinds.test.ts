@@ -51,6 +51,8 @@ const WHO: Readonly<Record<KindId, string>> = {
   proved: SIGNATURE,
   'job-raised': SIGNATURE,
   'job-started': BENCH_WORK,
+  'defect-found': BENCH_WORK,
+  'defect-closed': SIGNATURE,
   'job-finished': SIGNATURE,
   'job-dropped': SIGNATURE,
   note: 'apprentice technician lead counter',

@@ -6,6 +6,8 @@ import type { Mark } from '../teardown';
 export const nothing = object({});
 export const why = text.min(2);
 export const idOrNone = id.nullable().defined();
+/** Ids of the defects that the signer looked at and found in order: a signature closes no other. Older ones have none. */
+export const closingLooks = array(id.required()).max(200).optional();
 
 const share = number().min(-0.5).max(1.5);
 const at = array(share.required()).length(2).required();

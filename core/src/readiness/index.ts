@@ -3,7 +3,7 @@ export { mayGoOut, type GoingOut } from './mayGoOut';
 export {
   READINESS,
   readinessOf,
-  type OpenJob,
+  type OpenDefect,
   type Readiness,
   type ReadinessFacts,
   type ReadinessVerdict,

@@ -4,28 +4,40 @@ const facts = (more: Partial<ReadinessFacts> = {}): ReadinessFacts => ({
   gone: false,
   laidUp: false,
   hire: null,
-  jobs: [],
+  defects: [],
+  onBench: [],
   ...more,
 });
-const hold = { sentence: 'The gun does not shut off.', blocks: 'hold' } as const;
-const prep = { sentence: 'It is dirty.', blocks: 'prep' } as const;
+const hold = { sentence: 'The gun does not shut off.', weight: 'hold' } as const;
+const prep = { sentence: 'It is dirty.', weight: 'prep' } as const;
 
 describe('readiness from facts', () => {
   test.each([
     ['nothing open', facts(), 'fit'],
-    ['a job that blocks nothing', facts({ jobs: [{ sentence: 'Labels', blocks: 'none' }] }), 'fit'],
-    ['prep', facts({ jobs: [prep] }), 'prep'],
-    ['the worst job decides', facts({ jobs: [prep, hold] }), 'held'],
-    ['on hire, whatever is open', facts({ jobs: [hold], hire: { backAt: null, dueAt: '2030-01-01' } }), 'out'],
+    ['on the bench', facts({ onBench: ['Pump seals'] }), 'held'],
+    ['prep on the bench', facts({ onBench: ['Wash'], defects: [prep] }), 'held'],
+    [
+      'on hire, with what is on the bench',
+      facts({ onBench: ['Wash'], hire: { backAt: null, dueAt: '2030-01-01' } }),
+      'out',
+    ],
+    ['prep', facts({ defects: [prep] }), 'prep'],
+    ['the worst defect decides', facts({ defects: [prep, hold] }), 'held'],
+    ['on hire, whatever is open', facts({ defects: [hold], hire: { backAt: null, dueAt: '2030-01-01' } }), 'out'],
     ['back and not looked at', facts({ hire: { backAt: '2030-01-01', dueAt: '2030-01-01' } }), 'held'],
-    ['laid up', facts({ laidUp: true, jobs: [hold] }), 'laid-up'],
+    ['laid up', facts({ laidUp: true, defects: [hold] }), 'laid-up'],
     ['gone', facts({ gone: true, laidUp: true }), 'gone'],
   ] as const)('%s', (_name, given, readiness) => {
     expect(readinessOf(given).readiness).toBe(readiness);
   });
 
-  test('the reasons are the blocking jobs’ own', () => {
-    expect(readinessOf(facts({ jobs: [prep, hold] })).because).toEqual([hold.sentence]);
+  test('every open defect is a reason, what holds first, then the bench, then prep', () => {
+    expect(readinessOf(facts({ defects: [prep, hold], onBench: ['Pump seals'] })).because).toEqual([
+      hold.sentence,
+      'On the bench: Pump seals.',
+      prep.sentence,
+    ]);
+    expect(readinessOf(facts({ defects: [prep] })).because).toEqual([prep.sentence]);
   });
 });
 
@@ -33,7 +45,7 @@ describe('may it go out', () => {
   const lead = { isLead: true, waiverReason: 'Only going next door' };
   test('fit yes; held no, not even for a lead', () => {
     expect(mayGoOut(readinessOf(facts()), { isLead: false, waiverReason: '' })).toEqual({ may: true, waives: false });
-    expect(mayGoOut(readinessOf(facts({ jobs: [hold] })), lead)).toMatchObject({
+    expect(mayGoOut(readinessOf(facts({ defects: [hold] })), lead)).toMatchObject({
       may: false,
       code: 'not-ready',
       because: [hold.sentence],
@@ -41,7 +53,7 @@ describe('may it go out', () => {
   });
 
   test('prep goes when a lead waives it with a reason', () => {
-    const inPrep = readinessOf(facts({ jobs: [prep] }));
+    const inPrep = readinessOf(facts({ defects: [prep] }));
     expect(mayGoOut(inPrep, lead)).toEqual({ may: true, waives: true });
     expect(mayGoOut(inPrep, { isLead: true, waiverReason: '  ' })).toMatchObject({ may: false, code: 'prep-not-done' });
     expect(mayGoOut(inPrep, { ...lead, isLead: false })).toMatchObject({ may: false, code: 'prep-not-done' });

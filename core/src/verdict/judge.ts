@@ -37,6 +37,8 @@ export interface Reason {
   readonly consequence: Consequence;
   readonly sentence: string;
   readonly caution?: string | undefined;
+  /** It can hurt somebody: nobody may wave it through. Older verdicts do not say. */
+  readonly safety?: boolean | undefined;
 }
 
 export interface RaisedJob {
@@ -75,11 +77,12 @@ export function judge(input: JudgeInput): Verdict {
   return {
     result: resultOf(findings),
     edition: input.edition,
-    reasons: findings.map(({ origin, consequence, sentence, caution }) => ({
+    reasons: findings.map(({ origin, consequence, sentence, caution, safety }) => ({
       origin,
       consequence,
       sentence,
       ...(caution ? { caution } : {}),
+      ...(safety ? { safety } : {}),
     })),
     jobs: jobsOf(findings),
     bill: input.missing,

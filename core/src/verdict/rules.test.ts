@@ -109,6 +109,7 @@ describe('each rule by itself', () => {
         origin: { kind: 'check', id: 'guard', exception: 'could-not-look' },
         consequence: 'hold',
         sentence: 'Not looked at: guard in place.',
+        safety: true,
       },
       {
         origin: { kind: 'check', id: 'oil', exception: 'could-not-look' },
@@ -149,6 +150,7 @@ describe('each rule by itself', () => {
       origin: { kind: 'check', id: 'guard', exception: 'off' },
       consequence: 'note',
       sentence: 'Loose.',
+      safety: true,
     });
   });
 

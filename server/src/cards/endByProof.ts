@@ -5,6 +5,7 @@ import { proofOfEntries, type Complaint } from '@hudrik/core/proof';
 import { learntOrder } from '@hudrik/core/teardown';
 import type { Actor } from '../context';
 import type { JobRow, Trx } from '../database/tables';
+import { closeDefects, lookedAtAll } from '../defects/closeDefects';
 import { machineOfUnit } from '../findings/machineOfUnit';
 import { teachBy } from '../findings/learned';
 import { closeJob, startCounterAnew } from '../jobs/closeJob';
@@ -17,10 +18,12 @@ export interface Ending {
   readonly actor: Actor;
   readonly complaint: Complaint;
   readonly note: string;
+  /** Defects that the signer looked at and found in order. */
+  readonly looks: readonly string[] | undefined;
 }
 
 /** The proof is passed: the job is done, its cause is learnt, its way of taking apart too. */
-export async function endByProof(job: JobRow, { change, actor, complaint, note }: Ending): Promise<void> {
+export async function endByProof(job: JobRow, { change, actor, complaint, note, looks }: Ending): Promise<void> {
   const { trx, unit, at } = change;
   const entries = await entriesOfJob(trx, job.id);
   const proof = proofOfEntries(entries, settingOf(job, unit.class_id, complaint), at.toISOString());
@@ -32,13 +35,20 @@ export async function endByProof(job: JobRow, { change, actor, complaint, note }
       value === null ? [] : { name: reading.name, value, unit: reading.unit },
     ),
   };
+  const right = await lookedAtAll(trx, job.id, looks);
   const kept = await startCounterAnew(trx, job);
-  await change.append({
+  const closed = right.map((defect) => defect.sentence);
+  const { id: entryId } = await change.append({
     kind: 'job-finished',
     facts: { note },
     jobId: job.id,
-    outcome: { title: job.title, proof: figures, ...(kept === undefined ? {} : { kept }) },
+    outcome: { title: job.title, proof: figures, closed, ...(kept === undefined ? {} : { kept }) },
   });
+  await closeDefects(
+    trx,
+    right.map((defect) => defect.id),
+    { entryId, how: 'put-right', at },
+  );
   await closeJob(change, job, { state: 'done', note, proof: figures, actor });
   await teachBy(trx, job, at);
   await learnTeardowns(trx, job, unit.model_id, entries, at);

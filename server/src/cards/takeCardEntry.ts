@@ -35,7 +35,7 @@ export async function takeCardEntry(taking: CardTaking): Promise<void> {
   if (kind !== 'proved') await setState(trx, job, next);
   await EFFECTS[kind]?.(taking, job);
   if (kind === 'proved') {
-    const ending = { change, actor, complaint, note: facts.note };
+    const ending = { change, actor, complaint, note: facts.note, looks: facts.looks };
     await (facts.passed ? endByProof(job, ending) : failProof(job, ending));
   }
 }

@@ -1,6 +1,7 @@
 import assert from 'node:assert/strict';
 import { randomUUID } from 'node:crypto';
 import { describe, test } from 'node:test';
+import { signOff } from '../testing/proving';
 import { classOf } from '@hudrik/core/catalogue';
 import type { CheckIn, LogRecord, Opening, UnitPage } from '@hudrik/core/contracts';
 import { changeUnit } from '../log/changeUnit';
@@ -216,10 +217,8 @@ describe('a check-in', () => {
     assert.equal((await yard.checkIn(wellCheckIn('GE-12', 'generator', '101.0'), 'apprentice')).status, 201);
     const [job] = (await unit('GE-12')).jobs;
     assert.equal(job?.work, 'sign-off');
-    const signOff = (as: 'apprentice' | 'technician') =>
-      yard.enter({ jobId: job?.id ?? '' }, 'job-finished', { note: '' }, as);
-    assert.equal((await signOff('apprentice')).status, 403);
-    assert.equal((await signOff('technician')).status, 201);
+    assert.equal((await signOff(yard, job?.id ?? '', 'apprentice')).status, 403);
+    assert.equal((await signOff(yard, job?.id ?? '', 'technician')).status, 201);
     assert.equal((await unit('GE-12')).unit.verdict.readiness, 'fit');
   });
 

@@ -1,4 +1,5 @@
 import { checksOf, classOf } from '@hudrik/core/catalogue';
+import { defectsOf } from '@hudrik/core/defects';
 import type { Opening } from '@hudrik/core/contracts';
 import type { CheckedIn, Facts } from '@hudrik/core/log';
 import { HIRE } from '@hudrik/core/states';
@@ -6,6 +7,8 @@ import { wasHurried, type Verdict } from '@hudrik/core/verdict';
 import type { Trx, UnitRow } from '../database/tables';
 import { takeReading, type TakenReading } from '../fleet/meters';
 import { raiseJobs } from '../jobs/raiseJobs';
+import { closeLookedAt } from '../defects/closeDefects';
+import { openDefects } from '../defects/openDefects';
 import { computeReadiness } from '../fleet/computeReadiness';
 import type { Taker } from '../log/taking';
 import { refuse } from '../refusal';
@@ -44,6 +47,8 @@ export const takeCheckIn: Taker<'check-in'> = async ({ change, actor, id, facts:
     .execute();
   await trx.updateTable('unit').set({ fuel_eighths: sent.fuelEighths }).where('id', '=', unit.id).execute();
   const jobIds = await raiseJobs(trx, { unitId: unit.id, checkInId: id, verdict, at });
+  await closeLookedAt(trx, { unitId: unit.id, entryId: id, at }, sent.answers);
+  await openDefects(trx, { unitId: unit.id, entryId: id, at }, defectsOf(verdict));
   const { readiness } = await computeReadiness(trx, unit.id);
   await record({ outcome: { ...outcomeOf(sent, opening, taken, verdict), jobIds, readiness } });
 };

@@ -3,6 +3,7 @@ import type { Facts } from '@hudrik/core/log';
 import { mayGoOut } from '@hudrik/core/readiness';
 import { HIRE } from '@hudrik/core/states';
 import type { HireRow, Trx, UnitRow } from '../database/tables';
+import { readDefects } from '../defects/readDefects';
 import { takeReading } from '../fleet/meters';
 import { computeReadiness } from '../fleet/computeReadiness';
 import type { Taker } from '../log/taking';
@@ -16,6 +17,7 @@ export const takeCheckOut: Taker<'check-out'> = async ({ change, actor, id, fact
   const signer = { isLead: actor.role === 'lead', waiverReason: sent.waiverReason };
   const going = mayGoOut(await computeReadiness(trx, unit.id), signer);
   if (!going.may) return refuse(going.code, { ...going });
+  if (going.waives) await mustBeSafe(trx, unit.id);
   const stray = sent.kit.find((entry) => !classOf(unit.class_id).kit.some((known) => known.id === entry.id));
   if (stray) refuse('not-valid', { field: 'kit.id', value: stray.id });
   const hire = await hireToStart(trx, unit, sent, at, id);
@@ -40,6 +42,12 @@ export const takeCheckOut: Taker<'check-out'> = async ({ change, actor, id, fact
   });
   return undefined;
 };
+
+/** Nobody can waive what can hurt the hirer. */
+async function mustBeSafe(trx: Trx, unitId: number): Promise<void> {
+  const unsafe = (await readDefects(trx, unitId)).filter((defect) => defect.safety);
+  if (unsafe.length > 0) refuse('not-ready', { because: unsafe.map((defect) => defect.sentence) });
+}
 
 type Hire = Pick<HireRow, 'id' | 'reference' | 'to_at'>;
 

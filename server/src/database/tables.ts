@@ -1,6 +1,7 @@
 import type { ClassId } from '@hudrik/core/catalogue';
 import type { DataSheet, FindingRecord } from '@hudrik/core/contracts';
 import type { JobState } from '@hudrik/core/card';
+import type { DefectEnd, DefectOrigin, DefectWeight } from '@hudrik/core/defects';
 import type { Readiness, ReadinessVerdict } from '@hudrik/core/readiness';
 import type { ClockState, ExchangeState, HireState, OrderState, PartLineState } from '@hudrik/core/states';
 import type { ColumnType, Generated, GeneratedAlways, JSONColumnType, Kysely, Selectable, Transaction } from 'kysely';
@@ -138,6 +139,26 @@ interface JobTable {
   closed_by: number | null;
   closed_with: ColumnType<Record<string, unknown> | null, string | null | undefined, string | null>;
   version: Generated<number>;
+}
+
+/** One thing found wrong with a unit. Open until the entry that closes it. */
+interface DefectTable {
+  id: Generated<string>;
+  unit_id: number;
+  origin_kind: DefectOrigin['kind'];
+  origin_id: string;
+  exception: string;
+  sentence: string;
+  weight: DefectWeight;
+  safety: boolean;
+  caution: string | null;
+  job_id: number | null;
+  found_at: Instant;
+  found_by: string | null;
+  seen_at: Instant;
+  closed_at: MaybeInstant;
+  closed_by: string | null;
+  closed_how: DefectEnd | null;
 }
 
 /** What happened: one row an entry, of a kind that `core/log` has a file for. Nothing of it is ever changed. */
@@ -338,6 +359,7 @@ export interface Tables {
   check_out: CheckOutTable;
   photo: PhotoTable;
   job: JobTable;
+  defect: DefectTable;
   log_entry: LogEntryTable;
   idempotency: IdempotencyTable;
   supplier_quote: SupplierQuoteTable;
@@ -350,4 +372,5 @@ export type Trx = Transaction<Tables>;
 export type UnitRow = Selectable<UnitTable>;
 export type HireRow = Selectable<HireTable>;
 export type JobRow = Selectable<JobTable>;
+export type DefectRow = Selectable<DefectTable>;
 export type FindingRow = Selectable<FindingTable>;

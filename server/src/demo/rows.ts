@@ -15,6 +15,7 @@ const LOADED = [
   'check_out',
   'job',
   'log_entry',
+  'defect',
 ] as const satisfies readonly (keyof Tables)[];
 export type LoadedTable = (typeof LOADED)[number];
 
@@ -30,6 +31,7 @@ export class Rows {
     check_out: [],
     job: [],
     log_entry: [],
+    defect: [],
   };
   readonly #next = new Map<LoadedTable, number>();
 

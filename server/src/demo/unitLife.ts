@@ -9,7 +9,8 @@ import {
   type MachineClass,
 } from '@hudrik/core/catalogue';
 import { roundTenth } from '@hudrik/core/hours';
-import { readinessOf, type OpenJob } from '@hudrik/core/readiness';
+import { defectsOf, inOrderOfWeight, type FoundDefect } from '@hudrik/core/defects';
+import { readinessOf } from '@hudrik/core/readiness';
 import { judge, leastSeconds, type Answer, type Verdict } from '@hudrik/core/verdict';
 import type { Chance } from './chance';
 import type { Rows } from './rows';
@@ -42,7 +43,8 @@ export class UnitLife {
   #serviceAt: number;
   #fuel = 8;
   #hires = 0;
-  #open: OpenJob[] = [];
+  readonly #open: (FoundDefect & { readonly foundAt: string })[] = [];
+  readonly #onBench: string[] = [];
   #since: number;
 
   constructor(rows: Rows, chance: Chance, life: Life) {
@@ -200,6 +202,7 @@ export class UnitLife {
   }
 
   #jobs(verdict: Verdict, checkInId: string, at: number, by: number, close: boolean): void {
+    const jobOf = new Map<string, number>();
     for (const job of verdict.jobs) {
       const closedAt = at + this.#chance.between(1, 40) * HOUR;
       const proof =
@@ -209,26 +212,34 @@ export class UnitLife {
       const closed = close
         ? { state: 'done', closed_at: iso(closedAt), closed_by: by, closed_with: { note: '', proof } }
         : {};
-      const { id, sentence } = this.#writer.job(job, verdict, {
+      const id = this.#writer.job(job, verdict, {
         check_in_id: checkInId,
         raised_at: iso(at),
         ...closed,
         ...this.#started(close, at, by),
       });
-      if (!close) this.#open.push({ sentence, blocks: job.blocks });
-      else {
+      if (!close) {
+        jobOf.set(job.work, id);
+        if (this.#isBegun) this.#onBench.push(job.title);
+      } else {
         if (job.work === OIL_SERVICE) this.#serviceAt = this.#writer.trueHours;
         this.#writer.log(closedAt, 'job-finished', by, { note: '' }, { title: job.title, proof }, { job_id: id });
         this.#since = closedAt;
       }
     }
+    for (const defect of close ? [] : defectsOf(verdict)) {
+      this.#writer.defect(defect, jobOf.get(defect.work ?? '') ?? null, at, checkInId);
+      this.#open.push({ ...defect, foundAt: iso(at) });
+    }
+  }
+
+  get #isBegun(): boolean {
+    const { fate } = this.#life;
+    return fate.stands === 'found' && fate.started === true;
   }
 
   #started(close: boolean, at: number, by: number): Record<string, unknown> {
-    const { fate } = this.#life;
-    return !close && fate.stands === 'found' && fate.started
-      ? { state: 'open', started_at: iso(at + HOUR), started_by: by }
-      : {};
+    return !close && this.#isBegun ? { state: 'open', started_at: iso(at + HOUR), started_by: by } : {};
   }
 
   #standAs(fate: Fate, now: number): void {
@@ -285,7 +296,8 @@ export class UnitLife {
     const verdict = readinessOf({
       gone: fate.stands === 'gone',
       laidUp: fate.stands === 'laid-up',
-      jobs: this.#open,
+      defects: inOrderOfWeight(this.#open),
+      onBench: this.#onBench,
       hire: on ? { backAt: on['back_at'] ? String(on['back_at']) : null, dueAt: String(on['to_at']) } : null,
     });
     this.#writer.settle({

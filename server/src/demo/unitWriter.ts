@@ -1,5 +1,6 @@
 import { EDITIONS, type MachineClass } from '@hudrik/core/catalogue';
 import type { CheckedIn, CheckedOut, Facts, KindId } from '@hudrik/core/log';
+import type { FoundDefect } from '@hudrik/core/defects';
 import { roundTenth } from '@hudrik/core/hours';
 import type { RaisedJob, Verdict } from '@hudrik/core/verdict';
 import type { Chance } from './chance';
@@ -175,12 +176,12 @@ export class UnitWriter {
     return id;
   }
 
-  job(job: RaisedJob, verdict: Verdict, rest: Row): { id: number; sentence: string } {
+  job(job: RaisedJob, verdict: Verdict, rest: Row): number {
     const why = verdict.reasons.filter((reason) =>
       job.origins.some((origin) => origin.kind === reason.origin.kind && origin.id === reason.origin.id),
     );
     const { kind, work, title, minutes, blocks, origins } = job;
-    const id = this.#rows.add('job', {
+    return this.#rows.add('job', {
       unit_id: this.unitId,
       kind,
       work,
@@ -194,7 +195,29 @@ export class UnitWriter {
       version: 1,
       ...rest,
     });
-    return { id, sentence: why[0]?.sentence ?? title };
+  }
+
+  defect(
+    { origin, sentence, weight, safety, caution }: FoundDefect,
+    jobId: number | null,
+    at: number,
+    entryId: string,
+  ): void {
+    this.#rows.add('defect', {
+      id: this.#chance.uuid(),
+      unit_id: this.unitId,
+      origin_kind: origin.kind,
+      origin_id: origin.id,
+      exception: origin.exception ?? '',
+      sentence,
+      weight,
+      safety,
+      caution,
+      job_id: jobId,
+      found_at: iso(at),
+      found_by: entryId,
+      seen_at: iso(at),
+    });
   }
 
   /** What the unit's row says in the end. */

@@ -147,7 +147,7 @@ const EXCHANGE = '5b1c7f0e-3c43-4f0c-9a55-0e4d7c2f6a11';
 
 /** Pump seals, half done: steps ticked, a note, hands on now. */
 async function pumpSeals(at: At, who: Actor): Promise<void> {
-  const jobId = await jobOf(at(0).db, 'PW-12', 'milky');
+  const jobId = await jobOf(at(0).db, 'PW-12', 'pump-seals');
   await enter(at(2), who, { jobId }, 'hands-on', {});
   await enter(at(1.9), who, { jobId }, 'note', {
     text: 'Water got past both low-pressure seals; plungers are smooth.',
@@ -162,7 +162,7 @@ async function pumpSeals(at: At, who: Actor): Promise<void> {
 
 /** A glued guard that sets while other work goes on. */
 async function guardGlue(at: At, who: Actor): Promise<void> {
-  const jobId = await jobOf(at(0).db, 'SN-12', 'does-not-stop');
+  const jobId = await jobOf(at(0).db, 'SN-12', 'dead-man-cable-auger-brake');
   await enter(at(0.4), who, { jobId }, 'clock-started', {
     clockId: randomUUID(),
     clock: 'glue',

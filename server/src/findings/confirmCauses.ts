@@ -1,6 +1,8 @@
 import { OPEN_JOB_STATES } from '@hudrik/core/card';
 import { FAULTS, FIND_FAULT, type FaultId } from '@hudrik/core/catalogue';
+import type { FoundDefect } from '@hudrik/core/defects';
 import { listMissingSteps } from '../cards/listMissingSteps';
+import { openDefects } from '../defects/openDefects';
 import type { FindingRow, JobRow, UnitRow } from '../database/tables';
 import type { Taker, Taking } from '../log/taking';
 import { touchedFinding } from './takeFinding';
@@ -19,9 +21,25 @@ export const confirmCauses: Taker<'causes-confirmed', UnitRow | null> = async (t
     .where('id', '=', finding.id)
     .execute();
   await record({ jobId: job?.id ?? null, outcome: { jobId: job ? String(job.id) : null } });
+  if (job && unit)
+    await openDefects(
+      trx,
+      { unitId: unit.id, entryId: taking.id, at },
+      facts.causes.map((id) => causeOf(id, job.work)),
+    );
   // On a card that is at the bench already, the steps of the causes come behind those that are there.
   if (job && job.state !== 'waiting') await listMissingSteps(change, job, 'causes');
 };
+
+/** A cause is a defect of its own: the unit is held until it is repaired and proved. */
+const causeOf = (id: FaultId, work: string): FoundDefect => ({
+  origin: { kind: 'cause', id },
+  sentence: `${FAULTS[id].name}.`,
+  weight: 'hold',
+  safety: false,
+  caution: FAULTS[id].caution ?? null,
+  work,
+});
 
 /** What a job says that puts these causes right. */
 function repairOf(causes: readonly FaultId[]) {

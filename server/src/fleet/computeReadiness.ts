@@ -1,7 +1,11 @@
 import { OPEN_JOB_STATES } from '@hudrik/core/card';
+import { readDefects } from '../defects/readDefects';
 import { readinessOf, type ReadinessVerdict } from '@hudrik/core/readiness';
 import { HIRES_GOING_ON } from '@hudrik/core/states';
 import type { Db } from '../database/tables';
+
+/** From the first thing done about it until it is signed or dropped. */
+const BEGUN = OPEN_JOB_STATES.filter((state) => state !== 'waiting');
 
 /** The unit's readiness from its facts as they are. */
 export async function computeReadiness(db: Db, unitId: number): Promise<ReadinessVerdict> {
@@ -16,17 +20,18 @@ export async function computeReadiness(db: Db, unitId: number): Promise<Readines
     .where('unit_id', '=', unitId)
     .where('state', 'in', HIRES_GOING_ON)
     .executeTakeFirst();
-  const jobs = await db
+  const onBench = await db
     .selectFrom('job')
-    .select(['title', 'blocks', 'why'])
+    .select('title')
     .where('unit_id', '=', unitId)
-    .where('state', 'in', OPEN_JOB_STATES)
+    .where('state', 'in', BEGUN)
     .orderBy('id')
     .execute();
   return readinessOf({
     gone: unit.gone_at !== null,
     laidUp: unit.laid_up_at !== null,
     hire: hire ? { backAt: hire.back_at?.toISOString() ?? null, dueAt: hire.to_at.toISOString() } : null,
-    jobs: jobs.map((job) => ({ sentence: job.why[0] ?? job.title, blocks: job.blocks })),
+    defects: await readDefects(db, unitId),
+    onBench: onBench.map((job) => job.title),
   });
 }

@@ -5,6 +5,7 @@ import { HIRES_GOING_ON, HIRES_PROMISED } from '@hudrik/core/states';
 import { newestCheckInId } from '../checkins/opening';
 import { verdictOf } from '../checkins/readCheckIn';
 import type { Context } from '../context';
+import { readDefects } from '../defects/readDefects';
 import { hireRows, toHireLine } from '../hires/hireLines';
 import { jobRows, toJobLine } from '../jobs/jobLines';
 import { lastReading, rateOfUse } from './meters';
@@ -47,6 +48,7 @@ export async function readUnitPage({ db }: Pick<Context, 'db'>, tag: string): Pr
     hire: hires.find((hire) => HIRES_GOING_ON.includes(hire.state)) ?? null,
     hires: hires.filter((hire) => hire.state === 'booked'),
     jobs,
+    defects: await readDefects(db, unit.id),
     reasons: reasons.map((reason) => ({ ...reason, origin: { ...reason.origin } })),
     use: {
       hoursPerDay: Math.round(meanHoursPerDay(use) * 10) / 10,

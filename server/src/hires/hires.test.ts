@@ -2,7 +2,7 @@ import assert from 'node:assert/strict';
 import { describe, test } from 'node:test';
 import type { ImportReport, Shift, UnitPage } from '@hudrik/core/contracts';
 import { foundCheckIn, wellCheckIn } from '../testing/samples';
-import { prove } from '../testing/proving';
+import { prove, signOff } from '../testing/proving';
 import { problemIn, useYard, jsonOf } from '../testing/yard';
 
 describe('hires and check-outs', () => {
@@ -111,7 +111,7 @@ describe('hires and check-outs', () => {
     await yard.addUnit('GE-06');
     await yard.checkIn(foundCheckIn('GE-06', 'generator', '101.0', { clean: 'dirty' }));
     const [job] = (await unit('GE-06')).jobs;
-    await yard.enter({ jobId: job?.id ?? '' }, 'job-finished', { note: '' });
+    await signOff(yard, job?.id ?? '');
     assert.equal((await out('GE-06', '101.0')).status, 201);
   });
 

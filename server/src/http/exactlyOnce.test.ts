@@ -1,6 +1,7 @@
 import assert from 'node:assert/strict';
 import { randomUUID } from 'node:crypto';
 import { describe, test } from 'node:test';
+import { signOff } from '../testing/proving';
 import { sql } from 'kysely';
 import { wellCheckIn } from '../testing/samples';
 import { entryIn, problemIn, useYard } from '../testing/yard';
@@ -189,7 +190,7 @@ describe('what is asked for twice is done once', () => {
     const id = randomUUID();
     const note = () => yard.enter({ id, jobId: jobId ?? '' }, 'step-added', { stepId: randomUUID(), title: 'Wipe' });
     const first = await entryIn(await note());
-    await entryIn(await yard.enter({ jobId: jobId ?? '' }, 'job-finished', { note: '' }, 'lead'));
+    await entryIn(await signOff(yard, jobId ?? '', 'lead'));
     assert.deepEqual(await entryIn(await note()), first, 'the job is closed, but this was taken before');
     assert.equal(
       (await problemIn(await yard.enter({ jobId: jobId ?? '' }, 'step-added', { stepId: randomUUID(), title: 'Late' })))

@@ -1,4 +1,5 @@
 import type { JobLine } from '@hudrik/core/contracts';
+import { jsonArrayFrom } from 'kysely/helpers/postgres';
 import type { Db, Trx } from '../database/tables';
 
 export function jobRows(db: Db | Trx) {
@@ -24,6 +25,17 @@ export function jobRows(db: Db | Trx) {
       'j.closed_at',
       'j.version',
     ])
+    .select((eb) =>
+      jsonArrayFrom(
+        eb
+          .selectFrom('defect as d')
+          .select(['d.id', 'd.sentence'])
+          .whereRef('d.job_id', '=', 'j.id')
+          .where('d.closed_at', 'is', null)
+          .orderBy('d.found_at')
+          .orderBy('d.id'),
+      ).as('defects'),
+    )
     .orderBy('j.id');
 }
 
@@ -46,6 +58,7 @@ export const toJobLine = (row: JobRowRead): JobLine => ({
   })),
   why: row.why,
   caution: row.caution,
+  defects: row.defects,
   raisedAt: row.raised_at.toISOString(),
   startedBy: row.started_by,
   closedAt: row.closed_at?.toISOString() ?? null,

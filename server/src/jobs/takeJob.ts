@@ -5,6 +5,9 @@ import { listMissingSteps } from '../cards/listMissingSteps';
 import { entriesOfJob } from '../log/readLog';
 import type { Taker } from '../log/taking';
 import { refuse } from '../refusal';
+import type { JobRow, Trx } from '../database/tables';
+import { closeDefects, lookedAtAll } from '../defects/closeDefects';
+import { openDefects } from '../defects/openDefects';
 import { closeJob, startCounterAnew } from './closeJob';
 import { endsWithALook } from './endsWithALook';
 import { jobUnderLock } from './jobUnderLock';
@@ -42,6 +45,11 @@ export const raiseJob: Taker<'job-raised'> = async ({ change, id, facts, record 
     .returning('id')
     .executeTakeFirstOrThrow();
   await record({ jobId: job.id, outcome: { jobId: String(job.id) } });
+  if (blocks !== 'none') {
+    const origin = { kind: 'by-hand', id } as const;
+    const found = { origin, sentence: `${title}.`, weight: blocks, safety: false, caution: null, work };
+    await openDefects(trx, { unitId: unit.id, entryId: id, at }, [found]);
+  }
   return undefined;
 };
 
@@ -54,21 +62,34 @@ export const startJob: Taker<'job-started'> = async ({ change, actor, place, rec
 };
 
 /** Signs off what ends with a look. What must run is done when its card's proof has passed. */
-export const finishJob: Taker<'job-finished'> = async ({ change, actor, place, facts, record }) => {
-  const { trx } = change;
+export const finishJob: Taker<'job-finished'> = async ({ change, actor, id, place, facts, record }) => {
+  const { trx, at } = change;
   const job = await jobUnderLock(trx, place.jobId);
   if (!endsWithALook(job.kind)) refuse('not-proven', { kind: job.kind });
-  const { ledger } = cardOf(await entriesOfJob(trx, job.id));
-  const off = [...ledger.putBack, ...ledger.onTrial].map((thing) => thing.what);
-  if (!ledger.complete) refuse('card-refused', { why: { code: 'things-off', things: off } });
+  await mustBeTogether(trx, job);
+  const right = await lookedAtAll(trx, job.id, facts.looks);
   const kept = await startCounterAnew(trx, job);
-  await record({ jobId: job.id, outcome: { title: job.title, ...(kept === undefined ? {} : { kept }) } });
+  const closed = right.map((defect) => defect.sentence);
+  await record({ jobId: job.id, outcome: { title: job.title, closed, ...(kept === undefined ? {} : { kept }) } });
+  await closeDefects(
+    trx,
+    right.map((defect) => defect.id),
+    { entryId: id, how: 'put-right', at },
+  );
   await closeJob(change, job, { state: 'done', note: facts.note, actor });
 };
 
-/** A job that will not be done, with a reason. */
+/** Nothing of it lies in a tray. */
+async function mustBeTogether(trx: Trx, job: JobRow): Promise<void> {
+  const { ledger } = cardOf(await entriesOfJob(trx, job.id));
+  const off = [...ledger.putBack, ...ledger.onTrial].map((thing) => thing.what);
+  if (!ledger.complete) refuse('things-off', { things: off });
+}
+
+/** A job that will not be done, with a reason. What it was there for stays: dropping closes no defect. */
 export const dropJob: Taker<'job-dropped'> = async ({ change, actor, place, facts, record }) => {
   const job = await jobUnderLock(change.trx, place.jobId);
+  await mustBeTogether(change.trx, job);
   await record({ jobId: job.id, outcome: { title: job.title } });
   await closeJob(change, job, { state: 'dropped', why: facts.why, actor });
 };

@@ -3,6 +3,7 @@ import { kindOf, type KindId } from '@hudrik/core/log';
 import { takeCardEntry } from '../cards/takeCardEntry';
 import { takeCheckIn } from '../checkins/takeCheckIn';
 import { takeCheckOut } from '../checkouts/takeCheckOut';
+import { takeClosing, takeDefect } from '../defects/takeDefect';
 import { confirmCauses } from '../findings/confirmCauses';
 import { describeMachine, openFinding, takeObservation } from '../findings/takeFinding';
 import { correctReading } from '../fleet/correctReading';
@@ -22,6 +23,9 @@ const TAKERS: Readonly<Partial<Record<KindId, AnyTaker>>> = {
   'hire-back': takeBack,
   'reading-corrected': correctReading,
   note: takeNote,
+
+  'defect-found': takeDefect,
+  'defect-closed': takeClosing,
 
   'job-raised': raiseJob,
   'job-started': startJob,

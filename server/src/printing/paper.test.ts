@@ -49,6 +49,7 @@ const card = (entries: readonly LogRecord[]): CardReply => ({
     origins: [],
     why: ['Main jet blocked.'],
     caution: 'fuel-vapour',
+    defects: [],
     raisedAt: '2030-03-04T08:00:00Z',
     startedBy: 'Ivo',
     closedAt: null,

@@ -18,6 +18,14 @@ export const cardIn = (yard: TestYard, jobId: string): Promise<CardReply> =>
 
 const middle = (least = 0, most = least * 2 || 1): number => (least + most) / 2;
 
+/** All that a job is there for, as a signer who has looked at each of them names it. */
+const looksOf = async (yard: TestYard, jobId: string): Promise<string[]> =>
+  (await cardIn(yard, jobId)).job.defects.map((defect) => defect.id);
+
+/** A job that ends with a look, signed by somebody who has looked. */
+export const signOff = async (yard: TestYard, jobId: string, as: Role = 'technician', note = ''): Promise<Response> =>
+  yard.enter({ jobId }, 'job-finished', { note, looks: await looksOf(yard, jobId) }, as);
+
 /** The whole run of a proof, all well but for what is said otherwise; the yard's clock goes on meanwhile. Out: the last answer. */
 export async function prove(
   yard: TestYard,
@@ -39,7 +47,7 @@ export async function prove(
   }
   for (const { id } of [...plan.looks, ...EVERY_PROOF]) await enter('proof-look', { look: id, ok: true });
   await enter('run-stopped', { why: '' });
-  return enter('proved', { passed, note: 'Runs well' });
+  return enter('proved', { passed, note: 'Runs well', looks: passed ? await looksOf(yard, jobId) : [] });
 }
 
 type ReadingId = Facts<'proof-reading'>['reading'];

@@ -1,6 +1,6 @@
 import { EVERY_PROOF, folderOf } from '@hudrik/core/catalogue';
 import type { Facts } from '@hudrik/core/log';
-import { screen, waitFor } from '@testing-library/react-native';
+import { fireEvent, screen, waitFor } from '@testing-library/react-native';
 import { router } from 'expo-router';
 import { entryOf, STEPS, taking } from '@/testing/cardReply';
 import { IVO, press, show, type, type Sent } from '@/testing/screen';
@@ -92,8 +92,26 @@ describe('the proof', () => {
     type(/^What was done/, 'New jet');
     await press('Passed: sign');
     await waitFor(() => expect(kinds(server.sent)).toEqual(['run-stopped', 'proved']));
-    expect(server.sent[1]?.body['facts']).toEqual({ passed: true, note: 'New jet' });
+    expect(server.sent[1]?.body['facts']).toEqual({ passed: true, note: 'New jet', looks: [] });
     expect(await screen.findByText('GE-07: proven.')).toBeTruthy();
+  });
+
+  test('what it was on the bench for is ticked one by one before it is signed', async () => {
+    const defects = [
+      { id: 'd1', sentence: 'The socket is burnt.' },
+      { id: 'd2', sentence: 'Main jet blocked.' },
+    ];
+    const replies = taking([...well, ago(entryOf('run-started', {}), 21)], { job: { ...inProof.job, defects } });
+    const server = show(<ProofScreen jobId="7" />, replies);
+    const signing = (disabled: boolean) => screen.findByRole('button', { name: 'Passed: sign', disabled });
+    expect(await signing(true)).toBeTruthy();
+    for (const { sentence } of defects) fireEvent.press(screen.getByRole('checkbox', { name: sentence }));
+    fireEvent.press(screen.getByRole('checkbox', { name: 'Main jet blocked.' }));
+    expect(await signing(true)).toBeTruthy();
+    fireEvent.press(screen.getByRole('checkbox', { name: 'Main jet blocked.' }));
+    await signing(false);
+    await press('Passed: sign');
+    await waitFor(() => expect(server.sent.at(-1)?.body['facts']).toMatchObject({ passed: true, looks: ['d1', 'd2'] }));
   });
 
   test('before its minutes are run it is not signed, and says what is wanted', async () => {

@@ -1,13 +1,15 @@
+import type { CardReply } from '@hudrik/core/contracts';
 import { cautionText, EVERY_PROOF, folderOf } from '@hudrik/core/catalogue';
 import { droopOf, governorClassOf, proofOfEntries, type Proof } from '@hudrik/core/proof';
 import { router } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { sentenceOf, usePerson } from '@/api';
-import { Button, Caution, Choice, Failure, Field, Loading, Page, Section, useIsWide, Words } from '@/design';
+import { Button, Caution, Choice, Failure, Field, Loading, Page, Section, useIsWide, Words, TickList } from '@/design';
 import { useServerNow } from '@/features/clocks';
 import { LiveReadings } from './LiveReadings';
 import { NotTaken } from './NotTaken';
+import { ProofEnded } from './ProofEnded';
 import { ReadingLines } from './ReadingLines';
 import { sayMissing, sayProof } from './say';
 import { useCard, type CardHandle } from './useCard';
@@ -39,7 +41,7 @@ export function ProofScreen({ jobId }: { readonly jobId: string }) {
     new Date(now).toISOString(),
   );
   if (reply.job.state === 'done' || reply.job.state === 'dropped')
-    return <Ended tag={reply.unit.tag} proof={proof} passed={reply.job.state === 'done'} />;
+    return <ProofEnded tag={reply.unit.tag} proof={proof} passed={reply.job.state === 'done'} />;
   const head = (
     <View className="gap-2">
       <Words face="stencil" size={32}>
@@ -60,7 +62,7 @@ export function ProofScreen({ jobId }: { readonly jobId: string }) {
   const live = <LiveReadings jobId={jobId} classId={reply.unit.classId} handle={handle} proof={proof} />;
   const readings = <ReadingLines handle={handle} proof={proof} />;
   const looks = <Looks handle={handle} proof={proof} />;
-  const end = <End handle={handle} proof={proof} jobId={jobId} tag={reply.unit.tag} />;
+  const end = <End defects={reply.job.defects} handle={handle} proof={proof} jobId={jobId} tag={reply.unit.tag} />;
   if (!wide)
     return (
       <Page>
@@ -236,9 +238,11 @@ function GovernorClass({ proof }: { readonly proof: Proof }) {
 function End({
   handle,
   proof,
+  defects,
   jobId,
   tag,
 }: {
+  readonly defects: CardReply['job']['defects'];
   readonly handle: CardHandle;
   readonly proof: Proof;
   readonly jobId: string;
@@ -246,10 +250,12 @@ function End({
 }) {
   const { role } = usePerson();
   const [note, setNote] = useState('');
+  const [looks, setLooks] = useState<readonly string[]>([]);
+  const unseen = defects.length - looks.length;
   const signs = role === 'technician' || role === 'lead';
   const finish = (passed: boolean) => {
     if (proof.runningSince !== null) handle.add('run-stopped', { why: '' });
-    handle.add('proved', { passed, note: note.trim() });
+    handle.add('proved', { passed, note: note.trim(), looks: [...looks] });
     if (!passed) router.navigate(`/u/${tag}/find`);
   };
   return (
@@ -259,12 +265,18 @@ function End({
       ) : null}
       {signs ? (
         <>
+          {defects.length > 0 ? (
+            <>
+              <Words face="strong">What it was on the bench for. Look at each, and tick what is in order now:</Words>
+              <TickList items={defects} ticked={looks} onChange={setLooks} />
+            </>
+          ) : null}
           <Field label="What was done, for whoever opens it next" value={note} onChangeText={setNote} multiline />
           <Button
             kind="main"
             tall
             label="Passed: sign"
-            disabled={proof.missing.length > 0}
+            disabled={proof.missing.length > 0 || unseen > 0}
             onPress={() => finish(true)}
           />
           <Button kind="stop" label="Failed: find the fault again" onPress={() => finish(false)} />
@@ -281,19 +293,5 @@ function End({
         }}
       />
     </Section>
-  );
-}
-
-function Ended({ tag, proof, passed }: { readonly tag: string; readonly proof: Proof; readonly passed: boolean }) {
-  return (
-    <Page>
-      <Words role="heading" aria-level={1} size={32} face="strong">
-        {passed ? `${tag}: proven.` : `${tag}: dropped.`}
-      </Words>
-      {passed ? (
-        <Words role="status">{`${proof.minutesRun} minutes under load. This job no longer holds it.`}</Words>
-      ) : null}
-      <Button kind="main" tall label={`See ${tag}`} onPress={() => router.replace(`/u/${tag}`)} />
-    </Page>
   );
 }

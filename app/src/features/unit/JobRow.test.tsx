@@ -46,6 +46,26 @@ describe('a job as a line', () => {
     expect(screen.getByText('What you wrote is still here.')).toBeTruthy();
   });
 
+  test('is not signed before each thing that it is there for was looked at', async () => {
+    const defects = [{ id: 'd1', sentence: 'It is dirty.' }];
+    const server = show(<JobRow job={jobLine({ kind: 'prep', title: 'Clean it', defects })} />, { [LOG]: taken });
+    await press('Sign off: Clean it');
+    expect(await screen.findByText('One line is not ticked yet.')).toBeTruthy();
+    const sign = () => fireEvent.press(screen.getAllByRole('button', { name: 'Sign off' }).at(-1) ?? screen.root);
+    sign();
+    fireEvent.press(screen.getByRole('checkbox', { name: 'It is dirty.' }));
+    expect(screen.queryByText('One line is not ticked yet.')).toBeNull();
+    sign();
+    await waitFor(() => expect(server.sent.map((one) => one.body['facts'])).toEqual([{ note: '', looks: ['d1'] }]));
+  });
+
+  test('dropping says that what is wrong stays', async () => {
+    const defects = [{ id: 'd1', sentence: 'It is dirty.' }];
+    show(<JobRow job={jobLine({ defects })} />, {});
+    await press('Drop: Clear the main jet');
+    expect(await screen.findByText(/^The job goes, what is wrong stays/)).toBeTruthy();
+  });
+
   test('is dropped with a reason only', async () => {
     const server = show(<JobRow job={jobLine()} />, { [LOG]: taken });
     await press('Drop: Clear the main jet');

@@ -87,14 +87,21 @@ export function JobRow({ job, title }: { readonly job: JobLine; readonly title?:
           button="Sign off"
           least={0}
           error={finish.error}
-          onSend={(note) => finish.mutateAsync({ facts: { note }, on: { jobId: job.id, tag: job.tag } })}
+          looks={job.defects}
+          onSend={(note, looks) =>
+            finish.mutateAsync({ facts: { note, looks: [...looks] }, on: { jobId: job.id, tag: job.tag } })
+          }
           onClose={() => setSheet(null)}
         />
       ) : null}
       {sheet === 'drop' ? (
         <WriteSheet
           title={`Drop: ${job.title}`}
-          sentence="A dropped job no longer holds the unit. The reason stays in the history."
+          sentence={
+            job.defects.length > 0
+              ? 'The job goes, what is wrong stays: the unit is not fit until that is put right. The reason stays in the history.'
+              : 'The reason stays in the history.'
+          }
           label="Why"
           button="Drop the job"
           kind="stop"

@@ -6,6 +6,7 @@ import { Refused, sentenceOf, useRead, usePerson } from '@/api';
 import { Button, Card, Empty, Failure, Loading, Section, useIsWide, Words } from '@/design';
 import { sayReadiness, UnitTagLarge } from '@/features/fleet';
 import { sayFuel, sayHours, sayTime } from '@/writing';
+import { Defects } from './Defects';
 import { History } from './History';
 import { JobRow } from './JobRow';
 import { LeadTools } from './LeadTools';
@@ -30,6 +31,7 @@ export function UnitScreen({ tag }: { readonly tag: string }) {
       <View className="flex-1">
         <ScrollView className="flex-1" contentContainerClassName="gap-5 p-4 pb-8">
           {head}
+          <Defects page={page.data} />
           <Jobs page={page.data} />
           {facts}
           <Section title="History">
@@ -46,6 +48,7 @@ export function UnitScreen({ tag }: { readonly tag: string }) {
       <ScrollView className="w-[430px] flex-none border-r border-line" contentContainerClassName="gap-5 p-4 pb-8">
         {head}
         <NextAction page={page.data} />
+        <Defects page={page.data} />
         <Jobs page={page.data} />
         {facts}
         <LeadTools page={page.data} />
@@ -80,9 +83,7 @@ function Head({ page }: { readonly page: UnitPage }) {
       <Words size={22} face="strong" aria-live="polite">
         {sayReadiness(page.unit.verdict)}
       </Words>
-      {because.slice(1).map((reason) => (
-        <Words key={reason}>{reason}</Words>
-      ))}
+      {because.length > 1 ? <Words>{`And ${because.length - 1} more, below.`}</Words> : null}
     </View>
   );
 }
@@ -100,7 +101,7 @@ function NextAction({ page }: { readonly page: UnitPage }) {
       </View>
     );
   if (hire) return null;
-  if (unit.verdict.readiness === 'held' && mayCheckIn && page.jobs.some((job) => job.blocks === 'hold'))
+  if (unit.verdict.readiness === 'held' && mayCheckIn && page.defects.some((defect) => defect.weight === 'hold'))
     return (
       <View className={bar}>
         <Button kind="main" tall label="Find the fault" onPress={() => router.navigate(`/u/${unit.tag}/find`)} />

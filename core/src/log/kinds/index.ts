@@ -6,6 +6,8 @@ import { clockEnded } from './clockEnded';
 import { clockStarted } from './clockStarted';
 import { couldNotTell } from './couldNotTell';
 import { decided } from './decided';
+import { defectClosed } from './defectClosed';
+import { defectFound } from './defectFound';
 import { findingOpened } from './findingOpened';
 import { handsOff } from './handsOff';
 import { handsOn } from './handsOn';
@@ -95,6 +97,8 @@ export const LOG_KINDS = {
   'proof-reading': proofReading,
   'proof-look': proofLook,
   proved: proved,
+  'defect-found': defectFound,
+  'defect-closed': defectClosed,
   'job-raised': jobRaised,
   'job-started': jobStarted,
   'job-finished': jobFinished,

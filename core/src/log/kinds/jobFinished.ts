@@ -1,4 +1,5 @@
 import { SIGNS_OFF, object, text } from '../../fields';
+import { closingLooks } from '../schemas';
 import { logKind, telling, type Names } from '../shape';
 
 /** What the proof came to, where there was one; and what the job did not do, so that it starts nothing anew. */
@@ -10,6 +11,8 @@ interface Finished extends Names {
     readonly readings?: readonly { readonly name: string; readonly value: number; readonly unit: string }[];
   };
   readonly kept?: string;
+  /** What is no more, in the defects' own words. */
+  readonly closed?: readonly string[];
 }
 
 function proofLines(proof: Finished['proof']): string[] {
@@ -26,7 +29,13 @@ export const jobFinished = logKind({
   kind: 'job-finished',
   on: 'job',
   who: SIGNS_OFF,
-  facts: object({ note: text.defined() }),
-  sentence: ({ note }, { title, proof, kept }: Finished) =>
-    telling(`Done: ${title ?? 'a job'}`, ...proofLines(proof), note, kept),
+  facts: object({ note: text.defined(), looks: closingLooks }),
+  sentence: ({ note }, { title, proof, kept, closed }: Finished) =>
+    telling(
+      `Done: ${title ?? 'a job'}`,
+      ...proofLines(proof),
+      ...(closed ?? []).map((sentence) => `Put right: ${sentence}`),
+      note,
+      kept,
+    ),
 });

@@ -1,4 +1,5 @@
 import { SIGNS_OFF, boolean, object, text } from '../../fields';
+import { closingLooks } from '../schemas';
 import { nothingOff, proofMissing } from '../refusals';
 import { logKind, telling } from '../shape';
 
@@ -7,7 +8,7 @@ export const proved = logKind({
   kind: 'proved',
   on: 'job',
   who: SIGNS_OFF,
-  facts: object({ passed: boolean().required(), note: text.defined() }),
+  facts: object({ passed: boolean().required(), note: text.defined(), looks: closingLooks }),
   card: {
     ofProof: true,
     refusal: (asked) => (asked.facts.passed ? (nothingOff(asked) ?? proofMissing(asked)) : null),

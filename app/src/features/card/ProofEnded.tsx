@@ -1,0 +1,26 @@
+import type { Proof } from '@hudrik/core/proof';
+import { router } from 'expo-router';
+import { Button, Page, Words } from '@/design';
+
+/** What became of a proof that is over. */
+export function ProofEnded({
+  tag,
+  proof,
+  passed,
+}: {
+  readonly tag: string;
+  readonly proof: Proof;
+  readonly passed: boolean;
+}) {
+  return (
+    <Page>
+      <Words role="heading" aria-level={1} size={32} face="strong">
+        {passed ? `${tag}: proven.` : `${tag}: dropped.`}
+      </Words>
+      {passed ? (
+        <Words role="status">{`${proof.minutesRun} minutes under load. What it was on the bench for is closed.`}</Words>
+      ) : null}
+      <Button kind="main" tall label={`See ${tag}`} onPress={() => router.replace(`/u/${tag}`)} />
+    </Page>
+  );
+}

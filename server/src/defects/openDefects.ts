@@ -1,0 +1,81 @@
+import { OPEN_JOB_STATES } from '@hudrik/core/card';
+import { heavier, type FoundDefect } from '@hudrik/core/defects';
+import type { Trx } from '../database/tables';
+
+interface Finding {
+  readonly unitId: number;
+  /** The entry by which it was found. */
+  readonly entryId: string | null;
+  readonly at: Date;
+}
+
+/**
+ * What was found wrong: a defect each, or a sighting of the one that is open from the same origin, whose weight only rises. It hangs on the open
+ * job that does something about it, where there is one.
+ */
+export async function openDefects(
+  trx: Trx,
+  { unitId, entryId, at }: Finding,
+  found: readonly FoundDefect[],
+): Promise<void> {
+  for (const defect of found) {
+    const jobId = await openJobFor(trx, unitId, defect.work);
+    const seen = await see(trx, unitId, defect, jobId, at);
+    if (seen) continue;
+    await trx
+      .insertInto('defect')
+      .values({
+        unit_id: unitId,
+        origin_kind: defect.origin.kind,
+        origin_id: defect.origin.id,
+        exception: defect.origin.exception ?? '',
+        sentence: defect.sentence,
+        weight: defect.weight,
+        safety: defect.safety,
+        caution: defect.caution,
+        job_id: jobId,
+        found_at: at,
+        found_by: entryId,
+        seen_at: at,
+      })
+      .execute();
+  }
+}
+
+async function see(trx: Trx, unitId: number, found: FoundDefect, jobId: number | null, at: Date): Promise<boolean> {
+  const open = await trx
+    .selectFrom('defect')
+    .select(['id', 'weight', 'job_id', 'safety'])
+    .where('unit_id', '=', unitId)
+    .where('origin_kind', '=', found.origin.kind)
+    .where('origin_id', '=', found.origin.id)
+    .where('exception', '=', found.origin.exception ?? '')
+    .where('closed_at', 'is', null)
+    .executeTakeFirst();
+  if (open === undefined) return false;
+  await trx
+    .updateTable('defect')
+    .set({
+      seen_at: at,
+      sentence: found.sentence,
+      weight: heavier(open.weight, found.weight),
+      safety: open.safety || found.safety,
+      caution: found.caution,
+      job_id: jobId ?? open.job_id,
+    })
+    .where('id', '=', open.id)
+    .execute();
+  return true;
+}
+
+async function openJobFor(trx: Trx, unitId: number, work: string | null): Promise<number | null> {
+  if (work === null) return null;
+  const job = await trx
+    .selectFrom('job')
+    .select('id')
+    .where('unit_id', '=', unitId)
+    .where('work', '=', work)
+    .where('state', 'in', OPEN_JOB_STATES)
+    .executeTakeFirst();
+  return job?.id ?? null;
+}
