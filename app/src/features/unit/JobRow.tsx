@@ -20,8 +20,15 @@ const KIND_WORD = {
 /** Work of these kinds ends by a look, without a run under load. */
 const ENDS_BY_LOOK: ReadonlySet<string> = new Set(['prep', 'lay-up']);
 
+interface Props {
+  readonly job: JobLine;
+  readonly title?: React.ReactNode;
+  /** Not where what is wrong stands beside it already. */
+  readonly withReasons?: boolean;
+}
+
 /** A job as a line: what, why, minutes; start it, sign it off with its proof, or drop it with a reason. */
-export function JobRow({ job, title }: { readonly job: JobLine; readonly title?: React.ReactNode }) {
+export function JobRow({ job, title, withReasons = true }: Props) {
   const { role } = usePerson();
   const start = useEntry('job-started');
   const finish = useEntry('job-finished');
@@ -39,7 +46,7 @@ export function JobRow({ job, title }: { readonly job: JobLine; readonly title?:
             {KIND_WORD[job.kind]} · {sayMinutes(job.minutes)} ·{' '}
             {`${STATE_WORD[job.state].toLowerCase()}${job.startedBy ? ` with ${job.startedBy}` : ''}`}
           </Words>
-          {job.why.map((why) => (
+          {(withReasons ? job.why : []).map((why) => (
             <Words key={why} size={15}>
               {why}
             </Words>

@@ -76,14 +76,13 @@ function NoSuchUnit({ sentence }: { readonly sentence: string }) {
 }
 
 function Head({ page }: { readonly page: UnitPage }) {
-  const { because } = page.unit.verdict;
   return (
     <View className="gap-3">
       <UnitTagLarge unit={page.unit} />
       <Words size={22} face="strong" aria-live="polite">
         {sayReadiness(page.unit.verdict)}
       </Words>
-      {because.length > 1 ? <Words>{`And ${because.length - 1} more, below.`}</Words> : null}
+      {page.defects.length > 1 ? <Words>{`And ${page.defects.length - 1} more, below.`}</Words> : null}
     </View>
   );
 }
@@ -122,7 +121,7 @@ function Jobs({ page }: { readonly page: UnitPage }) {
   return (
     <Section title="Work on it" count={page.jobs.length}>
       {page.jobs.map((job) => (
-        <JobRow key={job.id} job={job} />
+        <JobRow key={job.id} job={job} withReasons={false} />
       ))}
     </Section>
   );
