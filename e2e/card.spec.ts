@@ -138,7 +138,7 @@ test('from a cause to a unit that is fit again: taken apart, a part late, put ba
   await expect(async () => {
     await order.getByRole('button', { name: 'Ask the supplier now' }).click();
     await expect(order.getByText(/late, now expected/)).toBeVisible({ timeout: 1500 });
-  }).toPass({ timeout: 60_000, intervals: [1500] });
+  }).toPass({ timeout: 90_000, intervals: [500] });
   await order.getByRole('button', { name: 'It has arrived' }).click();
   await page.goto(`/j/${jobId}`);
   await expect(page.getByText('On the bench', { exact: true })).toBeVisible();

@@ -38,7 +38,7 @@ function launch(port: number, databaseUrl: string): Promise<ChildProcess> {
     HUDRIK_DEMO: '1',
     PORT: String(port),
     HUDRIK_SUPPLIER_FAILS: '0',
-    HUDRIK_SUPPLIER_DAY_MS: '1500',
+    HUDRIK_SUPPLIER_DAY_MS: '2500',
   };
   const child = spawn(process.execPath, ['--import', 'tsx', 'src/main.ts'], {
     cwd: SERVER,
