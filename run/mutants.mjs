@@ -29,10 +29,9 @@ const TESTED_BY = {
   checkouts: ['checkouts/checkOut', 'hires/hires'],
   fleet: ['fleet/units', 'fleet/models', 'checkins/checkIn'],
   http: ['http/api', 'http/roles', 'http/exactlyOnce', 'http/fuzz'],
-  jobs: ['cards/cards', 'hires/hires', 'shift/shift'],
-  log: ['http/exactlyOnce', 'findings/findings', 'cards/cards'],
-  photos: ['photos/photos'],
-  people: ['people/settings', 'http/api'],
+  jobs: ['jobs/jobs', 'defects/defects', 'checkins/kept'],
+  log: ['log/log', 'http/exactlyOnce', 'findings/findings'],
+  people: ['people/people', 'people/settings', 'http/api'],
 };
 
 const filesUnder = (folder) =>
