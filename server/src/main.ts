@@ -7,7 +7,8 @@ import { listenForChanges } from './background/changes';
 import { prepareBackground, startBackground } from './background/runner';
 import { tasksOf } from './background/tasks';
 import { httpInstruments } from './cards/instruments';
-import { databaseOn, migrate, openPool } from './database/open';
+import { databaseOn, openPool } from './database/open';
+import { bringUpToDate } from './fleet/bringUpToDate';
 import { httpApp } from './http/app';
 import { httpSupplier } from './parts/supplier';
 import { readSignInOptions } from './people/sessions';
@@ -27,7 +28,7 @@ const broken = (error: Error): void => log.warn({ err: error }, 'a connection to
 const pool = openPool(url, 10, broken);
 const workerPool = openPool(url, 6, broken);
 const db = databaseOn(pool);
-await migrate(db);
+await bringUpToDate(db);
 await prepareBackground(workerPool, log);
 
 const people = demo ? (await readSignInOptions({ db }, true)).people.filter((person) => person.demoPin) : [];

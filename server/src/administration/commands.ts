@@ -5,7 +5,7 @@ import type pg from 'pg';
 import { pino } from 'pino';
 import { prepareBackground } from '../background/runner';
 import type { Context } from '../context';
-import { migrate } from '../database/open';
+import { bringUpToDate } from '../fleet/bringUpToDate';
 import type { Db } from '../database/tables';
 import { addWorkInHand } from '../demo/workInHand';
 import { loadDemo } from '../demo/load';
@@ -33,7 +33,7 @@ export const COMMANDS: Readonly<Record<string, Command>> = {
     usage: 'migrate',
     does: 'Bring the database to the newest migration',
     run: async (db, _args, print, pool) => {
-      const ran = await migrate(db);
+      const ran = await bringUpToDate(db);
       await prepareBackground(pool, pino({ level: 'warn' }));
       print(ran.length === 0 ? 'Nothing to do: the database is at the newest migration.' : `Ran ${ran.join(', ')}.`);
       return 0;
@@ -43,7 +43,7 @@ export const COMMANDS: Readonly<Record<string, Command>> = {
     usage: 'demo-data',
     does: 'Fill an empty database with the demo’s yard',
     run: async (db, _args, print, pool) => {
-      await migrate(db);
+      await bringUpToDate(db);
       await prepareBackground(pool, pino({ level: 'warn' }));
       const now = new Date();
       const records = await loadDemo(db, now);

@@ -146,6 +146,23 @@ describe('a yard kept by the version before one log', () => {
     assert.deepEqual(rows, [{ work: 'new-socket', title: 'New socket' }]);
   });
 
+  test('what its open job is there for is wrong with it, and holds it', async () => {
+    const { rows } = await sql`
+      select origin_kind, origin_id, sentence, weight, job_id::int as job, found_by from defect where closed_at is null`.execute(
+      db,
+    );
+    assert.deepEqual(rows, [
+      {
+        origin_kind: 'by-hand',
+        origin_id: 'job-1',
+        sentence: 'A socket is broken.',
+        weight: 'hold',
+        job: 1,
+        found_by: CHECK_IN,
+      },
+    ]);
+  });
+
   test('its history tells the same, each thing once, in its order', async () => {
     const titles = [...(await history())].reverse().map((record) => tellEntry(record, WORDING).title);
     assert.deepEqual(titles, [
