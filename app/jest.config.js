@@ -18,7 +18,7 @@ module.exports = {
     '^@react-native-async-storage/async-storage$': '@react-native-async-storage/async-storage/jest/async-storage-mock',
   },
   transformIgnorePatterns: [
-    '/node_modules/(?!(\\.pnpm|react-native|@react-native|@react-native-community|expo|@expo|@expo-google-fonts|react-navigation|@react-navigation|nativewind|lucide-react-native|gifted-charts-core|standard-navigation|uuid|idb|p-retry|is-network-error))',
+    '/node_modules/(?!(react-error-boundary|\\.pnpm|react-native|@react-native|@react-native-community|expo|@expo|@expo-google-fonts|react-navigation|@react-navigation|nativewind|lucide-react-native|gifted-charts-core|standard-navigation|uuid|idb|p-retry|is-network-error))',
     '/node_modules/react-native-reanimated/plugin/',
   ],
 };

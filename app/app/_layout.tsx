@@ -8,7 +8,7 @@ import { useFonts } from 'expo-font';
 import { Slot, usePathname } from 'expo-router';
 import { useEffect } from 'react';
 import { QueryProvider } from '@/api';
-import { Frame } from '@/features/frame';
+import { Frame, ScreenBoundary } from '@/features/frame';
 import { SessionGate } from '@/features/session';
 import { registerServiceWorker } from '@/features/session/serviceWorker';
 import { WritingGate } from '@/writing';
@@ -30,7 +30,9 @@ export default function Layout() {
         <SessionGate>
           <WritingGate>
             <Frame>
-              <Slot />
+              <ScreenBoundary path={path}>
+                <Slot />
+              </ScreenBoundary>
             </Frame>
           </WritingGate>
         </SessionGate>

@@ -1,1 +1,2 @@
 export { Frame } from './Frame';
+export { ScreenBoundary } from './ScreenBoundary';

@@ -1,3 +1,5 @@
+import { SAMPLES } from '@hudrik/core/log/samples';
+import { entriesOf } from '@hudrik/core/typed';
 import { act, screen, waitFor } from '@testing-library/react-native';
 import { outbox } from '@/outbox';
 import { IVO, press, refusal, show, type } from '@/testing/screen';
@@ -33,6 +35,18 @@ const NOTE = {
 const PATH = 'GET /api/units/GE-07/history';
 
 describe('the history', () => {
+  test('shows every kind of record that there is, whatever came of it', async () => {
+    const kinds = entriesOf(SAMPLES);
+    const records = kinds.flatMap(([kind, [facts, outcome]], n) => [
+      record(`a${n}`, kind, facts, { outcome }),
+      record(`b${n}`, kind, facts),
+      // What a kind of another version might bring along.
+      record(`c${n}`, kind, { ...facts, result: 'dry', photos: null }, { outcome: { ...outcome, result: 'dry' } }),
+    ]);
+    show(<History tag="GE-07" />, { [PATH]: { records, next: null } });
+    expect(await screen.findAllByText(/Ivo Tarnwell/)).toHaveLength(kinds.length * 3);
+  });
+
   test('tells each entry in words, and fetches earlier ones when asked', async () => {
     show(<History tag="GE-07" />, {
       [PATH]: ({ path }: { path: string }) =>
