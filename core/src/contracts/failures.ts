@@ -34,6 +34,7 @@ export const FAILURES = {
   'already-there': { status: 409, title: 'That is already there.' },
   'not-looked-at': { status: 409, title: 'Look at what was found first: it must be in order before this is signed.' },
   'things-off': { status: 409, title: 'Things of it are still off. Put them back, or note what stays off, first.' },
+  'clock-runs': { status: 409, title: 'A clock runs on it. Wait for it, or end it on its card, first.' },
   'defect-closed': { status: 409, title: 'Somebody closed this already.' },
   'job-closed': { status: 409, title: 'This job is already closed.' },
   'not-proven': { status: 422, title: 'A repair is done when it ran under load and passed. Not proven, not fit.' },

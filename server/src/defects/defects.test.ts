@@ -230,6 +230,30 @@ describe('what is wrong with a unit', () => {
     assert.equal((await verdict('GE-10')).readiness, 'held');
   });
 
+  test('with things in the tray, or a clock that runs, it is neither laid up nor sold', async () => {
+    await yard.addUnit('GE-20');
+    await yard.checkIn(foundCheckIn('GE-20', 'generator', '101.0', { 'oil-look': 'smells-of-fuel' }));
+    const jobId = await jobOf('GE-20');
+    const edit = async (body: object) => {
+      const { version } = (await page('GE-20')).unit;
+      return yard.ask('PATCH', '/api/units/GE-20', { as: 'lead', body, headers: { 'If-Match': `"${version}"` } });
+    };
+    const off = thing('Carburettor');
+    await onCard(yard, jobId, 'taken-off', off);
+    for (const body of [{ laidUp: true }, { gone: { why: 'Sold' } }]) {
+      const { code, facts } = await problemIn(await edit(body));
+      assert.deepEqual([code, facts?.['things']], ['things-off', ['Carburettor']]);
+    }
+    assert.equal((await edit({ homeBay: 'South 1' })).status, 200);
+    await onCard(yard, jobId, 'put-back', { thingId: off.thingId });
+    const clockId = randomUUID();
+    await onCard(yard, jobId, 'clock-started', { clockId, clock: 'drip-test', minutes: 60, stepId: null });
+    assert.equal((await problemIn(await edit({ laidUp: true }))).code, 'clock-runs');
+    yard.later(2);
+    await onCard(yard, jobId, 'clock-ended', { clockId, result: 'dry', note: '' });
+    assert.equal((await edit({ laidUp: true })).status, 200);
+  });
+
   test('nobody waives what can hurt the hirer', async () => {
     await yard.addUnit('GE-11');
     await yard.enter({ tag: 'GE-11' }, 'defect-found', { sentence: 'Label unreadable.', weight: 'prep', safety: true });

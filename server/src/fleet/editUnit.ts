@@ -3,6 +3,7 @@ import type { Facts } from '@hudrik/core/log';
 import { HIRES_GOING_ON } from '@hudrik/core/states';
 import type { Actor, Context } from '../context';
 import type { Trx } from '../database/tables';
+import { mustBeAtRest } from '../jobs/thingsOff';
 import { changeUnit } from '../log/changeUnit';
 import { refuse } from '../refusal';
 import { readUnitPage } from './unitPage';
@@ -20,6 +21,7 @@ export async function editUnit(
   await changeUnit(context, actor, { tag }, async ({ trx, unit, at, append }) => {
     if (seenVersion !== null && seenVersion !== unit.version) refuse('changed-meanwhile', { version: unit.version });
     if ((edit.laidUp || edit.gone) && (await isOnHire(trx, unit.id))) refuse('already-out', { tag: unit.tag });
+    if (edit.laidUp || edit.gone) await mustBeAtRest(trx, unit.id);
     await trx
       .updateTable('unit')
       .set((eb) => ({ ...columnsOf(edit, at), version: eb('version', '+', 1) }))

@@ -1,16 +1,14 @@
 import { OPEN_JOB_STATES } from '@hudrik/core/card';
-import { cardOf } from '@hudrik/core/log';
 import { openJob } from '../cards/beginJob';
 import { listMissingSteps } from '../cards/listMissingSteps';
-import { entriesOfJob } from '../log/readLog';
 import type { Taker } from '../log/taking';
 import { refuse } from '../refusal';
-import type { JobRow, Trx } from '../database/tables';
 import { closeDefects, lookedAtAll } from '../defects/closeDefects';
 import { openDefects } from '../defects/openDefects';
 import { closeJob, startCounterAnew } from './closeJob';
 import { endsWithALook } from './endsWithALook';
 import { jobUnderLock } from './jobUnderLock';
+import { mustBeTogether } from './thingsOff';
 
 /** A job raised by hand. Unless it is a known service it is work of its own: nothing that is found later is added to it. */
 export const raiseJob: Taker<'job-raised'> = async ({ change, id, facts, record }) => {
@@ -66,7 +64,7 @@ export const finishJob: Taker<'job-finished'> = async ({ change, actor, id, plac
   const { trx, at } = change;
   const job = await jobUnderLock(trx, place.jobId);
   if (!endsWithALook(job.kind)) refuse('not-proven', { kind: job.kind });
-  await mustBeTogether(trx, job);
+  await mustBeTogether(trx, job.id);
   const right = await lookedAtAll(trx, job.id, facts.looks);
   const kept = await startCounterAnew(trx, job);
   const closed = right.map((defect) => defect.sentence);
@@ -79,17 +77,10 @@ export const finishJob: Taker<'job-finished'> = async ({ change, actor, id, plac
   await closeJob(change, job, { state: 'done', note: facts.note, actor });
 };
 
-/** Nothing of it lies in a tray. */
-async function mustBeTogether(trx: Trx, job: JobRow): Promise<void> {
-  const { ledger } = cardOf(await entriesOfJob(trx, job.id));
-  const off = [...ledger.putBack, ...ledger.onTrial].map((thing) => thing.what);
-  if (!ledger.complete) refuse('things-off', { things: off });
-}
-
 /** A job that will not be done, with a reason. What it was there for stays: dropping closes no defect. */
 export const dropJob: Taker<'job-dropped'> = async ({ change, actor, place, facts, record }) => {
   const job = await jobUnderLock(change.trx, place.jobId);
-  await mustBeTogether(change.trx, job);
+  await mustBeTogether(change.trx, job.id);
   await record({ jobId: job.id, outcome: { title: job.title } });
   await closeJob(change, job, { state: 'dropped', why: facts.why, actor });
 };
