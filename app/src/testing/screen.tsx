@@ -47,7 +47,7 @@ export const IVO: Person = {
   name: 'Ivo Tarnwell',
   role: 'technician',
   preferences: { units: 'inch', theme: 'light' },
-} as Person;
+};
 
 /** A server that is not there: what a screen sends it, and whether it can be reached. */
 export class FakeServer {

@@ -5,32 +5,30 @@ import { LOG, taken } from '@/testing/cardReply';
 import { press, refusal, show } from '@/testing/screen';
 import { ShiftScreen } from './ShiftScreen';
 
-const line = (code: string, more: Partial<ShiftLine> = {}): ShiftLine =>
-  ({
-    tag: 'GE-07',
-    classId: 'generator',
-    code,
-    facts: {},
-    because: [],
-    minutes: 0,
-    jobId: null,
-    reference: null,
-    ...more,
-  }) as ShiftLine;
-const shift = (more: Partial<Shift> = {}): Shift =>
-  ({
-    at: new Date().toISOString(),
-    goingOut: 0,
-    goingOutNotFit: 0,
-    minutesBetween: 0,
-    back: [],
-    soon: [],
-    held: [],
-    inWork: [],
-    due: [],
-    hires: [],
-    ...more,
-  }) as Shift;
+const line = (code: string, more: Partial<ShiftLine> = {}): ShiftLine => ({
+  tag: 'GE-07',
+  classId: 'generator',
+  code,
+  facts: {},
+  because: [],
+  minutes: 0,
+  jobId: null,
+  reference: null,
+  ...more,
+});
+const shift = (more: Partial<Shift> = {}): Shift => ({
+  at: new Date().toISOString(),
+  goingOut: 0,
+  goingOutNotFit: 0,
+  minutesBetween: 0,
+  back: [],
+  soon: [],
+  held: [],
+  inWork: [],
+  due: [],
+  hires: [],
+  ...more,
+});
 const soon = new Date(Date.now() + 5 * 3_600_000).toISOString();
 const reply = (more: Partial<Shift> = {}) => ({ 'GET /api/shift': shift(more) });
 

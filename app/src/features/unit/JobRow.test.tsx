@@ -38,7 +38,7 @@ describe('a job as a line', () => {
     await press('Sign off: Clean it');
     type('What was done (optional)', 'Washed');
     // The row's own button has the same word.
-    fireEvent.press(screen.getAllByRole('button', { name: 'Sign off' }).at(-1) as never);
+    fireEvent.press(screen.getAllByRole('button', { name: 'Sign off' }).at(-1) ?? screen.root);
     await waitFor(() =>
       expect(server.sent[0]?.body).toMatchObject({ kind: 'job-finished', jobId: '7', facts: { note: 'Washed' } }),
     );
