@@ -69,6 +69,50 @@ describe('what to do now', () => {
     );
   });
 
+  test('a line’s job is its own unit’s, and one that holds something; what is out or back says when', async () => {
+    const raise = (tag: string, title: string, blocks: 'none' | 'prep') =>
+      yard.enter({ tag }, 'job-raised', { kind: 'prep', title, minutes: 7, blocks }, 'lead');
+    for (const tag of ['GE-07', 'GE-08', 'GE-09', 'GE-11']) await yard.addUnit(tag);
+    await raise('GE-07', 'Another’s', 'prep');
+    await raise('GE-08', 'Label', 'none');
+    await raise('GE-08', 'Wash', 'prep');
+    const wash = (await yard.read<UnitPage>('/api/units/GE-08')).jobs.find((job) => job.title === 'Wash');
+    await book('T-8', 'GE-08', '2030-03-05T09:00:00Z', '2030-03-05T12:00:00Z');
+    for (const [tag, hire] of [
+      ['GE-09', 'T-9'],
+      ['GE-11', 'T-11'],
+    ] as const) {
+      await book(hire, tag, '2030-03-04T08:00:00Z', '2030-03-05T08:00:00Z');
+      assert.equal((await handOut(tag, hire)).status, 201);
+      await book(`${hire}-next`, tag, '2030-03-05T09:00:00Z', '2030-03-05T12:00:00Z');
+    }
+    await yard.enter({ tag: 'GE-11' }, 'hire-back', { reference: 'T-11' }, 'counter');
+    const soon = (await shift()).soon
+      .filter((line) => line.reference?.startsWith('T-'))
+      .sort((a, b) => (a.tag ?? '').localeCompare(b.tag ?? ''));
+    assert.deepEqual(
+      soon.map(({ tag, minutes, jobId, facts }) => [
+        tag,
+        minutes,
+        jobId,
+        facts['readiness'],
+        facts['dueAt'],
+        facts['backAt'],
+      ]),
+      [
+        ['GE-08', 7, wash?.id, 'prep', null, null],
+        ['GE-09', 0, null, 'out', '2030-03-05T08:00:00.000Z', null],
+        ['GE-11', 0, null, 'held', null, '2030-03-04T09:00:00.000Z'],
+      ],
+    );
+    // What is back and not looked at stands under what is back, not under what is held.
+    assert.ok(!(await shift()).held.some((line) => line.tag === 'GE-11'));
+    for (const reference of ['T-8', 'T-9-next', 'T-11-next'])
+      await yard.ask('POST', `/api/hires/${reference}/cancel`, { as: 'counter' });
+    await yard.checkIn(wellCheckIn('GE-11', 'generator', '100.1'));
+    await yard.checkIn(wellCheckIn('GE-09', 'generator', '100.1'));
+  });
+
   test('what is held and not asked for, and what is on the bench', async () => {
     await yard.addUnit('GE-10');
     await yard.checkIn(foundCheckIn('GE-10', 'generator', '101.0', { sockets: 'damaged' }));
