@@ -123,7 +123,7 @@ test('a case goes in and out; a wrong one is refused by name', { tag: '@wide' },
   await signIn(page, 'Maren Askild', '/find');
   const file = (text: string) =>
     page
-      .getByLabel('Saved finding')
+      .getByLabel('Case file')
       .setInputFiles({ name: 'case.json', mimeType: 'application/json', buffer: Buffer.from(text) });
   await file('{"observations":{"choke":"need-choke"}}');
   await expect(
@@ -136,7 +136,7 @@ test('a case goes in and out; a wrong one is refused by name', { tag: '@wide' },
     page.getByText('Where it hisses: muffler and breather').or(page.getByText('Where it hisses: breather and muffler')),
   ).toBeVisible();
   const download = page.waitForEvent('download');
-  await page.getByRole('button', { name: 'Save as a file' }).click();
+  await page.getByRole('button', { name: 'Export case' }).click();
   const stream = await (await download).createReadStream();
   const chunks: Buffer[] = [];
   for await (const chunk of stream) chunks.push(chunk);

@@ -28,6 +28,7 @@ const RUNS = 200;
 const LINES = 200;
 const PHOTOS = 60;
 const OPENINGS = 30;
+const NOWHERE = { tag: null, jobId: null, findingId: null, lineId: null };
 
 const url = process.env.DATABASE_URL;
 if (!url) throw new Error('DATABASE_URL is not set');
@@ -139,15 +140,15 @@ async function aTechnician(): Promise<Actor> {
   return { id: person.id, name: person.name, role: person.role };
 }
 
-const NOWHERE = { tag: null, jobId: null, findingId: null, lineId: null };
-
 /** Something that happens, as a device sends it. */
-const enter = <K extends KindId>(
+function enter<K extends KindId>(
   actor: Actor,
   kind: K,
   facts: Facts<K>,
   on: { readonly id?: string; readonly tag?: string; readonly jobId?: string },
-) => takeEntry(context, actor, { ...NOWHERE, id: randomUUID(), kind, facts, at: undefined, madeBy: null, ...on });
+) {
+  return takeEntry(context, actor, { ...NOWHERE, id: randomUUID(), kind, facts, at: undefined, madeBy: null, ...on });
+}
 
 async function timed(run: () => Promise<unknown>): Promise<number> {
   const start = performance.now();

@@ -33,9 +33,9 @@ export function FindMore({
       <View className="flex-row flex-wrap gap-2">
         <Button className="grow" label="Engine and past" onPress={onMachine} />
         <Button className="grow" label="Tools at hand" onPress={onTools} />
-        <Button className="grow" label="Save as a file" onPress={() => saveCase(toCase(finding), tag)} />
+        <Button className="grow" label="Export case" onPress={() => saveCase(toCase(finding), tag)} />
         {tag === null ? (
-          <Button className="grow" label="Open a saved file" onPress={() => file.current?.click()} />
+          <Button className="grow" label="Import case" onPress={() => file.current?.click()} />
         ) : null}
         {tag === null ? <Button className="grow" kind="quiet" label="Start over" onPress={() => begin()} /> : null}
       </View>
@@ -43,7 +43,7 @@ export function FindMore({
         ref={file}
         type="file"
         accept=".json,application/json"
-        aria-label="Saved finding"
+        aria-label="Case file"
         style={{ display: 'none' }}
         onChange={(event) => {
           void take(event.target.files?.[0]);
