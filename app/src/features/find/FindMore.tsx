@@ -34,9 +34,7 @@ export function FindMore({
         <Button className="grow" label="Engine and past" onPress={onMachine} />
         <Button className="grow" label="Tools at hand" onPress={onTools} />
         <Button className="grow" label="Export case" onPress={() => saveCase(toCase(finding), tag)} />
-        {tag === null ? (
-          <Button className="grow" label="Import case" onPress={() => file.current?.click()} />
-        ) : null}
+        {tag === null ? <Button className="grow" label="Import case" onPress={() => file.current?.click()} /> : null}
         {tag === null ? <Button className="grow" kind="quiet" label="Start over" onPress={() => begin()} /> : null}
       </View>
       <input
