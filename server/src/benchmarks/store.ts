@@ -1,3 +1,4 @@
+import { pino } from 'pino';
 import { randomUUID } from 'node:crypto';
 import { performance } from 'node:perf_hooks';
 import { CLASS_IDS } from '@hudrik/core/catalogue';
@@ -8,7 +9,8 @@ import { newestCheckInId } from '../checkins/opening';
 import { readCard } from '../cards/readCard';
 import { httpInstruments } from '../cards/instruments';
 import type { Actor, Context } from '../context';
-import { migrate, openDatabase } from '../database/open';
+import { prepareBackground } from '../background/runner';
+import { databaseOn, migrate, openPool } from '../database/open';
 import type { Db } from '../database/tables';
 import { loadDemo } from '../demo/load';
 import { lastReading } from '../fleet/meters';
@@ -32,7 +34,8 @@ const NOWHERE = { tag: null, jobId: null, findingId: null, lineId: null };
 
 const url = process.env.DATABASE_URL;
 if (!url) throw new Error('DATABASE_URL is not set');
-const db = openDatabase(url, 4);
+const pool = openPool(url, 4);
+const db = databaseOn(pool);
 // Not asked here: nothing listens at this address.
 const NOBODY = 'http://127.0.0.1:9';
 const context: Context = {
@@ -42,6 +45,7 @@ const context: Context = {
   paper: { make: async () => Buffer.alloc(0) },
 };
 await migrate(db);
+await prepareBackground(pool, pino({ level: 'warn' }));
 const began = performance.now();
 await loadDemo(db, new Date(), { times: TIMES, days: 210, gapDays: 16, notesPerHire: 22 });
 console.log(`loaded in ${Math.round((performance.now() - began) / 1000)} s: ${await counted(db)}`);
