@@ -3,6 +3,7 @@ import { randomUUID } from 'node:crypto';
 import { describe, test } from 'node:test';
 import type { Defect, LogRecord, Opening, UnitPage } from '@hudrik/core/contracts';
 import { changeUnit } from '../log/changeUnit';
+import { openDefects } from './openDefects';
 import { onCard, prove, signOff } from '../testing/proving';
 import { foundCheckIn, wellCheckIn } from '../testing/samples';
 import { entryIn, problemIn, useYard } from '../testing/yard';
@@ -148,6 +149,22 @@ describe('what is wrong with a unit', () => {
     assert.equal(again?.foundAt, first?.foundAt);
     assert.ok((again?.seenAt ?? '') > (first?.seenAt ?? ''));
     assert.deepEqual((await verdict('GE-06')).because.length, 2);
+  });
+
+  test('what can hurt is still said when it is found again without its caution', async () => {
+    const id = await yard.addUnit('GE-30');
+    const origin = { kind: 'check', id: 'gun', exception: 'lock' } as const;
+    const found = { origin, sentence: 'The lock slips.', weight: 'hold', safety: true, work: null } as const;
+    const see = (caution: string | null) =>
+      changeUnit(yard.context, null, { id }, ({ trx, at }) =>
+        openDefects(trx, { unitId: id, entryId: null, at }, [{ ...found, caution }]),
+      );
+    await see('high-pressure-water');
+    await see(null);
+    assert.deepEqual(
+      (await defects('GE-30')).map((defect) => defect.caution),
+      ['high-pressure-water'],
+    );
   });
 
   test('a later return in which all is ticked closes nothing by itself', async () => {

@@ -45,7 +45,7 @@ export async function openDefects(
 async function see(trx: Trx, unitId: number, found: FoundDefect, jobId: number | null, at: Date): Promise<boolean> {
   const open = await trx
     .selectFrom('defect')
-    .select(['id', 'weight', 'job_id', 'safety'])
+    .select(['id', 'weight', 'job_id', 'safety', 'caution'])
     .where('unit_id', '=', unitId)
     .where('origin_kind', '=', found.origin.kind)
     .where('origin_id', '=', found.origin.id)
@@ -60,7 +60,7 @@ async function see(trx: Trx, unitId: number, found: FoundDefect, jobId: number |
       sentence: found.sentence,
       weight: heavier(open.weight, found.weight),
       safety: open.safety || found.safety,
-      caution: found.caution,
+      caution: found.caution ?? open.caution,
       job_id: jobId ?? open.job_id,
     })
     .where('id', '=', open.id)

@@ -114,6 +114,23 @@ describe('what is wrong with a unit', () => {
     );
   });
 
+  test('without a connection: what is closed and what is written down here says that it is not sent yet', async () => {
+    const server = show(<Defects page={pageWith([defect()])} />, { [LOG]: taken });
+    server.isAway = true;
+    await press('Close: A socket is burnt.');
+    await press('It is put right');
+    type('What you looked at, and what was done', 'New socket');
+    await press('Close it');
+    expect(await screen.findByText(/^Closed here, not sent yet/)).toBeTruthy();
+    expect(screen.queryByRole('button', { name: 'Close: A socket is burnt.' })).toBeNull();
+    await press('Something else is wrong');
+    type('In one sentence', 'The handle is cracked.');
+    await press('Yes');
+    await press('It must not go out');
+    await press('Write it down');
+    expect(await screen.findByText('Written down here, not sent yet.')).toBeTruthy();
+  });
+
   test('the counter reads it; an apprentice writes down, and closes nothing', async () => {
     show(<Defects page={pageWith([defect()])} />, {}, CLERK);
     expect(await screen.findByText('A socket is burnt.')).toBeTruthy();

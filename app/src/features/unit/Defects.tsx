@@ -1,25 +1,40 @@
 import { cautionText } from '@hudrik/core/catalogue';
 import type { Defect, UnitPage } from '@hudrik/core/contracts';
+import { isOf } from '@hudrik/core/log';
 import { router } from 'expo-router';
-import { useState } from 'react';
+import { useCallback, useState } from 'react';
 import { View } from 'react-native';
 import { object, string } from 'yup';
 import { sentenceOf, usePerson } from '@/api';
 import { Button, Card, Caution, Failure, ReadinessMark, Section, Sheet, Words } from '@/design';
 import { FormChoices, FormField, useSchemaForm, words } from '@/forms';
-import { useEntry } from '@/outbox';
+import { entryOf, useEntry, usePending, type On } from '@/outbox';
 import { sayTime } from '@/writing';
 
 /** All that is wrong with a unit, worst first, each with what closes it and who does something about it. */
 export function Defects({ page }: { readonly page: UnitPage }) {
   const { role } = usePerson();
   const [finding, setFinding] = useState(false);
+  const { tag } = page.unit;
+  const pending = usePending(useCallback((on: On) => on.tag === tag, [tag]))
+    .filter((item) => item.state === 'waiting')
+    .map(entryOf);
+  const closedHere = pending.flatMap((entry) => (isOf(entry, 'defect-closed') ? [entry.facts.defectId] : []));
+  const foundHere = pending.filter((entry) => isOf(entry, 'defect-found'));
   const works = role !== 'counter';
   if (page.defects.length === 0 && !works) return null;
   return (
     <Section title="What is wrong" count={page.defects.length}>
       {page.defects.map((defect) => (
-        <DefectCard key={defect.id} defect={defect} page={page} />
+        <DefectCard key={defect.id} defect={defect} page={page} isClosedHere={closedHere.includes(defect.id)} />
+      ))}
+      {foundHere.map(({ id, facts }) => (
+        <Card key={id}>
+          <Words face="strong">{facts.sentence}</Words>
+          <Words size={13} tone="ink-soft">
+            Written down here, not sent yet.
+          </Words>
+        </Card>
       ))}
       {works ? (
         <Button
@@ -32,7 +47,15 @@ export function Defects({ page }: { readonly page: UnitPage }) {
   );
 }
 
-function DefectCard({ defect, page }: { readonly defect: Defect; readonly page: UnitPage }) {
+function DefectCard({
+  defect,
+  page,
+  isClosedHere,
+}: {
+  readonly defect: Defect;
+  readonly page: UnitPage;
+  readonly isClosedHere: boolean;
+}) {
   const { role } = usePerson();
   const [closing, setClosing] = useState(false);
   const signs = role === 'technician' || role === 'lead';
@@ -55,6 +78,9 @@ function DefectCard({ defect, page }: { readonly defect: Defect; readonly page: 
           <Words size={15}>{job ? defect.closer : `Nothing is being done about it. ${defect.closer}`}</Words>
         </View>
       </View>
+      {isClosedHere ? (
+        <Words role="status">Closed here, not sent yet: it counts when the yard’s server has it.</Words>
+      ) : null}
       {defect.caution ? <Caution text={cautionText(defect.caution)} /> : null}
       <View className="flex-row flex-wrap gap-2">
         {job && role !== 'counter' ? (
@@ -65,7 +91,7 @@ function DefectCard({ defect, page }: { readonly defect: Defect; readonly page: 
             onPress={() => router.navigate(`/j/${job.id}`)}
           />
         ) : null}
-        {signs ? (
+        {signs && !isClosedHere ? (
           <Button
             className="grow"
             kind={job ? 'quiet' : 'plain'}
