@@ -347,31 +347,6 @@ describe('a job’s card', () => {
     assert.deepEqual(await thumb(), [240, 180, 'private, max-age=31536000, immutable']);
   });
 
-  test('the load bank’s readings come as they are, and follow the unit’s faults until they are put right', async () => {
-    await yard.addUnit('GE-16');
-    await yard.checkIn(foundCheckIn('GE-16', 'generator', '101.0', { volts: 'low' }));
-    const id = (await unit('GE-16')).jobs[0]?.id ?? '';
-    await confirmed('GE-16', ['rings-worn']);
-    const first = async (): Promise<{ hertz: number }> => {
-      const answer = await yard.ask('GET', `/api/jobs/${id}/live?load=1`, { as: 'technician' });
-      assert.match(answer.headers.get('content-type') ?? '', /event-stream/);
-      const reader = (answer.body as ReadableStream<Uint8Array>).getReader();
-      const { value } = await reader.read();
-      await reader.cancel();
-      return JSON.parse(
-        Buffer.from(value ?? [])
-          .toString()
-          .replace(/^data: /, '')
-          .split('\n')[0] ?? '',
-      ) as { hertz: number };
-    };
-    assert.ok((await first()).hertz < 57);
-    await enter(yard, id, 'hands-on', {});
-    const step = cardOf((await cardIn(yard, id)).entries).steps.find((entry) => entry.key === 'repair-rings-worn');
-    await enter(yard, id, 'step-done', { stepId: step?.stepId ?? '' });
-    assert.ok((await first()).hertz > 57);
-  });
-
   test('entries are append-only in the database itself; the counter reads and writes nothing', async () => {
     const id = await held('GE-17');
     await enter(yard, id, 'note', { text: 'x', stepId: null });
