@@ -1,7 +1,7 @@
 import { createHash, randomUUID } from 'node:crypto';
 import { expect, test, type Locator, type Page } from './test';
 import type { WorkerServer } from './server';
-import { asLead, enter, freshUnit, signIn, jsonOf } from './yard';
+import { asLead, enter, freshUnit, laterInProof, signIn, jsonOf } from './yard';
 import { nth } from '@hudrik/core/typed';
 
 interface HistoryPage {
@@ -131,7 +131,7 @@ test('from a cause to a unit that is fit again: taken apart, a part late, put ba
   await button(page, 'Order it').click();
   await expect(page.getByText(/^on order, expected/)).toBeVisible();
   await button(page, 'Wait for parts').click();
-  await expect(page.getByText('Waits for a part', { exact: true })).toBeVisible();
+  await expect(page.getByRole('status').filter({ hasText: /^Waits for a part$/ })).toBeVisible();
   await page.unroute('**/api/orders');
   await page.goto('/parts');
   const order = page.getByText('1 × TV-2040', { exact: false }).locator('xpath=ancestor::*[.//*[@role="button"]][1]');
@@ -141,7 +141,7 @@ test('from a cause to a unit that is fit again: taken apart, a part late, put ba
   }).toPass({ timeout: 90_000, intervals: [500] });
   await order.getByRole('button', { name: 'It has arrived' }).click();
   await page.goto(`/j/${jobId}`);
-  await expect(page.getByText('On the bench', { exact: true })).toBeVisible();
+  await expect(page.getByRole('status').filter({ hasText: /^On the bench$/ })).toBeVisible();
   await button(page, 'Used: Carburettor, complete').click();
   await expect(page.getByText('used', { exact: true })).toBeVisible();
 
@@ -179,16 +179,15 @@ test('from a cause to a unit that is fit again: taken apart, a part late, put ba
   await button(page, 'Exhaust clear').click();
   await button(page, 'Load bank, in steps to rated').click();
   await expect(page.getByRole('heading', { level: 1 })).toHaveText(/Not run yet: 20 minutes/);
-  // The run began a while ago: the device had no connection and says so now.
+  await button(page, 'It runs: start the time').click();
   await expect
     .poll(async () =>
       (await jsonOf<{ entries: { kind: string }[] }>(await page.request.get(`/api/jobs/${jobId}/card`))).entries.some(
-        (entry) => entry.kind === 'proof-load',
+        (entry) => entry.kind === 'run-started',
       ),
     )
     .toBe(true);
-  const at = new Date(Date.now() - 21 * 60_000).toISOString();
-  await enter(page.request, { jobId, at }, 'run-started', {});
+  await laterInProof(server, tag, 21);
   await page.reload();
   await expect(page.getByRole('heading', { level: 1 })).toHaveText(/The time is complete/);
   for (const load of ['0 %', '50 %', '100 %']) {
@@ -200,10 +199,12 @@ test('from a cause to a unit that is fit again: taken apart, a part late, put ba
   for (const right of await page.getByRole('button', { name: 'Right', exact: true }).all()) await right.click();
   await expect(page.getByText(/within G[123] of ISO 8528-5/)).toBeVisible();
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('It has passed. Sign it.');
-  await page.getByLabel(/^What was done/).fill('New carburettor');
-  await expect(button(page, 'Passed: sign')).toBeDisabled();
-  for (const look of await page.getByRole('checkbox').all()) await look.click();
-  await button(page, 'Passed: sign').click();
+  await button(page, 'Passed').click();
+  const sheet = page.getByRole('dialog');
+  await sheet.getByLabel(/^What was done/).fill('New carburettor');
+  await expect(button(page, /^Passed: sign/)).toBeDisabled();
+  for (const look of await sheet.getByRole('checkbox').all()) await look.click();
+  await button(page, /^Passed: sign/).click();
   await expect(page.getByText(`${tag}: proven.`)).toBeVisible();
   await button(page, `See ${tag}`).click();
   await expect(page.getByText('Fit for hire.').first()).toBeVisible();

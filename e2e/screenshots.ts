@@ -62,17 +62,16 @@ async function cardOf(page: Page, tag: string): Promise<string> {
 async function proof(page: Page, name: string): Promise<void> {
   const job = { kind: 'repair', title: 'New brushes', minutes: 40, blocks: 'hold' };
   const { jobId } = await enter(page.request, { tag: 'GE-04' }, 'job-raised', job);
-  const ago = new Date(Date.now() - 9 * 60_000).toISOString();
-  for (const [kind, facts, at] of [
+  for (const [kind, facts] of [
     ['to-proof', {}],
     ['leak-look', { dry: true, note: '' }],
     ['smoke', { clear: true }],
     ['proof-load', { load: 'load-bank' }],
-    ['run-started', {}, ago],
+    ['run-started', {}],
     ['proof-reading', { reading: 'hertz-0', value: 62.1, live: true }],
     ['proof-reading', { reading: 'volts-0', value: 120.4, live: true }],
   ] as const) {
-    await enter(page.request, { jobId, ...(at ? { at } : {}) }, kind, facts);
+    await enter(page.request, { jobId }, kind, facts);
   }
   await page.goto(`/j/${jobId}/proof`);
   await page.getByRole('button', { name: '50 %' }).click();

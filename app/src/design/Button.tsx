@@ -16,6 +16,8 @@ interface Props extends Omit<PressableProps, 'children'> {
   readonly kind?: Kind;
   readonly icon?: React.ReactNode;
   readonly tall?: boolean;
+  /** Why it cannot be pushed; without a reason it can. Said under it. */
+  readonly offBecause?: string | false | null | undefined;
 }
 
 /** A push: at least 48 px high, its word on it. */
@@ -26,16 +28,19 @@ export function Button({
   icon,
   tall = false,
   disabled,
+  offBecause,
   className = '',
   ...rest
 }: Props) {
+  const reason = typeof offBecause === 'string' ? offBecause : null;
+  const off = reason !== null || (disabled ?? false);
   const tone = kind === 'main' ? 'on-mark' : kind === 'stop' ? 'held' : 'ink';
-  return (
+  const push = (
     <Pressable
       role="button"
-      disabled={disabled}
-      aria-disabled={disabled ?? false}
-      className={`${tall ? 'min-h-[60px]' : 'min-h-[48px]'} flex-row items-center justify-center gap-2 rounded-[4px] px-4 py-2 ${KIND[kind]} ${disabled ? 'opacity-50' : 'active:opacity-80'} ${className}`}
+      disabled={off}
+      aria-disabled={off}
+      className={`${tall ? 'min-h-[60px]' : 'min-h-[48px]'} flex-row items-center justify-center gap-2 rounded-[4px] px-4 py-2 ${KIND[kind]} ${off ? 'opacity-50' : 'active:opacity-80'} ${reason === null ? className : ''}`}
       {...rest}
     >
       {icon}
@@ -50,6 +55,15 @@ export function Button({
         ) : null}
       </View>
     </Pressable>
+  );
+  if (reason === null) return push;
+  return (
+    <View className={`gap-1 ${className}`}>
+      {push}
+      <Words size={15} tone="ink-soft" className="text-center">
+        {reason}
+      </Words>
+    </View>
   );
 }
 

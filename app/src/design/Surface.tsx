@@ -18,16 +18,19 @@ export function Card({
 export function Section({
   title,
   count,
+  place,
   children,
   className = '',
 }: {
   readonly title: string;
   readonly count?: number;
+  /** What a jump strip calls it by. */
+  readonly place?: string;
   readonly children: React.ReactNode;
   readonly className?: string;
 }) {
   return (
-    <View className={`gap-2 ${className}`}>
+    <View className={`gap-2 ${className}`} {...(place === undefined ? {} : { id: place })}>
       <View className="flex-row items-baseline gap-2 border-b-2 border-ink pb-1">
         <Heading className="flex-1">{title}</Heading>
         {count === undefined ? null : (

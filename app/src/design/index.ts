@@ -1,8 +1,10 @@
 export { Button, Choice } from './Button';
+export { DateTimeField } from './DateTimeField';
 export { Field } from './Field';
 export { Gauge } from './Gauge';
 export { HangTag } from './HangTag';
 export { useInk } from './ink';
+export { JumpStrip, jumpTo } from './JumpStrip';
 export type { KeyBinding } from './keyBinding';
 export { useKeys } from './keys';
 export { Keypad, press } from './Keypad';

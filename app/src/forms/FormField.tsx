@@ -1,6 +1,6 @@
 import { Controller, type Control, type FieldError, type FieldPath, type FieldValues } from 'react-hook-form';
 import { View, type TextInputProps } from 'react-native';
-import { Choice, Field, Words } from '@/design';
+import { Choice, DateTimeField, Field, Words } from '@/design';
 
 interface Props<Typed extends FieldValues> extends Omit<TextInputProps, 'value' | 'onChangeText' | 'onBlur'> {
   readonly control: Control<Typed, unknown, any>;
@@ -21,6 +21,28 @@ export function FormField<Typed extends FieldValues>({ control, name, ...rest }:
           value={String(field.value ?? '')}
           onChangeText={field.onChange}
           onBlur={field.onBlur}
+          wrong={fieldState.error && sayWrong(fieldState.error)}
+        />
+      )}
+    />
+  );
+}
+
+/** A day and a time of a form. */
+export function FormDateTime<Typed extends FieldValues>({
+  control,
+  name,
+  label,
+}: Pick<Props<Typed>, 'control' | 'name' | 'label'>) {
+  return (
+    <Controller
+      control={control}
+      name={name}
+      render={({ field, fieldState }) => (
+        <DateTimeField
+          label={label}
+          value={String(field.value ?? '')}
+          onChange={field.onChange}
           wrong={fieldState.error && sayWrong(fieldState.error)}
         />
       )}

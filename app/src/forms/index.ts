@@ -1,3 +1,4 @@
 export { figure, price, wholeNumber, words } from './fields';
-export { FormChoices, FormField } from './FormField';
+export { FormChoices, FormDateTime, FormField } from './FormField';
 export { useSchemaForm } from './useSchemaForm';
+export { WriteSheet } from './WriteSheet';

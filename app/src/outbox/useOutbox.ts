@@ -92,6 +92,7 @@ export const entryOf = (item: EntryItem): Entry =>
     kind: item.kind,
     facts: item.facts,
     outcome: {},
+    jobId: item.on.jobId ?? null,
   };
 
 /** The server's entries, and behind them what it has not got, or had not when it was asked. What it refused is not among them. */

@@ -2,7 +2,7 @@ import { useLocalSearchParams } from 'expo-router';
 import { DataSheetScreen } from '@/features/desk';
 import { FirstLead } from '@/features/session/FirstLead';
 
-export { AddUnitScreen, ExchangeScreen, HiresScreen } from '@/features/desk';
+export { AddUnitScreen, ExchangeScreen, FreeScreen, HiresScreen } from '@/features/desk';
 export { LearnedScreen } from '@/features/find/LearnedScreen';
 export { MoreScreen, PeopleScreen, SettingsScreen } from '@/features/settings';
 

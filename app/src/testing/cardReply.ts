@@ -1,22 +1,10 @@
-import type { JobState } from '@hudrik/core/card';
-import type { CardReply, LogRecord } from '@hudrik/core/contracts';
-import { cardOf, jobStateAfter, type CardKind, type Facts } from '@hudrik/core/log';
+import type { VisitState } from '@hudrik/core/card';
+import type { LogRecord } from '@hudrik/core/contracts';
+import { sampleCard, sampleEntry, type CardMore } from '@hudrik/core/contracts/samples';
+import { cardOf, visitStateAfter, type Facts } from '@hudrik/core/log';
 import type { Replies, Sent } from './screen';
 
-let count = 0;
-
-/** An entry as the server gives it. For tests. */
-export const entryOf = <K extends CardKind>(kind: K, facts: Facts<K>, by = 'Ivo Tarnwell'): LogRecord => ({
-  id: `entry-${count++}`,
-  at: new Date(Date.now() - 600_000 + count * 1000).toISOString(),
-  by,
-  sentBy: null,
-  kind,
-  facts,
-  outcome: {},
-  jobId: '7',
-  corrects: null,
-});
+export { sampleCard as cardReply, sampleEntry as entryOf } from '@hudrik/core/contracts/samples';
 
 export const thingOf = (thingId: string, what: string, place: number): Facts<'taken-off'> => ({
   thingId,
@@ -31,7 +19,7 @@ export const thingOf = (thingId: string, what: string, place: number): Facts<'ta
   quarterTurns: null,
 });
 
-export const STEPS = entryOf('steps-listed', {
+export const STEPS = sampleEntry('steps-listed', {
   edition: 'now',
   from: 'start',
   steps: [
@@ -39,54 +27,6 @@ export const STEPS = entryOf('steps-listed', {
     { stepId: 's2', key: 'repair-x', title: 'Clear the jet' },
   ],
 });
-
-type More = Partial<Omit<CardReply, 'job'>> & { readonly job?: Partial<CardReply['job']> };
-
-/** A card as the server gives it. */
-export function cardReply(entries: readonly LogRecord[], { job, ...rest }: More = {}): CardReply {
-  return {
-    job: {
-      id: '7',
-      tag: 'GE-07',
-      classId: 'generator',
-      kind: 'repair',
-      work: 'find-fault',
-      title: 'Clear the main jet',
-      minutes: 20,
-      blocks: 'hold',
-      state: 'open',
-      origins: [],
-      why: ['Main jet blocked.'],
-      caution: null,
-      defects: [],
-      raisedAt: '2030-03-04T09:00:00Z',
-      startedBy: 'Ivo Tarnwell',
-      closedAt: null,
-      version: 2,
-      ...job,
-    },
-    unit: {
-      tag: 'GE-07',
-      classId: 'generator',
-      modelId: 1,
-      model: 'Tuvellan Lantern 5',
-      serial: 'S-7',
-      trueHours: 596.3,
-    },
-    entries,
-    causes: ['main-jet-blocked'],
-    complaint: { afterMinutes: null, comesAndGoes: false },
-    seen: [],
-    machine: { engine: {}, past: {} },
-    limits: null,
-    learnt: {},
-    parts: [],
-    comeback: null,
-    edition: 'now',
-    now: new Date().toISOString(),
-    ...rest,
-  };
-}
 
 export const CARD = 'GET /api/jobs/7/card';
 export const LOG = 'POST /api/log';
@@ -107,15 +47,20 @@ export const taken = ({ body }: Sent, outcome: object = {}): { readonly entry: L
 });
 
 /** A server that takes every entry onto the card that it gives. */
-export function taking(entries: readonly LogRecord[], more: More = {}): Replies {
+export function taking(entries: readonly LogRecord[], more: CardMore = {}): Replies {
   const all = [...entries];
-  let state: JobState = more.job?.state ?? 'open';
+  let state: VisitState = more.visit?.state ?? 'open';
   return {
-    [CARD]: () => cardReply(all, { ...more, job: { ...more.job, state } }),
+    [CARD]: () =>
+      sampleCard(all, {
+        ...more,
+        visit: { ...more.visit, state },
+        job: { ...more.job, ...(state === 'ended' ? { state: 'done' } : {}) },
+      }),
     [LOG]: (sent: Sent) => {
       const reply = taken(sent);
       all.push(reply.entry);
-      state = jobStateAfter(state, reply.entry, cardOf(all));
+      state = visitStateAfter(state, reply.entry, cardOf(all));
       return reply;
     },
   };

@@ -1,26 +1,7 @@
-import type { JobLine, OrderLine, Part, PartLine, WaysReply } from '@hudrik/core/contracts';
+import type { OrderLine, Part, PartLine, WaysReply } from '@hudrik/core/contracts';
 
 /** Lines as the server gives them. For tests. */
-export const jobLine = (more: Partial<JobLine> = {}): JobLine => ({
-  id: '7',
-  tag: 'GE-07',
-  classId: 'generator',
-  kind: 'repair',
-  work: 'find-fault',
-  title: 'Clear the main jet',
-  minutes: 20,
-  blocks: 'hold',
-  state: 'waiting',
-  origins: [],
-  why: ['Main jet blocked.'],
-  caution: null,
-  defects: [],
-  raisedAt: '2030-03-04T09:00:00Z',
-  startedBy: null,
-  closedAt: null,
-  version: 2,
-  ...more,
-});
+export { sampleJob as jobLine } from '@hudrik/core/contracts/samples';
 
 export const partLine = (more: Partial<PartLine> = {}): PartLine => ({
   id: 'line-1',

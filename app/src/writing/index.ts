@@ -10,4 +10,5 @@ export {
   sayMinutes,
   sayMoney,
   sayTime,
+  sayValue,
 } from './writing';

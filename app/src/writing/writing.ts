@@ -41,6 +41,8 @@ export const sayDay = (instant: string): string => sayAs(instant, 'd MMM yyyy, H
 export const sayAgo = (instant: string): string => formatDistanceToNowStrict(new Date(instant), { addSuffix: true });
 /** A figure with so many digits after the point. */
 export const sayFigure = (value: number, digits = 1): string => formatFigure(value, writing.locale, digits, digits);
+/** A figure as it was read or reckoned: as many digits after the point as it has, two at most. */
+export const sayValue = (value: number): string => formatFigure(value, writing.locale, 2);
 export const sayHours = (hours: number): string => `${sayFigure(hours)} h`;
 export const sayMoney = (cents: number): string => formatMoney(cents, writing);
 export const sayFuel = (eighths: number): string => (eighths === 0 ? 'empty' : eighths === 8 ? 'full' : `${eighths}/8`);

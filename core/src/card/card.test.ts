@@ -3,6 +3,7 @@ import {
   EMPTY_CARD,
   listSteps,
   OPEN_JOB_STATES,
+  standingOf,
   startWork,
   stepsFor,
   stopWork,
@@ -64,8 +65,15 @@ describe('hands on a card', () => {
   const at = (seconds: number) => new Date(Date.UTC(2030, 2, 4, 9, 0, seconds)).toISOString();
 
   test('an empty card has nothing on it', () => {
-    const { ledger, edition, decision, workedMs, ...lists } = EMPTY_CARD;
-    expect([edition, decision, workedMs, ledger.things]).toEqual([null, null, {}, []]);
+    const { ledger, edition, decision, workedMs, handedOn, signatureAsked, ...lists } = EMPTY_CARD;
+    expect([edition, decision, handedOn, signatureAsked, workedMs, ledger.things]).toEqual([
+      null,
+      null,
+      null,
+      null,
+      {},
+      [],
+    ]);
     for (const list of Object.values(lists)) expect(list).toEqual([]);
   });
 
@@ -95,17 +103,30 @@ describe('hands on a card', () => {
 
   test('steps are listed once, and changed by their id', () => {
     const step = (stepId: string, title: string) => ({ stepId, title, key: null });
-    const card = listSteps(listSteps(EMPTY_CARD, [step('a', 'First')]), [step('a', 'Other'), step('b', 'Second')]);
-    expect(card.steps.map(({ stepId, title, state, otherWords }) => [stepId, title, state, otherWords])).toEqual([
-      ['a', 'First', 'to-do', []],
-      ['b', 'Second', 'to-do', []],
+    const card = listSteps(
+      listSteps(EMPTY_CARD, [step('a', 'First')], '7'),
+      [step('a', 'Other'), step('b', 'Second')],
+      '8',
+    );
+    expect(
+      card.steps.map(({ stepId, title, state, otherWords, jobId }) => [stepId, title, state, otherWords, jobId]),
+    ).toEqual([
+      ['a', 'First', 'to-do', [], '7'],
+      ['b', 'Second', 'to-do', [], '8'],
     ]);
     const done = changeStep(card, 'b', (one) => ({ ...one, state: 'done' }));
     expect(done.steps.map((one) => one.state)).toEqual(['to-do', 'done']);
     expect(changeStep(card, 'c', (one) => ({ ...one, state: 'done' })).steps).toEqual(card.steps);
   });
 
-  test('a job is open until it is done or dropped', () => {
-    expect(OPEN_JOB_STATES).toEqual(['waiting', 'open', 'waits-clock', 'waits-part', 'waits-decision', 'to-prove']);
+  test('a job is open until it is done or dropped; what is begun stands where its visit does', () => {
+    expect(OPEN_JOB_STATES).toEqual(['waiting', 'open', 'put-off']);
+    expect([
+      standingOf('open', 'waits-part'),
+      standingOf('open', null),
+      standingOf('waiting', 'to-prove'),
+      standingOf('done', 'open'),
+      standingOf('open', 'ended'),
+    ]).toEqual(['waits-part', 'open', 'waiting', 'done', 'open']);
   });
 });

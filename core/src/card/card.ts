@@ -14,6 +14,8 @@ export interface ListedStep {
 }
 
 export interface CardStep extends ListedStep {
+  /** The job under whose heading it stands. */
+  readonly jobId: string | null;
   readonly state: 'to-do' | 'done' | 'dropped';
   readonly by: string | null;
   readonly at: string | null;
@@ -62,6 +64,11 @@ interface Remark<F> {
   readonly facts: F;
 }
 
+interface Said {
+  readonly at: string;
+  readonly by: string | null;
+}
+
 /** All that a card's entries come to. */
 export interface Card {
   /** The edition of the templates that its steps were listed by last. */
@@ -79,6 +86,10 @@ export interface Card {
   readonly working: readonly { readonly by: string; readonly since: string }[];
   readonly trials: readonly Remark<{ readonly how: string; readonly note: string }>[];
   readonly decision: Remark<{ readonly way: string; readonly why: string }> | null;
+  /** To whom the card was given last, and what was said with it. */
+  readonly handedOn: (Said & { readonly to: number; readonly name: string | null; readonly note: string }) | null;
+  /** Who asks for a signature; nobody once it is signed or the work goes on. */
+  readonly signatureAsked: (Said & { readonly note: string }) | null;
 }
 
 export const EMPTY_CARD: Card = {
@@ -94,15 +105,17 @@ export const EMPTY_CARD: Card = {
   working: [],
   trials: [],
   decision: null,
+  handedOn: null,
+  signatureAsked: null,
 };
 
 const MINUTE_MS = 60_000;
 
 /** Steps are put behind those that are there; one whose id is there already is left as it is. */
-export function listSteps(card: Card, steps: readonly ListedStep[]): Card {
+export function listSteps(card: Card, steps: readonly ListedStep[], jobId: string | null): Card {
   const there = new Set(card.steps.map((step) => step.stepId));
   const fresh = steps.filter((step) => !there.has(step.stepId));
-  const open = { state: 'to-do', by: null, at: null, why: null, otherWords: [] } as const;
+  const open = { jobId, state: 'to-do', by: null, at: null, why: null, otherWords: [] } as const;
   return { ...card, steps: [...card.steps, ...fresh.map((step): CardStep => ({ ...step, ...open }))] };
 }
 

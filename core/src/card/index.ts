@@ -14,4 +14,5 @@ export {
   type ListedStep,
 } from './card';
 export { JOB_STATES, OPEN_JOB_STATES, type JobState } from './jobStates';
+export { standingOf, VISIT_STATES, type Standing, type VisitState } from './visitStates';
 export { stepsFor, type StepSources } from './stepsFor';

@@ -6,7 +6,7 @@ import { FAULTS } from './faults';
 import { DERIVED_FINDINGS } from './findings';
 import { READING_LIMITS } from './limits';
 import { OBSERVATIONS, SET_UPS, TOOLS } from './observations';
-import { CLOCKS, EVERY_PROOF, RISKS, STATES_FOUND, STEPS_OF_KIND, STEPS_OF_WORK, TEARDOWNS } from './workshop';
+import { CLOCKS, PROOF_LOOKS, RISKS, STATES_FOUND, STEPS_OF_KIND, STEPS_OF_WORK, TEARDOWNS } from './workshop';
 
 /** A short name of a text's content: the same text, the same name. Handed in, since core has none of its own. */
 export type Fingerprint = (text: string) => string;
@@ -33,7 +33,7 @@ function editionsOf(fingerprint: Fingerprint): Record<string, string> {
     ),
     card: of(
       CLASS_FOLDERS.map((folder) => folder.proof),
-      EVERY_PROOF,
+      PROOF_LOOKS.everyRun,
       STEPS_OF_KIND,
       STEPS_OF_WORK,
       TEARDOWNS,

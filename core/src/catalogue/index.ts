@@ -1,4 +1,5 @@
 import { CAUTIONS } from './cautions';
+import { FIND_FAULT } from './checklists/findFault';
 import { CLASS_FOLDERS } from './classes';
 import { COMPLAINTS, ENDED } from './complaints';
 import { FAULTS } from './faults';
@@ -62,6 +63,7 @@ export const rulesOf = (machineClass: MachineClass) => ({
   machineClass,
   complaints: [...complaintsOf(machineClass), ...ENDED],
   derived: DERIVED_FINDINGS,
+  findFault: FIND_FAULT,
 });
 
 /** The check that takes a reading of a kind. */

@@ -7,7 +7,7 @@ import {
   CLOCK_IDS,
   CLOCKS,
   entryOf,
-  EVERY_PROOF,
+  PROOF_LOOKS,
   FAULT_IDS,
   FAULTS,
   LIVE_EFFECTS,
@@ -88,7 +88,7 @@ describe('what the bench knows', () => {
         ]).toEqual([true, true]);
         if (reading.live && reading.live !== 'rpm') expect(simulation.channels).toHaveProperty(reading.live);
       }
-      for (const look of [...plan.looks, ...EVERY_PROOF])
+      for (const look of [...plan.looks, ...PROOF_LOOKS.everyRun])
         if (look.fails) expect([look.id, isShown(look.fails)]).toEqual([look.id, true]);
     }
     for (const outcome of Object.keys(CAME_AFTER.minutes))

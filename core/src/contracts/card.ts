@@ -1,11 +1,13 @@
 import type { InferType } from 'yup';
 import type { Frozen } from '../fields/frozen';
+import { VISIT_STATES } from '../card';
 import { STATE_FOUND_IDS } from '../catalogue/ids';
+import { PROOF_NEEDS } from '../catalogue/shapes';
 import { WAY_IDS } from '../catalogue/workshop';
-import { array, boolean, classId, machine, mixed, number, object, string } from '../fields';
+import { array, boolean, classId, machine, mixed, number, object, readinessVerdict, string } from '../fields';
 import { PART_LINE_STATES } from '../states';
-import { ownLimits } from './finding';
-import { jobLine } from './fleet';
+import { ownLimits, rated } from './finding';
+import { defect, jobLine } from './fleet';
 import { records } from './log';
 
 export const partLine = object({
@@ -37,9 +39,27 @@ const comeback = object({
 });
 export type Comeback = Frozen<InferType<typeof comeback>>;
 
-/** A job's card, whole. */
+/** A visit's card, whole. */
 export const card = object({
+  visit: object({
+    id: string().required(),
+    state: string().oneOf(VISIT_STATES).required(),
+    /** Something was worked on that no proof has shown yet. */
+    unproved: boolean().required(),
+    givenTo: object({ id: number().required(), name: string().required() }).nullable().defined(),
+  }).required(),
+  /** Its jobs, in the order in which they were raised. */
+  jobs: array(jobLine.required()).required(),
+  /** The job by which the card was opened. */
   job: jobLine.required(),
+  verdict: readinessVerdict.required(),
+  /** All that is wrong with the unit, worst first. */
+  defects: array(defect.required()).required(),
+  /** The finding of this visit; none where nobody looked for a fault. */
+  findingId: string().nullable().defined(),
+  /** What its work asks of the proof together. */
+  needs: array(string().oneOf(PROOF_NEEDS).required()).required(),
+  ratings: object({ model: rated.required(), unit: rated.required() }).required(),
   unit: object({
     tag: string().required(),
     classId: classId.required(),
@@ -50,7 +70,11 @@ export const card = object({
   }).required(),
   entries: records,
   causes: array(string().required()).required(),
-  complaint: object({ afterMinutes: number().nullable().defined(), comesAndGoes: boolean().required() }).required(),
+  complaint: object({
+    afterMinutes: number().nullable().defined(),
+    comesAndGoes: boolean().required(),
+    atStart: boolean().optional(),
+  }).required(),
   seen: array(string().required()).required(),
   machine: machine.required(),
   limits: ownLimits.nullable().defined(),

@@ -1,4 +1,5 @@
 import type { InferType } from 'yup';
+import { GOVERNORS, type RatingId } from '../catalogue/shapes';
 import type { Frozen } from '../fields/frozen';
 import { tuple } from 'yup';
 import { array, engine, machine, mixed, number, object, string, version } from '../fields';
@@ -21,10 +22,30 @@ export const ownLimits = object({
   lashExhaustInch: band,
 }).noUnknown();
 
-/** A model's data sheet: what is known of its engine, and from where to where a reading is well. */
+const figure = number().positive().max(100_000).optional();
+/** What a machine is rated for; see RATING_IDS for the units. */
+export const rated = object({
+  hertz: figure,
+  volts: figure,
+  flow: figure,
+  pressure: figure,
+  cycle: figure,
+  force: figure,
+  bore: figure,
+  'open-circuit': figure,
+  'low-amperes': figure,
+  'high-amperes': figure,
+  duty: figure,
+  'idle-speed': figure,
+  'top-speed': figure,
+  governor: string().oneOf(GOVERNORS).optional(),
+} satisfies Record<RatingId | 'governor', unknown>).noUnknown();
+
+/** A model's data sheet: what is known of its engine, what it is rated for, and from where to where a reading is well. */
 export const dataSheet = object({
   engine: engine.default({}),
   limits: ownLimits.default({}),
+  rated: rated.default({}),
 });
 
 export const finding = object({

@@ -1,6 +1,6 @@
 import type { InferType } from 'yup';
 import type { Frozen } from '../fields/frozen';
-import { JOB_STATES } from '../card';
+import { JOB_STATES, VISIT_STATES } from '../card';
 import { DEFECT_ORIGINS, DEFECT_WEIGHTS } from '../defects';
 import { dataSheet } from './finding';
 import { records } from './log';
@@ -54,9 +54,13 @@ export const jobLine = object({
   minutes: number().required(),
   blocks: string().oneOf(['hold', 'prep', 'none']).required(),
   state: string().oneOf(JOB_STATES).required(),
+  /** The visit that it is on, or was on last. */
+  visit: object({ id: string().required(), state: string().oneOf(VISIT_STATES).required() }).required(),
   origins: array(origin.required()).required(),
   why: array(string().required()).required(),
   caution: string().nullable().defined(),
+  /** It is done when its visit's proof has passed; else it ends with a look of its own. */
+  asksProof: boolean().required(),
   /** What it is there for and is still open: its signature must have looked at each. */
   defects: array(object({ id: string().required(), sentence: string().required() }).required()).required(),
   raisedAt: string().required(),
@@ -67,7 +71,7 @@ export const jobLine = object({
 export type JobLine = Frozen<InferType<typeof jobLine>>;
 
 /** One thing found wrong with a unit, open. */
-const defect = object({
+export const defect = object({
   id: string().required(),
   origin: object({
     kind: string().oneOf(DEFECT_ORIGINS).required(),
@@ -82,6 +86,8 @@ const defect = object({
   closer: string().required(),
   /** The job that does something about it; null: nothing is being done. */
   jobId: string().nullable().defined(),
+  /** Of something told: the confirmed causes that explain it. */
+  causes: array(string().required()).required(),
   foundAt: string().required(),
   by: string().nullable().defined(),
   seenAt: string().required(),
@@ -147,7 +153,8 @@ export const unitChange = object({
   serial: name.optional(),
   homeBay: name.optional(),
   laidUp: boolean().optional(),
-  gone: object({ why: text.min(1).required() })
+  /** Sold, or scrapped: what is scrapped may be in parts. */
+  gone: object({ why: text.min(1).required(), scrapped: boolean().optional() })
     .nullable()
     .optional()
     .default(undefined),
@@ -171,7 +178,15 @@ export const newHire = object({
       'The hire must end after it begins.',
       (value, { parent }) => Date.parse(value) > Date.parse(parent.fromAt),
     ),
+  hirer: trimmed.max(80).default(''),
+  phone: trimmed.max(40).default(''),
+  /** Who books has seen what speaks against it, and books it all the same. */
+  sure: boolean().default(false),
 });
+
+export const freeQuery = object({ class: classId.optional(), from: instant.required(), to: instant.required() });
+/** Units that nobody is promised in that time, what is fit first. */
+export const free = object({ units: array(unitLine.required()).required() });
 export const hiresQuery = object({ from: instant.optional(), to: instant.optional(), tag: tag.optional() });
 export const hires = object({ hires: array(hireLine.required()).required() });
 export type HireLine = Frozen<InferType<typeof hireLine>>;

@@ -14,7 +14,10 @@ import {
   reason,
   string,
 } from '../fields';
+import { DEFECT_ENDS } from '../defects';
 import { answer, kitCount } from '../log/schemas';
+import { rated } from './finding';
+import { defect } from './fleet';
 
 const missingKit = object({
   id: string().required(),
@@ -86,6 +89,19 @@ export const opening = object({
   nextHireHours: number().required(),
   /** Hands-on minutes of the open work that holds it or keeps it in prep. */
   workMinutes: number().required(),
+  ratings: object({ model: rated.required(), unit: rated.required() }).required(),
+  /** Checks for what this unit has not got. */
+  notFitted: array(string().required()).required(),
+  /** What is wrong with it and open: a check that finds one of these in order is asked how that came. */
+  defects: array(defect.required()).required(),
+  /** What was not found, or is lived with: did it show again? */
+  asksAgain: array(
+    object({
+      id: string().required(),
+      sentence: string().required(),
+      how: string().oneOf(DEFECT_ENDS).required(),
+    }).required(),
+  ).required(),
 });
 export type Opening = Frozen<InferType<typeof opening>>;
 
@@ -117,6 +133,8 @@ export const shift = object({
   soon: lines,
   held: lines,
   inWork: lines,
+  /** Cards for which a signature is asked. */
+  toSign: lines,
   due: lines,
   hires: array(hireLine.required()).required(),
 });

@@ -179,6 +179,12 @@ export const OPERATIONS = {
     query: fleet.hiresQuery,
     reply: fleet.hires,
   }),
+  free: operation('free', {
+    summary: 'Units that are free in a stretch of time, what is fit first',
+    who: ANYONE_SIGNED_IN,
+    query: fleet.freeQuery,
+    reply: fleet.free,
+  }),
   addHire: operation('addHire', {
     summary: 'Book a hire',
     who: DESK,

@@ -26,6 +26,7 @@ export const ROUTES = {
   changeSheet: { method: 'put', path: '/api/models/{id}/data-sheet' },
   models: { method: 'get', path: '/api/models' },
   hires: { method: 'get', path: '/api/hires' },
+  free: { method: 'get', path: '/api/free' },
   addHire: { method: 'post', path: '/api/hires' },
   cancelHire: { method: 'post', path: '/api/hires/{reference}/cancel' },
   opening: { method: 'get', path: '/api/units/{tag}/opening' },

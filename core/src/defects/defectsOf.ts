@@ -5,7 +5,18 @@ export const DEFECT_WEIGHTS = ['hold', 'prep'] as const;
 export type DefectWeight = (typeof DEFECT_WEIGHTS)[number];
 
 /** Where a defect comes from. One open defect of a unit per origin: what is found again is a sighting of it. */
-export const DEFECT_ORIGINS = ['check', 'told', 'derived', 'kit', 'hours', 'cause', 'by-hand'] as const;
+export const DEFECT_ORIGINS = [
+  'check',
+  'told',
+  'derived',
+  'kit',
+  'hours',
+  'cause',
+  'clock',
+  'reading',
+  'unit',
+  'by-hand',
+] as const;
 export interface DefectOrigin {
   readonly kind: (typeof DEFECT_ORIGINS)[number];
   readonly id: string;
@@ -25,6 +36,18 @@ export interface FoundDefect {
 
 /** The exception that stands for a check that nobody could look at. */
 export const NOT_LOOKED_AT = 'could-not-look';
+/** The exception that stands for a check that could not be made: it will not start, it is in parts. */
+export const NOT_POSSIBLE = 'not-possible';
+
+/** A unit that nobody has looked at since it came, or since it was woken up. */
+export const NEVER_LOOKED_AT: FoundDefect = {
+  origin: { kind: 'unit', id: 'not-looked-at' },
+  sentence: 'Not looked at since it came to the yard or was woken up.',
+  weight: 'hold',
+  safety: true,
+  caution: null,
+  work: null,
+};
 
 /**
  * What a return inspection found wrong, from its verdict: what holds, what is to be put right before the next hire, and what is missing and to

@@ -1,11 +1,14 @@
-export { DEFECT_ENDS, sayCloser, type DefectEnd } from './closers';
+export { DEFECT_ENDS, lookRefusal, sayCloser, type DefectEnd, type LookRefusal } from './closers';
+export { explainedBy } from './explainedBy';
 export {
   DEFECT_ORIGINS,
   DEFECT_WEIGHTS,
   defectsOf,
   heavier,
   inOrderOfWeight,
+  NEVER_LOOKED_AT,
   NOT_LOOKED_AT,
+  NOT_POSSIBLE,
   type DefectOrigin,
   type DefectWeight,
   type FoundDefect,

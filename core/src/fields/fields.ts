@@ -58,6 +58,9 @@ export const hireLine = object({
   state: string().oneOf(HIRE_STATES).required(),
   outAt: string().nullable().defined(),
   backAt: string().nullable().defined(),
+  /** Who hires, and how to reach them; empty where nobody wrote it down. */
+  hirer: string().default(''),
+  phone: string().default(''),
 });
 
 export { array, boolean, mixed, number, object, string };

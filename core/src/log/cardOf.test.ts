@@ -1,6 +1,7 @@
-import { EVERY_PROOF, folderOf } from '../catalogue';
-import { EMPTY_CARD, OPEN_JOB_STATES, workedMinutes, type JobState } from '../card';
-import { cardOf, cardRefusal, jobStateAfter, type CardKind, type Entry, type Facts } from './index';
+import { folderOf, PROOF_LOOKS } from '../catalogue';
+import { proofSettingOf } from '../proof';
+import { EMPTY_CARD, OPEN_JOB_STATES, workedMinutes, type VisitState } from '../card';
+import { cardOf, cardRefusal, visitStateAfter, type CardKind, type Entry, type Facts } from './index';
 
 let count = 0;
 const entry = <K extends CardKind>(kind: K, facts: Facts<K>, at = '2030-03-04T09:00:00Z', by = 'Ivo') => ({
@@ -12,12 +13,13 @@ const entry = <K extends CardKind>(kind: K, facts: Facts<K>, at = '2030-03-04T09
   outcome: {},
 });
 type AnyEntry = Entry;
-const setting = {
-  plan: folderOf('tiller').proof,
-  everyLooks: EVERY_PROOF,
+const setting = proofSettingOf({
+  folder: folderOf('tiller'),
+  known: PROOF_LOOKS,
+  needs: ['leak', 'load'],
   complaint: { afterMinutes: null, comesAndGoes: false },
-  byLook: false,
-};
+  systems: [],
+});
 const thing = (thingId: string): Facts<'taken-off'> => ({
   thingId,
   what: thingId,
@@ -38,7 +40,7 @@ const listed = entry('steps-listed', {
     { stepId: 's2', key: 'b', title: 'Do B' },
   ],
 });
-const refused = (entries: readonly AnyEntry[], fresh: AnyEntry, state: JobState = 'open') =>
+const refused = (entries: readonly AnyEntry[], fresh: AnyEntry, state: VisitState = 'open') =>
   cardRefusal({ entries, entry: fresh, state, setting, now: '2030-03-04T10:00:00Z' });
 
 describe('a card from its entries', () => {
@@ -148,19 +150,16 @@ describe('what a card does not take', () => {
     });
     expect(refused([listed], entry('step-done', { stepId: 'none' }))).toMatchObject({ code: 'no-such-thing' });
     expect(refused([listed], entry('leak-look', { dry: true, note: '' }))).toEqual({ code: 'not-in-proof' });
-    expect(
-      refused(
-        [entry('to-proof', {}), entry('leak-look', { dry: true, note: '' }), entry('smoke', { clear: false })],
-        entry('run-started', {}),
-        'to-prove',
-      ),
-    ).toEqual({ code: 'smoke-first' });
+    const [toProof, dry] = [entry('to-proof', {}), entry('leak-look', { dry: true, note: '' })];
+    expect(refused([toProof], entry('run-started', {}), 'to-prove')).toEqual({ code: 'leak-look-first' });
+    // What smokes may run: only so does it clear.
+    expect(refused([toProof, dry, entry('smoke', { clear: false })], entry('run-started', {}), 'to-prove')).toBeNull();
   });
 });
 
 test('states: work opens a waiting card, a wait puts it aside, a proof ends it or sends it back', () => {
-  const after = (state: JobState, kind: CardKind, facts: object = {}) =>
-    jobStateAfter(state, { kind, facts }, EMPTY_CARD);
+  const after = (state: VisitState, kind: CardKind, facts: object = {}) =>
+    visitStateAfter(state, { kind, facts }, EMPTY_CARD);
   expect(after('waiting', 'note')).toBe('open');
   expect(after('open', 'paused', { for: 'part' })).toBe('waits-part');
   expect(after('waits-part', 'note')).toBe('waits-part');
@@ -168,7 +167,7 @@ test('states: work opens a waiting card, a wait puts it aside, a proof ends it o
   expect(after('waits-decision', 'decided')).toBe('open');
   expect(after('open', 'to-proof')).toBe('to-prove');
   expect([after('to-prove', 'proved', { passed: true }), after('to-prove', 'proved', { passed: false })]).toEqual([
-    'done',
+    'ended',
     'open',
   ]);
   expect(OPEN_JOB_STATES).not.toContain('done');

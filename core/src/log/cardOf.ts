@@ -1,12 +1,12 @@
-import { EMPTY_CARD, type Card, type JobState } from '../card';
+import { EMPTY_CARD, type Card, type VisitState } from '../card';
 import { CLOCKS, entryOf } from '../catalogue';
 import type { ProofSetting } from '../proof';
 import { kindOf } from './entries';
 import type { CardRefusal, Entry, Names } from './shape';
 
 /**
- * A job's card from its entries, in the order in which they were taken. The same on the device and on the server.
- * In: entries of the job, of whatever kinds; those that change no card are passed over. Out: see Card.
+ * A visit's card from its entries, in the order in which they were taken. The same on the device and on the server.
+ * In: entries of the visit's jobs, of whatever kinds; those that change no card are passed over. Out: see Card.
  */
 export const cardOf = (entries: readonly Entry[]): Card =>
   entries.reduce<Card>((card, entry) => kindOf(entry.kind)?.card?.change?.(card, entry) ?? card, EMPTY_CARD);
@@ -14,14 +14,14 @@ export const cardOf = (entries: readonly Entry[]): Card =>
 interface Asked {
   readonly entries: readonly Entry[];
   readonly entry: Pick<Entry, 'kind' | 'facts'>;
-  readonly state: JobState;
+  readonly state: VisitState;
   readonly setting: ProofSetting;
   readonly now: string;
 }
 
 /**
  * Why an entry cannot be taken on a card as it stands; null when it can.
- * In: the card's entries so far, the entry, the job's state, how its class is proved, the time.
+ * In: the card's entries so far, the entry, the visit's state, how it is proved, the time.
  */
 export function cardRefusal({ entries, entry, state, setting, now }: Asked): CardRefusal | null {
   const side = kindOf(entry.kind)?.card;
@@ -30,13 +30,14 @@ export function cardRefusal({ entries, entry, state, setting, now }: Asked): Car
 }
 
 /**
- * A job's state after an entry on its card. Work on a waiting job opens it; a card in proof stays there until it is proved or taken back.
+ * A visit's state after an entry on its card. Work on a waiting or parked one opens it; a card in proof stays there until it is proved or taken
+ * back.
  * In: the state before, the entry, the card after it. Example: paused for a part turns open into waits-part.
  */
-export function jobStateAfter(state: JobState, entry: Pick<Entry, 'kind' | 'facts'>, card: Card): JobState {
-  const jobState = kindOf(entry.kind)?.card?.jobState;
-  if (jobState) return jobState(state, entry.facts, card);
-  return state === 'waiting' ? 'open' : state;
+export function visitStateAfter(state: VisitState, entry: Pick<Entry, 'kind' | 'facts'>, card: Card): VisitState {
+  const visitState = kindOf(entry.kind)?.card?.visitState;
+  if (visitState) return visitState(state, entry.facts, card);
+  return state === 'waiting' || state === 'parked' ? 'open' : state;
 }
 
 const field = (facts: unknown, name: string): string => {

@@ -1,4 +1,4 @@
-export { cardOf, cardRefusal, jobStateAfter, namesOf } from './cardOf';
+export { cardOf, cardRefusal, visitStateAfter, namesOf } from './cardOf';
 export { observationsOf, setUpsOf, type Chapter, type Observed } from './observationsOf';
 export {
   isLogKind,

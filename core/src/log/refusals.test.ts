@@ -1,4 +1,5 @@
-import { EVERY_PROOF, folderOf } from '../catalogue';
+import { folderOf, PROOF_LOOKS } from '../catalogue';
+import { proofSettingOf } from '../proof';
 import { cardRefusal } from './cardOf';
 import type { KindId } from './index';
 import { ID, SAMPLES } from './kinds.samples';
@@ -13,12 +14,13 @@ const entry = (kind: KindId, facts: object = {}) => ({
   facts: { ...SAMPLES[kind][0], ...facts },
   outcome: {},
 });
-const setting = {
-  plan: folderOf('tiller').proof,
-  everyLooks: EVERY_PROOF,
+const setting = proofSettingOf({
+  folder: folderOf('tiller'),
+  known: PROOF_LOOKS,
+  needs: ['leak', 'load'],
   complaint: { afterMinutes: null, comesAndGoes: false },
-  byLook: false,
-};
+  systems: [],
+});
 const refusal = (before: ReturnType<typeof entry>[], kind: KindId, facts: object = {}) =>
   cardRefusal({ entries: before, entry: entry(kind, facts), state: 'open', setting, now: '2030-03-04T10:00:00Z' });
 

@@ -1,3 +1,4 @@
+import { CLOCKS, entryOf } from '../catalogue';
 import { proofOfEntries } from '../proof';
 import type { Thing } from '../teardown';
 import type { CardAsked, CardRefusal } from './shape';
@@ -29,7 +30,7 @@ export function mustNotBeOff(asked: Of<{ readonly thingId: string }>): CardRefus
   return thing.state === 'off' ? { code: 'not-off', what: thing.what, state: thing.state } : null;
 }
 
-export function mustHaveClock({ card, facts }: Of<{ readonly clockId: string }>): CardRefusal | null {
+function mustHaveClock({ card, facts }: Of<{ readonly clockId: string }>): CardRefusal | null {
   const clock = card.clocks.find((one) => one.clockId === facts.clockId);
   if (clock === undefined) return { code: 'no-such-thing', id: facts.clockId };
   return clock.result === null ? null : { code: 'clock-ended', result: clock.result };
@@ -42,11 +43,34 @@ export function nothingOff({ card: { ledger } }: Pick<CardAsked<unknown>, 'card'
   return ledger.onTrial.length > 0 ? { code: 'on-trial', things: names(ledger.onTrial) } : null;
 }
 
-/** Before it runs it must be dry; while it smokes no time counts. */
-export function firstLooks({ entries, setting, now }: CardAsked<unknown>): CardRefusal | null {
-  const proof = proofOfEntries(entries, setting, now);
-  if (proof.leakLook !== 'dry') return { code: 'leak-look-first' };
-  return proof.smoke === 'smoking' ? { code: 'smoke-first' } : null;
+/** Nothing is off and no clock runs: so it may stand for weeks. */
+export function atRest(asked: Pick<CardAsked<unknown>, 'card'>): CardRefusal | null {
+  const running = asked.card.clocks.find((clock) => clock.result === null);
+  return nothingOff(asked) ?? (running ? { code: 'clock-runs', clock: running.clock } : null);
+}
+
+/**
+ * A good result counts when its time is over. What is bad is taken at once; a technician may end a wait early, with a reason that is kept.
+ */
+export function mustBeOver(
+  asked: Of<{ readonly clockId: string; readonly result: string; readonly earlyWhy?: string | undefined }> & {
+    readonly now: string;
+  },
+): CardRefusal | null {
+  const refused = mustHaveClock(asked);
+  if (refused !== null) return refused;
+  const clock = asked.card.clocks.find((one) => one.clockId === asked.facts.clockId);
+  if (clock === undefined || (asked.facts.earlyWhy ?? '') !== '') return null;
+  const isGood = entryOf(CLOCKS, clock.clock)?.results[asked.facts.result]?.[1] === true;
+  return isGood && Date.parse(asked.now) < Date.parse(clock.endsAt)
+    ? { code: 'clock-not-over', endsAt: clock.endsAt }
+    : null;
+}
+
+/** Before it runs it must be dry, where something of fuel or oil was opened. */
+export function dryFirst({ entries, setting, now }: CardAsked<unknown>): CardRefusal | null {
+  const { leakLook } = proofOfEntries(entries, setting, now);
+  return leakLook === 'dry' || leakLook === 'not-asked' ? null : { code: 'leak-look-first' };
 }
 
 export function proofMissing({ entries, setting, now }: CardAsked<unknown>): CardRefusal | null {

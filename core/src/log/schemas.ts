@@ -1,4 +1,5 @@
 import { mixed } from 'yup';
+import { SYSTEMS } from '../catalogue/shapes';
 import { array, boolean, hours, id, name, number, object, string, text, trimmed, capitals } from '../fields';
 import type { Mark } from '../teardown';
 
@@ -8,6 +9,18 @@ export const why = text.min(2);
 export const idOrNone = id.nullable().defined();
 /** Ids of the defects that the signer looked at and found in order: a signature closes no other. Older ones have none. */
 export const closingLooks = array(id.required()).max(200).optional();
+/** What was measured at a closing look, in its unit. */
+export const measuredLooks = array(
+  object({
+    defectId: id.required(),
+    value: number().min(-1e6).max(1e6).required(),
+    unit: string().max(12).required(),
+  }).required(),
+)
+  .max(200)
+  .optional();
+/** Ids of defects. */
+export const defectIds = array(id.required()).max(200).optional();
 
 const share = number().min(-0.5).max(1.5);
 const at = array(share.required()).length(2).required();
@@ -39,6 +52,8 @@ export const thing = object({
   linkHole: trimmed.max(80).defined(),
   stack: array(trimmed.min(1).max(80).required()).max(12).defined(),
   quarterTurns: number().integer().min(0).max(400).nullable().defined(),
+  /** What it belongs to: the proof asks the safety checks of that. */
+  system: string().oneOf(SYSTEMS).optional(),
 });
 
 const meterEvent = object({
@@ -71,7 +86,9 @@ export const partNumber = capitals.matches(
 /** What somebody saw at one check. */
 export const answer = object({
   check: string().required(),
-  result: string().oneOf(['ok', 'not-ok', 'could-not-look']).required(),
+  result: string().oneOf(['ok', 'not-ok', 'could-not-look', 'not-possible']).required(),
+  /** Why it could not be made. */
+  because: string().oneOf(['will-not-start', 'not-under-pressure', 'in-parts']).optional(),
   exception: string().optional(),
   reading: object({ value: number().required(), unit: string().required() }).optional().default(undefined),
   cause: string().oneOf(['wear', 'damage']).optional(),

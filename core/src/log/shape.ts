@@ -1,5 +1,5 @@
 import type { AnyObjectSchema, InferType } from 'yup';
-import type { Card, JobState } from '../card';
+import type { Card, VisitState } from '../card';
 import type { Role } from '../fields';
 import type { ProofSetting } from '../proof';
 
@@ -26,6 +26,8 @@ export interface Entry<K extends string = string, F = unknown, O = unknown> {
   readonly kind: K;
   readonly facts: F;
   readonly outcome: O;
+  /** The job that it was done for. */
+  readonly jobId?: string | null;
 }
 
 /** What the ids in an entry's facts were called when it was taken. */
@@ -53,9 +55,13 @@ export type CardRefusal =
   | { readonly code: 'no-such-thing'; readonly id: string }
   | { readonly code: 'not-off'; readonly what: string; readonly state: string }
   | { readonly code: 'clock-ended'; readonly result: string }
+  | { readonly code: 'clock-not-over'; readonly endsAt: string }
+  | { readonly code: 'clock-runs'; readonly clock: string }
+  | { readonly code: 'steps-left'; readonly steps: readonly string[] }
+  | { readonly code: 'run-too-early'; readonly since: string }
+  | { readonly code: 'run-overlaps'; readonly tag: string }
   | { readonly code: 'not-in-proof' }
   | { readonly code: 'leak-look-first' }
-  | { readonly code: 'smoke-first' }
   | { readonly code: 'not-passed'; readonly missing: readonly string[] };
 
 /** What an entry of a job's card does to the card. */
@@ -63,9 +69,9 @@ interface CardSide<F> {
   /** The card after it; without one, the card shows nothing of it. */
   readonly change?: (card: Card, entry: Entry<string, F>) => Card;
   readonly refusal?: (asked: CardAsked<F>) => CardRefusal | null;
-  /** The job's state after it. Without one, work on a waiting job opens it. */
-  readonly jobState?: (state: JobState, facts: F, card: Card) => JobState;
-  /** Only while the job is in its proof. */
+  /** The visit's state after it. Without one, work on a waiting visit opens it. */
+  readonly visitState?: (state: VisitState, facts: F, card: Card) => VisitState;
+  /** Only while the visit is in its proof. */
   readonly ofProof?: true;
 }
 

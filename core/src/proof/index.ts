@@ -1,4 +1,8 @@
 export { droopOf, governorClassOf } from './droop';
-export { proofOfEntries, type Proof, type ProofSetting, type ShownReading } from './proofOfEntries';
+export { needsOf, unionOf } from './needs';
+export { entriesOfProof, proofOfEntries, type Proof } from './proofOfEntries';
+export { proofSettingOf, safetyLooksOf, systemsOf, type ProofSetting } from './proofSetting';
+export { readingsOf, verdictOf, type ShownReading } from './readingsOf';
+export type { ProofEntry } from './runOf';
 export { minutesWanted, type Complaint } from './minutesWanted';
 export { isComeback } from './isComeback';

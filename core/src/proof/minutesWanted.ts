@@ -1,7 +1,8 @@
-/** How a complaint came: after so many minutes, or now and then. */
+/** How a complaint came: after so many minutes, now and then, or already at the start. */
 export interface Complaint {
   readonly afterMinutes: number | null;
   readonly comesAndGoes: boolean;
+  readonly atStart?: boolean | undefined;
 }
 
 /** A run after a complaint that comes and goes, when nobody knows after how long (judgement). */

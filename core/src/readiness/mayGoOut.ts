@@ -17,16 +17,20 @@ export type GoingOut =
 
 /**
  * May this unit go out now?
- * In: its readiness, whether a lead signs, and the reason given for waiving (empty: none). Out: yes, or no with the reason.
- * Held, out, laid-up and gone units never go; a unit in prep goes when a lead waives it with a reason.
+ * In: its readiness, whether a lead signs, the reason given for waiving (empty: none), and what falls due during the hire (see fallsDue).
+ * Out: yes, or no with the reason. Held, out, laid-up and gone units never go; one in prep, or whose service would run out on the hire, goes when
+ * a lead waives it with a reason.
  */
 export function mayGoOut(
   verdict: ReadinessVerdict,
   signer: { readonly isLead: boolean; readonly waiverReason: string },
+  due: readonly string[],
 ): GoingOut {
-  if (verdict.readiness === 'fit') return { may: true, waives: false };
-  if (verdict.readiness !== 'prep')
-    return { may: false, code: 'not-ready', readiness: verdict.readiness, because: verdict.because };
+  const { readiness } = verdict;
+  if (readiness !== 'prep' && readiness !== 'fit')
+    return { may: false, code: 'not-ready', readiness, because: verdict.because };
+  const because = [...(readiness === 'prep' ? verdict.because : []), ...due];
+  if (because.length === 0) return { may: true, waives: false };
   if (signer.isLead && signer.waiverReason.trim() !== '') return { may: true, waives: true };
-  return { may: false, code: 'prep-not-done', because: verdict.because, leadMayWaive: true };
+  return { may: false, code: 'prep-not-done', because, leadMayWaive: true };
 }

@@ -1,4 +1,4 @@
-import { coverHires, mayGoOut, readinessOf, type ReadinessFacts } from './index';
+import { coverHires, fallsDue, mayGoOut, readinessOf, type ReadinessFacts } from './index';
 
 const facts = (more: Partial<ReadinessFacts> = {}): ReadinessFacts => ({
   gone: false,
@@ -41,11 +41,46 @@ describe('readiness from facts', () => {
   });
 });
 
+describe('what falls due on the hire (common practice)', () => {
+  // Ten hours a day, sure of it: 40 hours in eight half-days.
+  const use = { shape: 10_000, rate: 1000 };
+  const due = (hoursToOilService: number, days: number) => fallsDue({ hoursToOilService, use, days });
+
+  test('the hours to be expected fit in, to the last; one more does not, and it says by how much', () => {
+    expect(due(20, 2)).toEqual([]);
+    expect(due(19.9, 2)).toEqual([
+      'The oil service would run out during this hire: 19.9 h are left, about 20 h are to be expected.',
+    ]);
+  });
+  test('what is overdue is overdue however short the hire; nothing runs on no days', () => {
+    expect(due(-0.04, 0)).toEqual(['The oil service is 0 h overdue.']);
+    expect(due(-3.26, 1)).toEqual(['The oil service is 3.3 h overdue.']);
+    expect(due(0, 0)).toEqual([]);
+  });
+});
+
 describe('may it go out', () => {
+  test('a fit unit whose service would run out on the hire waits for a lead; its prep and what is due are both said', () => {
+    const due = ['The oil service would run out.'];
+    const fit = readinessOf(facts());
+    expect(mayGoOut(fit, { ...lead, isLead: false }, due)).toMatchObject({ code: 'prep-not-done', because: due });
+    expect(mayGoOut(fit, lead, due)).toEqual({ may: true, waives: true });
+    expect(mayGoOut(readinessOf(facts({ defects: [prep] })), { ...lead, waiverReason: '' }, due)).toMatchObject({
+      because: [prep.sentence, ...due],
+    });
+    expect(mayGoOut(readinessOf(facts({ defects: [hold] })), lead, due)).toMatchObject({
+      code: 'not-ready',
+      because: [hold.sentence],
+    });
+  });
+
   const lead = { isLead: true, waiverReason: 'Only going next door' };
   test('fit yes; held no, not even for a lead', () => {
-    expect(mayGoOut(readinessOf(facts()), { isLead: false, waiverReason: '' })).toEqual({ may: true, waives: false });
-    expect(mayGoOut(readinessOf(facts({ defects: [hold] })), lead)).toMatchObject({
+    expect(mayGoOut(readinessOf(facts()), { isLead: false, waiverReason: '' }, [])).toEqual({
+      may: true,
+      waives: false,
+    });
+    expect(mayGoOut(readinessOf(facts({ defects: [hold] })), lead, [])).toMatchObject({
       may: false,
       code: 'not-ready',
       because: [hold.sentence],
@@ -54,9 +89,12 @@ describe('may it go out', () => {
 
   test('prep goes when a lead waives it with a reason', () => {
     const inPrep = readinessOf(facts({ defects: [prep] }));
-    expect(mayGoOut(inPrep, lead)).toEqual({ may: true, waives: true });
-    expect(mayGoOut(inPrep, { isLead: true, waiverReason: '  ' })).toMatchObject({ may: false, code: 'prep-not-done' });
-    expect(mayGoOut(inPrep, { ...lead, isLead: false })).toMatchObject({ may: false, code: 'prep-not-done' });
+    expect(mayGoOut(inPrep, lead, [])).toEqual({ may: true, waives: true });
+    expect(mayGoOut(inPrep, { isLead: true, waiverReason: '  ' }, [])).toMatchObject({
+      may: false,
+      code: 'prep-not-done',
+    });
+    expect(mayGoOut(inPrep, { ...lead, isLead: false }, [])).toMatchObject({ may: false, code: 'prep-not-done' });
   });
 });
 

@@ -15,7 +15,13 @@ export function learntOrder(usual: readonly UsualThing[], ledger: Ledger): Usual
     seen.add(key);
     const before = byKey.get(key);
     return [
-      { ...before, key, what: thing.what, ...(thing.fasteners.length > 0 ? { fasteners: thing.fasteners } : {}) },
+      {
+        ...before,
+        key,
+        what: thing.what,
+        ...(thing.system === undefined ? {} : { system: thing.system }),
+        ...(thing.fasteners.length > 0 ? { fasteners: thing.fasteners } : {}),
+      },
     ];
   });
   return [...taken, ...usual.filter((thing) => !seen.has(thing.key))];

@@ -1,3 +1,5 @@
+import type { System } from '../catalogue/shapes';
+
 /** Fasteners of one size, with the places they go to where lengths differ. */
 export interface Fasteners {
   readonly count: number;
@@ -23,12 +25,16 @@ export interface ThingFacts {
   readonly linkHole: string;
   readonly stack: readonly string[];
   readonly quarterTurns: number | null;
+  /** What it belongs to; older ones do not say. */
+  readonly system?: System | undefined;
 }
 
 export type ThingState = 'off' | 'back' | 'replaced' | 'on-trial' | 'struck-off';
 
 /** One thing that was taken off. */
 export interface Thing extends ThingFacts {
+  /** The job for which it came off. */
+  readonly jobId: string | null;
   readonly state: ThingState;
   /** By which part, where it was replaced; why, where it was struck off. */
   readonly by: string | null;
@@ -61,9 +67,9 @@ function ledgerWith(things: readonly Thing[], turns: number): Ledger {
 }
 
 /** A thing comes off. One that has come off under this id already changes nothing. */
-export function takeOff(ledger: Ledger, facts: ThingFacts): Ledger {
+export function takeOff(ledger: Ledger, facts: ThingFacts, jobId: string | null): Ledger {
   const isThere = ledger.things.some((thing) => thing.thingId === facts.thingId);
-  const thing: Thing = { ...facts, state: 'off', by: null, turn: ledger.turns, photos: [] };
+  const thing: Thing = { ...facts, jobId, state: 'off', by: null, turn: ledger.turns, photos: [] };
   return ledgerWith(isThere ? ledger.things : [...ledger.things, thing], ledger.turns + 1);
 }
 

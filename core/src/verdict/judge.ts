@@ -7,6 +7,7 @@ import {
   type DerivedFinding,
   type FactName,
   type JobKind,
+  type RaisedWork,
   type Shown,
 } from '../catalogue/shapes';
 import { findingOfAnswer, type Answer, type Finding, type Origin } from './answers';
@@ -24,6 +25,8 @@ export interface JudgeInput {
   readonly complaints: readonly Complaint[];
   readonly derived: readonly DerivedFinding[];
   readonly answers: readonly Answer[];
+  /** What is done about an engine that does not start. */
+  readonly findFault?: RaisedWork;
   /** Ids of complaints the hirer made. */
   readonly complaintIds: readonly string[];
   readonly missing: readonly MissingKit[];
@@ -99,7 +102,7 @@ function fromAnswers(input: JudgeInput): Finding[] {
       check: check.id,
       result: 'could-not-look',
     };
-    return findingOfAnswer(check, answer) ?? [];
+    return findingOfAnswer(check, answer, input.findFault) ?? [];
   });
 }
 
@@ -107,8 +110,8 @@ function fromComplaints(input: JudgeInput): Finding[] {
   return input.complaintIds.map((id) => {
     const complaint = input.complaints.find((entry) => entry.id === id);
     if (complaint === undefined) throw new Error(`No such complaint here: ${id}`);
-    const { consequence, sentence, raises, shows } = complaint;
-    return { origin: { kind: 'told', id }, consequence, sentence, safety: false, raises, shows };
+    const { consequence, sentence, raises, shows, safety = false } = complaint;
+    return { origin: { kind: 'told', id }, consequence, sentence, safety, raises, shows };
   });
 }
 
@@ -143,8 +146,8 @@ function ofRule(rule: DerivedFinding, facts: JudgeInput['facts']): Finding {
   const sentence = rule.sentence.replaceAll(/\{(\w+)\}/g, (_, name: string) =>
     String(Math.abs(isFact(name, facts) ? (facts[name] ?? 0) : 0)),
   );
-  const { consequence, raises, caution } = rule;
-  return { origin: { kind: 'derived', id: rule.id }, consequence, sentence, safety: false, raises, caution };
+  const { consequence, raises, caution, safety = false } = rule;
+  return { origin: { kind: 'derived', id: rule.id }, consequence, sentence, safety, raises, caution };
 }
 
 function inOrder(findings: readonly Finding[]): Finding[] {

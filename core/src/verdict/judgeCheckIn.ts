@@ -1,7 +1,10 @@
-import type { Complaint, DerivedFinding, MachineClass } from '../catalogue/shapes';
+import type { Complaint, DerivedFinding, MachineClass, RaisedWork } from '../catalogue/shapes';
 import type { Answer } from './answers';
 import { judge, type MissingKit, type Verdict } from './judge';
 import { wasHurried } from './walk';
+
+/** What it comes to that an engine was tried and did not start. */
+const WILL_NOT_START = 'will-not-fire';
 
 /** The lists and rules that a check-in is judged by. */
 export interface Rules {
@@ -9,6 +12,7 @@ export interface Rules {
   readonly machineClass: MachineClass;
   readonly complaints: readonly Complaint[];
   readonly derived: readonly DerivedFinding[];
+  readonly findFault?: RaisedWork;
 }
 
 /** What a person entered at a return. */
@@ -22,6 +26,8 @@ export interface Entered {
   readonly answers: readonly Answer[];
   readonly stations: readonly { readonly id: string; readonly seconds: number }[];
   readonly trueHours: number;
+  /** Whether it started; not said by older ones. */
+  readonly starts?: 'starts' | 'will-not-start' | 'not-tried' | undefined;
   /** How unusual the hours were, as one in so many; 0 when they were not. */
   readonly unusualOneIn: number;
   readonly byApprentice: boolean;
@@ -48,13 +54,18 @@ export function judgeCheckIn(rules: Rules, entered: Entered, known: Known): Verd
   const { machineClass } = rules;
   const left = known.hoursToOilService - (entered.trueHours - known.trueHours);
   const endedBadly = rules.complaints.some((complaint) => complaint.id === entered.ended);
+  const told = new Set(entered.complaintIds);
+  if (endedBadly) told.add(entered.ended);
+  if (entered.starts === 'will-not-start' && rules.complaints.some((complaint) => complaint.id === WILL_NOT_START))
+    told.add(WILL_NOT_START);
   return judge({
     edition: rules.edition,
+    ...(rules.findFault ? { findFault: rules.findFault } : {}),
     checks: machineClass.stations.flatMap((station) => station.checks),
     complaints: rules.complaints,
     derived: rules.derived,
     answers: entered.answers,
-    complaintIds: endedBadly ? [...new Set([...entered.complaintIds, entered.ended])] : entered.complaintIds,
+    complaintIds: [...told],
     missing: pricedKit(entered.missing, kitThatWent(machineClass.kit, known.wentOutWithKit)),
     facts: {
       hoursToOilService: Math.round(left * 10) / 10,

@@ -65,7 +65,18 @@ const SHORT: DerivedFinding = {
   sentence: '{fuelEighthsShort} eighths short.',
 };
 
-const ok = (id: string, more: Partial<Answer> = {}): Answer => ({ check: id, result: 'ok', ...more });
+const ok = (id: string, more: Partial<Answer> = {}): Answer => ({
+  check: id,
+  result: 'ok',
+  ...(FIGURES[id] ?? {}),
+  ...more,
+});
+/** What is measured has its figure. */
+const FIGURES: Readonly<Record<string, Pick<Answer, 'reading'>>> = {
+  speed: { reading: { value: 60, unit: 'Hz' } },
+  hertz: { reading: { value: 60, unit: 'Hz' } },
+  volts: { reading: { value: 120, unit: 'V' } },
+};
 const input = (more: Partial<JudgeInput> = {}): JudgeInput => ({
   edition: 'e1',
   checks: [GUARD, OIL, SPEED],
@@ -266,5 +277,49 @@ describe('what went along', () => {
     expect(judgeCheckIn(rulesOf(generator), { ...entered, missing: [], stations: [] }, known).reasons.length).toBe(
       hurried(0.1),
     );
+  });
+});
+
+describe('what could not be made, and what was not measured', () => {
+  const reasonsOf = (answers: readonly Answer[], more: Partial<JudgeInput> = {}) =>
+    judge(input({ answers, ...more })).reasons;
+
+  test('a measured check without its figure was not measured', () =>
+    expect(reasonsOf([ok('guard'), ok('oil'), { check: 'speed', result: 'ok' }])).toMatchObject([
+      { sentence: 'Not looked at: speed in its band.', origin: { exception: 'could-not-look' } },
+    ]));
+
+  test('a figure in another unit is converted before it is judged', () => {
+    const read = (value: number, unit: string) => ok('pressure', { reading: { value, unit } });
+    const check: Check = {
+      ...SPEED,
+      id: 'pressure',
+      measured: {
+        dimension: 'pressure',
+        unit: 'bar',
+        limit: { kind: 'at-least', min: 100, source },
+        low: 'slow',
+        scale: [0, 200],
+      },
+    };
+    const judged = (answer: Answer) => judge(input({ checks: [check], answers: [answer] })).result;
+    expect([judged(read(1500, 'psi')), judged(read(1400, 'psi')), judged(read(101, 'bar'))]).toEqual([
+      'fit',
+      'prep',
+      'fit',
+    ]);
+  });
+
+  test('not possible stays open as such: safety holds, the rest is prep, and says why', () => {
+    const findFault = work('find-fault', 45);
+    const not = (check: string, because?: Answer['because']): Answer => ({ check, result: 'not-possible', because });
+    expect(reasonsOf([not('guard', 'in-parts'), ok('oil'), not('speed')], { findFault })).toMatchObject([
+      { sentence: 'Not possible, it is in parts: guard in place.', consequence: 'hold', safety: true },
+      { sentence: 'Not possible, it will not start: speed in its band.', consequence: 'fix-before-hire' },
+    ]);
+    const { jobs } = judge(
+      input({ answers: [not('guard', 'not-under-pressure'), ok('oil'), not('speed')], findFault }),
+    );
+    expect(jobs.map((job) => job.work)).toEqual(['look-again', 'find-fault']);
   });
 });

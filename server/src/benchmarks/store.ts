@@ -18,7 +18,7 @@ import { readUnits } from '../fleet/unitLines';
 import { readHistory } from '../log/readLog';
 import { takeEntry } from '../log/takeEntry';
 import { makeThumbnail, putPhoto, readThumb } from '../photos/photos';
-import { wellCheckIn } from '../testing/samples';
+import { thingOff, wellCheckIn } from '../testing/samples';
 
 /**
  * The store at size: 5,000 units, 40,000 check-ins, 1,000,000 entries in the log from the demo's own generator. Each read is set
@@ -194,18 +194,14 @@ async function largeCard(): Promise<void> {
   const photos: string[] = [];
   for (let n = 0; n < LINES; n++) {
     const thingId = randomUUID();
-    const thing = {
+    const thing = thingOff(`Thing ${n}`, {
       thingId,
-      what: `Thing ${n}`,
-      key: null,
-      tray: 'A',
       place: (n % 24) + 1,
       fasteners: [{ count: 4, size: 'M6 × 20', place: 'rim' }],
       orientation: 'Arrow to the front',
-      linkHole: '',
       stack: ['gasket', 'spacer'],
       quarterTurns: 5,
-    };
+    });
     await enter(actor, 'taken-off', thing, { jobId });
     if (n >= PHOTOS) continue;
     const photoId = randomUUID();

@@ -16,22 +16,12 @@ import type {
 } from '@hudrik/core/contracts';
 import sharp from 'sharp';
 import { cardIn, onCard as enter, prove } from '../testing/proving';
-import { foundCheckIn } from '../testing/samples';
+import { foundCheckIn, thingOff } from '../testing/samples';
 import { problemIn, useYard } from '../testing/yard';
 import { nth } from '@hudrik/core/typed';
 
-const thing = (thingId: string, what: string, place: number) => ({
-  thingId,
-  what,
-  key: null,
-  tray: 'A',
-  place,
-  fasteners: [{ count: 2, size: 'M6 × 20', place: 'studs' }],
-  orientation: '',
-  linkHole: '',
-  stack: [],
-  quarterTurns: null,
-});
+const thing = (thingId: string, what: string, place: number) =>
+  thingOff(what, { thingId, place, fasteners: [{ count: 2, size: 'M6 × 20', place: 'studs' }] });
 
 describe('a job’s card', () => {
   const yard = useYard();
@@ -42,7 +32,10 @@ describe('a job’s card', () => {
         records: LogRecord[];
       }>(`/api/units/${tag}/history?limit=100`, 'technician')
     ).records;
-  const held = async (tag: string, exceptions: Record<string, string> = { exhaust: 'loose' }): Promise<string> => {
+  const held = async (
+    tag: string,
+    exceptions: Record<string, string> = { 'fuel-leak': 'carburettor' },
+  ): Promise<string> => {
     await yard.addUnit(tag);
     await yard.checkIn(foundCheckIn(tag, 'generator', '101.0', exceptions));
     return (await unit(tag)).jobs[0]?.id ?? '';
@@ -50,7 +43,7 @@ describe('a job’s card', () => {
   const again = async (tag: string, typed: string): Promise<void> => {
     const { basedOn } = await yard.read<Opening>(`/api/units/${tag}/opening`, 'technician');
     assert.equal(
-      (await yard.checkIn(foundCheckIn(tag, 'generator', typed, { exhaust: 'loose' }, { basedOn }))).status,
+      (await yard.checkIn(foundCheckIn(tag, 'generator', typed, { 'fuel-leak': 'carburettor' }, { basedOn }))).status,
       201,
     );
   };
@@ -130,7 +123,7 @@ describe('a job’s card', () => {
     assert.equal((await enter(yard, id, 'trial-start', { how: 'ran', note: 'On the old gasket' })).status, 201);
     await enter(yard, id, 'replaced', { thingId: a, part: 'TV-1182', forTrial: false });
     assert.equal((await enter(yard, id, 'to-proof', {})).status, 201);
-    assert.equal((await cardIn(yard, id)).job.state, 'to-prove');
+    assert.equal((await cardIn(yard, id)).visit.state, 'to-prove');
     const said = (await history('GE-06')).filter((record) => record.kind === 'struck-off');
     assert.equal(said[0]?.outcome['what'], 'Thing 2');
   });
@@ -209,20 +202,20 @@ describe('a job’s card', () => {
     const early = await whyOf(await enter(yard, id, 'proved', { passed: true, note: '' }));
     assert.equal(early.code, 'not-passed');
     assert.ok(early.missing?.includes('minutes') && early.missing.includes('reading-volts-100'));
-    assert.equal((await prove(yard, id, 'generator')).status, 201);
+    assert.equal((await prove(yard, id)).status, 201);
     assert.equal((await unit('GE-10')).unit.verdict.readiness, 'fit');
     assert.equal((await problemIn(await enter(yard, id, 'note', { text: 'late', stepId: null }))).code, 'job-closed');
   });
 
   test('too few minutes, or a reading outside, do not pass; another hold still holds', async () => {
     const id = await held('GE-11');
-    const short = await whyOf(await prove(yard, id, 'generator', { minutes: 19 }));
+    const short = await whyOf(await prove(yard, id, { minutes: 19 }));
     assert.deepEqual(short.missing, ['minutes']);
-    const low = await whyOf(await prove(yard, id, 'generator', { values: { 'volts-100': 101 } }));
+    const low = await whyOf(await prove(yard, id, { values: { 'volts-100': 101 } }));
     assert.deepEqual(low.missing, ['reading-volts-100']);
     const raised = { kind: 'repair', title: 'Wheel off', minutes: 20, blocks: 'hold' } as const;
     await yard.enter({ tag: 'GE-11' }, 'job-raised', { ...raised, work: undefined }, 'lead');
-    assert.equal((await prove(yard, id, 'generator')).status, 201);
+    assert.equal((await prove(yard, id)).status, 201);
     assert.equal((await unit('GE-11')).unit.verdict.readiness, 'held');
   });
 
@@ -231,18 +224,23 @@ describe('a job’s card', () => {
     await yard.checkIn(foundCheckIn('GE-12', 'generator', '101.0', { volts: 'low' }));
     const id = (await unit('GE-12')).jobs[0]?.id ?? '';
     await confirmed('GE-12', ['governor-spring']);
-    assert.equal((await prove(yard, id, 'generator', { passed: false, values: { 'volts-100': 96 } })).status, 201);
+    assert.equal((await prove(yard, id, { passed: false, values: { 'volts-100': 96 } })).status, 201);
     const { finding } = await yard.read<{
       finding: FindingRecord;
     }>('/api/units/GE-12/finding', 'technician');
-    assert.deepEqual(
-      finding.entries.filter((entry) => entry.kind === 'seen').map((entry) => entry.facts),
-      [{ observation: 'output', outcomes: ['drops-on-load'], reading: null }],
-    );
+    // The same finding: all that was seen before is still there, then what was put right, then what the proof showed.
+    const told = finding.entries.map((entry) => [entry.kind, entry.facts['observation'] ?? entry.facts['fault']]);
+    assert.deepEqual(told.slice(-2), [
+      ['repaired', 'governor-spring'],
+      ['seen', 'output'],
+    ]);
+    assert.ok(told.some(([kind, what]) => kind === 'seen' && what === 'oil-level'));
+    assert.deepEqual(finding.entries.at(-1)?.facts['outcomes'], ['drops-on-load']);
+    assert.equal((await cardIn(yard, id)).findingId, finding.id);
     assert.equal((await unit('GE-12')).unit.verdict.readiness, 'held');
     yard.later(0.1);
     await confirmed('GE-12', ['main-jet-blocked']);
-    assert.equal((await prove(yard, id, 'generator')).status, 201);
+    assert.equal((await prove(yard, id)).status, 201);
     const taught = await yard.db.selectFrom('proven_cause').select('faults').execute();
     assert.deepEqual(
       taught.map((row) => row.faults),
@@ -261,7 +259,7 @@ describe('a job’s card', () => {
       });
       await enter(yard, id, 'put-back', { thingId: it });
     }
-    await prove(yard, id, 'generator');
+    await prove(yard, id);
     yard.later(24);
     await again('GE-14', '105.0');
     const { learnt } = await cardIn(yard, (await unit('GE-14')).jobs[0]?.id ?? '');
@@ -307,7 +305,7 @@ describe('a job’s card', () => {
       const bytes = Buffer.from(await pdf.arrayBuffer());
       const sheet = JSON.parse(bytes.toString()) as { title: string };
       assert.deepEqual([pdf.status, pdf.headers.get('content-type')], [200, 'application/pdf']);
-      assert.match(sheet.title, /^GE-15 (job|estimate)/);
+      assert.match(sheet.title, /^GE-15 (visit|estimate)/);
     }
   });
 
@@ -362,7 +360,7 @@ describe('a job’s card', () => {
   test('a comeback is said at once, with what was done then', async () => {
     const id = await held('GE-13');
     assert.equal((await cardIn(yard, id)).comeback, null);
-    await prove(yard, id, 'generator');
+    await prove(yard, id);
     // Later than sessions last.
     yard.later(24 * 20);
     await yard.signInAgain();
@@ -370,7 +368,7 @@ describe('a job’s card', () => {
     const second = (await unit('GE-13')).jobs[0]?.id ?? '';
     const { comeback } = await cardIn(yard, second);
     assert.deepEqual([comeback?.jobId, comeback?.days, comeback?.did], [id, 20, 'Runs well']);
-    await prove(yard, second, 'generator');
+    await prove(yard, second);
     yard.later(24 * 60);
     await yard.signInAgain();
     await again('GE-13', '190.0');

@@ -14,31 +14,40 @@ import {
 import { cardOf } from '@hudrik/core/log';
 import type { JobRow } from '../database/tables';
 import type { UnitChange } from '../log/changeUnit';
-import { entriesOfJob } from '../log/readLog';
+import { entriesOfVisit } from '../visits/visits';
 import { jobBackground } from './jobBackground';
 
 type Job = Pick<JobRow, 'id' | 'kind' | 'work' | 'check_in_id'>;
 
-/** Puts the steps on a card that its templates and causes want and it has not: at its start, and when causes are confirmed. */
+/** What is done once for all jobs of a visit: made safe once, and what must come off comes off once. */
+const isShared = (key: string): boolean => key === 'make-safe' || key.startsWith('off-');
+
+/** Puts the steps on a card that its templates and causes want and it has not: at a job's start, and when causes are confirmed. */
 export async function listMissingSteps(
   { trx, append }: Pick<UnitChange, 'trx' | 'append'>,
   job: Job,
+  visitId: number,
   from: string,
   { onlyOnce = false } = {},
 ): Promise<void> {
-  const card = cardOf(await entriesOfJob(trx, job.id));
-  if (onlyOnce && card.edition !== null) return;
+  const entries = await entriesOfVisit(trx, visitId);
+  const isListed = entries.some((entry) => entry.kind === 'steps-listed' && entry.jobId === String(job.id));
+  if (onlyOnce && isListed) return;
   const { causes } = await jobBackground(trx, job);
   const wanted = stepsFor({
     kind: STEPS_OF_KIND[job.kind],
     work: entryOf(STEPS_OF_WORK, job.work) ?? null,
     causes: causes.flatMap(causeSource),
   });
-  const there = new Set(card.steps.map((step) => step.key));
+  const there = cardOf(entries).steps;
+  const hasStep = (key: string): boolean =>
+    there.some(
+      (step) => step.key === key && (step.jobId === String(job.id) || (isShared(key) && step.state !== 'dropped')),
+    );
   const steps = wanted
-    .filter((step) => !there.has(step.key))
+    .filter((step) => !hasStep(step.key))
     .map((step): ListedStep => ({ ...step, stepId: randomUUID() }));
-  if (card.edition !== null && steps.length === 0) return;
+  if (isListed && steps.length === 0) return;
   await append({ kind: 'steps-listed', by: null, facts: { edition: EDITIONS.card, from, steps }, jobId: job.id });
 }
 

@@ -1,8 +1,8 @@
 import { entryOf, FAULTS } from '@hudrik/core/catalogue';
 import { cardOf } from '@hudrik/core/log';
 import type { Context } from '../context';
-import { entriesOfJob } from '../log/readLog';
 import { refuse } from '../refusal';
+import { entriesOfVisit, visitOfJob } from '../visits/visits';
 import { jobBackground } from './jobBackground';
 import { jobIdOf } from './readCard';
 
@@ -19,7 +19,7 @@ export async function familiesStill(
     .executeTakeFirst();
   if (row === undefined) return refuse('not-found', { job: jobId });
   const { causes } = await jobBackground(db, row);
-  const { steps } = cardOf(await entriesOfJob(db, row.id));
+  const { steps } = cardOf(await entriesOfVisit(db, (await visitOfJob(db, row.id)).id));
   const isMended = (id: string): boolean => steps.some((step) => step.key === `repair-${id}` && step.state === 'done');
   return {
     classId: row.class_id,

@@ -1,53 +1,98 @@
+import { WORKS_ON_UNITS } from '@hudrik/core/fields';
 import { CLOCK, type ClockState } from '@hudrik/core/states';
-import { cardOf, cardRefusal, jobStateAfter, namesOf, type Entry } from '@hudrik/core/log';
+import { cardOf, cardRefusal, namesOf, visitStateAfter, type Entry } from '@hudrik/core/log';
 import { enqueue } from '../background/enqueue';
-import type { JobRow, Trx } from '../database/tables';
-import { jobUnderLock } from '../jobs/jobUnderLock';
-import { entriesOfJob } from '../log/readLog';
+import type { JobRow, Trx, VisitRow } from '../database/tables';
+import { ratingsOfUnit } from '../fleet/models';
 import type { Taking } from '../log/taking';
+import { personById } from '../people/people';
 import { refuse } from '../refusal';
+import { needsOfJob } from '../visits/needsOfJob';
+import { isWork, settingOf, visitBackground, type VisitBackground } from '../visits/visitBackground';
+import { entriesOfVisit, jobsOfVisit, placeUnderLock } from '../visits/visits';
 import { beginJob } from './beginJob';
+import { changeVisit, NOBODY_ASKS } from './changeVisit';
 import { endByProof, failProof } from './endByProof';
-import { jobBackground, settingOf } from './jobBackground';
+import { jobBackground } from './jobBackground';
 import { listMissingSteps } from './listMissingSteps';
+import { judgeReading, judgeWait } from './judgeOnCard';
+import { isAfterwards, mustBeInOrder } from './runTimes';
 
 /** Of whatever kind: its facts were checked against their kind before. */
 type CardTaking = Taking<any>;
 
-/** One more entry on a job's card. What two people enter merges by itself; what cannot is refused with what is there. */
+const WAITS: readonly JobRow['state'][] = ['waiting', 'put-off'];
+
+/** What is said of a card takes no job to the bench. */
+const SAYS_ONLY: ReadonlySet<string> = new Set(['handed-on', 'signature-asked', 'parked']);
+
+/** One more entry on a visit's card. What two people enter merges by itself; what cannot is refused with what is there. */
 export async function takeCardEntry(taking: CardTaking): Promise<void> {
   const { context, change, actor, at, kind, facts, place } = taking;
   const { trx, unit } = change;
-  const job = await jobUnderLock(trx, place.jobId);
-  if (job.state === 'waiting') await beginJob(change, job, actor);
-  else await listMissingSteps(change, job, 'template', { onlyOnce: true });
-  const { complaint } = await jobBackground(trx, job);
-  const setting = settingOf(job, unit.class_id, complaint);
-  const entries = await entriesOfJob(trx, job.id);
-  const state = job.state === 'waiting' ? 'open' : job.state;
-  const entry: Entry = { id: taking.id, at: at.toISOString(), by: actor.name, kind, facts, outcome: {} };
-  const refused = cardRefusal({ entries, entry, state, setting, now: context.now().toISOString() });
+  const { job, visit } = await placeUnderLock(trx, place.jobId);
+  if (WAITS.includes(job.state) && !SAYS_ONLY.has(kind)) await beginJob(change, job, visit, actor);
+  else if (job.state === 'open') await listMissingSteps(change, job, visit.id, 'template', { onlyOnce: true });
+  const entries = await entriesOfVisit(trx, visit.id);
+  const background = await visitBackground(trx, await jobsOfVisit(trx, visit.id), entries);
+  const setting = settingOf({
+    classId: unit.class_id,
+    entries,
+    background,
+    ratings: await ratingsOfUnit(trx, unit),
+  });
+  const state = visit.state === 'waiting' && !SAYS_ONLY.has(kind) ? 'open' : visit.state;
+  const outcome = await outcomeOf(taking, visit);
+  const entry: Entry = {
+    id: taking.id,
+    at: at.toISOString(),
+    by: actor.name,
+    kind,
+    facts,
+    outcome,
+    jobId: String(job.id),
+  };
+  const refused =
+    cardRefusal({ entries, entry, state, setting, now: context.now().toISOString() }) ??
+    (await mustBeInOrder(taking, visit, entries));
   if (refused) refuse('card-refused', { why: refused });
+  if (kind === 'clock-ended' && facts.earlyWhy !== undefined && actor.role === 'apprentice')
+    refuse('not-your-role', { role: actor.role, wants: ['technician', 'lead'] });
   const card = cardOf([...entries, entry]);
-  await taking.record({ jobId: job.id, outcome: { title: job.title, ...namesOf(card, facts) } });
-  const next = jobStateAfter(state, entry, card);
-  // A passed proof ends the job itself.
-  if (kind !== 'proved') await setState(trx, job, next);
+  await taking.record({ jobId: job.id, outcome: { title: job.title, ...namesOf(card, facts), ...outcome } });
+  const next = visitStateAfter(state, entry, card);
+  // A passed proof ends the visit itself.
+  if (next !== 'ended') await changeVisit(trx, visit, { state: next, ...(await touched(trx, job, entry)) });
   await EFFECTS[kind]?.(taking, job);
-  if (kind === 'proved') {
-    const ending = { change, actor, complaint, note: facts.note, looks: facts.looks };
-    await (facts.passed ? endByProof(job, ending) : failProof(job, ending));
-  }
+  if (kind === 'proved') await afterProof(taking, visit, background);
 }
 
-const setState = (trx: Trx, job: JobRow, state: JobRow['state']) =>
-  trx
-    .updateTable('job')
-    .set((eb) => ({ state, version: eb('version', '+', 1) }))
-    .where('id', '=', job.id)
-    .execute();
+async function afterProof(taking: CardTaking, visit: VisitRow, background: VisitBackground): Promise<void> {
+  const { change, actor, id, facts, place } = taking;
+  const ending = { change, actor, background, provedBy: id, facts, jobId: place.jobId };
+  await (facts.passed ? endByProof(visit, ending) : failProof(visit, ending));
+}
 
-/** What is kept in a table besides, since it is looked for across all jobs: clocks that run. */
+/** What came of an entry besides its names: to whom a card was given, whether what is parked is proved, whether a run was entered afterwards. */
+async function outcomeOf(taking: CardTaking, visit: VisitRow): Promise<Record<string, unknown>> {
+  const { kind, facts, change } = taking;
+  if (isAfterwards(taking)) return { afterwards: true };
+  if (kind === 'parked' && visit.unproved) return { unproved: true };
+  if (kind !== 'handed-on') return {};
+  const to = await personById(change.trx, facts.to);
+  if (to === undefined) return refuse('not-found', { person: facts.to });
+  if (!WORKS_ON_UNITS.includes(to.role)) refuse('not-your-role', { role: to.role, wants: WORKS_ON_UNITS });
+  return { to: to.name };
+}
+
+/** Whether the entry is work that a proof must show. */
+async function touched(trx: Trx, job: JobRow, entry: Entry): Promise<{ unproved?: true }> {
+  if (!isWork(entry)) return {};
+  const asks = entry.kind === 'taken-off' ? true : needsOfJob(job, (await jobBackground(trx, job)).causes).length > 0;
+  return asks ? { unproved: true } : {};
+}
+
+/** What is kept in a table besides, since it is looked for across all visits. */
 const EFFECTS: Readonly<Record<string, (taking: CardTaking, job: JobRow) => Promise<unknown>>> = {
   'clock-started': async ({ change, actor, at, facts }, job) => {
     const endsAt = new Date(at.getTime() + facts.minutes * 60_000);
@@ -66,13 +111,34 @@ const EFFECTS: Readonly<Record<string, (taking: CardTaking, job: JobRow) => Prom
       .execute();
     await enqueue(change.trx, 'clock-end', { clockId: facts.clockId }, { runAt: endsAt });
   },
-  'clock-ended': ({ change, facts }) => endClock(change.trx, facts.clockId, facts.result, change.at),
+  'clock-ended': (taking, job) => endClock(taking, job),
+  'proof-reading': (taking, job) => judgeReading(taking, job),
+  'signature-asked': async ({ change: { trx }, actor, at, place }) => {
+    const { visit } = await placeUnderLock(trx, place.jobId);
+    await changeVisit(trx, visit, { signature_asked_by: actor.id, signature_asked_at: at });
+  },
+  'back-to-work': ({ change: { trx }, place }) => nobodyAsks(trx, place.jobId),
+  'handed-on': async ({ change: { trx }, facts, place }) => {
+    const { visit } = await placeUnderLock(trx, place.jobId);
+    await changeVisit(trx, visit, { given_to: facts.to });
+  },
 };
 
-async function endClock(trx: Trx, clockId: string, result: string, at: Date): Promise<void> {
-  const clock = await trx.selectFrom('clock').select('state').where('id', '=', clockId).executeTakeFirstOrThrow();
+async function nobodyAsks(trx: Trx, jobId: string | null): Promise<void> {
+  const { visit } = await placeUnderLock(trx, jobId);
+  await changeVisit(trx, visit, NOBODY_ASKS);
+}
+
+async function endClock({ change: { trx, at }, id, facts }: CardTaking, job: JobRow): Promise<void> {
+  const { clockId, result } = facts;
+  const clock = await trx
+    .selectFrom('clock')
+    .select(['state', 'kind'])
+    .where('id', '=', clockId)
+    .executeTakeFirstOrThrow();
   const next = CLOCK.after(clock.state, 'end');
   if (!next.ok) return refuse('card-refused', { why: { code: 'clock-ended', result: clock.state } });
   const state: ClockState = next.state;
   await trx.updateTable('clock').set({ state, result, ended_at: at }).where('id', '=', clockId).execute();
+  await judgeWait(trx, { job, entryId: id, at }, clock.kind, result);
 }

@@ -15,7 +15,7 @@ import { reckonWays, type WayAsked } from '@hudrik/core/money';
 import { VOID_LINES } from '@hudrik/core/states';
 import type { Context } from '../context';
 import type { Db } from '../database/tables';
-import { linesOfJob } from '../parts/partLines';
+import { linesOfJobs } from '../parts/partLines';
 import { readQuote } from '../parts/quotes';
 import { refuse } from '../refusal';
 import { jobBackground } from './jobBackground';
@@ -49,14 +49,16 @@ export async function readWays({ db }: Pick<Context, 'db'>, jobId: string, query
     .where('j.id', '=', jobIdOf(jobId))
     .executeTakeFirst();
   if (job === undefined) return refuse('not-found', { job: jobId });
-  const { causes, seen } = await jobBackground(db, job);
+  const { causes, shown } = await jobBackground(db, job);
   const repairs = causes.flatMap((id) => entryOf(FAULTS, id)?.repair ?? []);
-  const priced = await priceLines(db, await linesOfJob(db, job.id));
+  const priced = await priceLines(db, await linesOfJobs(db, [job.id]));
   const minutes = repairs.length === 0 ? job.minutes : repairs.reduce((sum, repair) => sum + repair.minutes, 0);
   const newPartsCents = priced.lines > 0 ? priced.cents : repairs.reduce((sum, repair) => sum + repair.partsCents, 0);
   const asked = askedOf({ classId: job.class_id, minutes, newPartsCents, priced, query });
   const { ways, breakEvenSuccess } = reckonWays(asked);
-  const unseen = LOOK_BEFORE_QUOTE.filter((look) => !look.observations.some((id) => seen.includes(id)));
+  const unseen = LOOK_BEFORE_QUOTE.filter(
+    (look) => !look.observations.some((id) => shown.some(({ observation }) => observation === id)),
+  );
   return {
     ways: [...ways],
     breakEvenSuccess,

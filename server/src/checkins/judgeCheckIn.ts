@@ -1,4 +1,5 @@
 import { checksOf, classOf, rulesOf } from '@hudrik/core/catalogue';
+import { classOfUnit } from './classOfUnit';
 import type { Opening, Role } from '@hudrik/core/contracts';
 import type { Facts } from '@hudrik/core/log';
 import { judgeCheckIn as judge, type Verdict } from '@hudrik/core/verdict';
@@ -16,16 +17,19 @@ interface Judging {
 
 /** Checks what was sent against the class's lists, then asks for the verdict. */
 export function judgeCheckIn({ sent, opening, taken, role }: Judging): Verdict {
-  const rules = rulesOf(classOf(opening.classId));
+  const rules = rulesOf(classOfUnit(opening));
   const ids = (entries: readonly { readonly id: string }[]): string[] => entries.map((entry) => entry.id);
   const checks = sent.answers.map((answer) => answer.check);
-  mustBeOneOf('answers.check', checks, ids(checksOf(rules.machineClass)));
+  // A phone may still have a check that this unit has not got.
+  mustBeOneOf('answers.check', checks, ids(checksOf(classOf(opening.classId))));
+  const asked = ids(checksOf(rules.machineClass));
+  const answers = sent.answers.filter((answer) => asked.includes(answer.check));
   mustBeOneOf('complaintIds', sent.complaintIds, ids(rules.complaints));
   mustBeOneOf('missing.id', ids(sent.missing), ids(rules.machineClass.kit));
   mustBeOneOf('stations.id', ids(sent.stations), ids(rules.machineClass.stations));
   return judge(
     rules,
-    { ...sent, ...taken, byApprentice: role === 'apprentice' },
+    { ...sent, answers, ...taken, byApprentice: role === 'apprentice' },
     {
       trueHours: opening.trueHours,
       hoursToOilService: opening.hoursToOilService,

@@ -108,7 +108,7 @@ describe('what a check-in is held to, and what is kept of it', () => {
     await yard.addUnit('GE-51');
     const going = {
       hire: null,
-      dueAt: '2030-12-01T17:00:00Z',
+      dueAt: '2030-03-09T17:00:00Z',
       hours: { typed: '100.0', confirmed: false, meterEvent: null },
       fuelEighths: 8,
       kit: [],

@@ -6,6 +6,9 @@ import type { Context } from '../context';
 import type { Db } from '../database/tables';
 import { hireRows, toHireLine } from '../hires/hireLines';
 import { lastReading, rateOfUse } from '../fleet/meters';
+import { readDefects } from '../defects/readDefects';
+import { askedAgain } from '../defects/settle';
+import { ratingsOfUnit } from '../fleet/models';
 import { toUnitLine, unitRows } from '../fleet/unitLines';
 import { unitByTag } from '../fleet/units';
 import { isOf } from '@hudrik/core/log';
@@ -45,6 +48,16 @@ export async function readOpening({ db }: Pick<Context, 'db'>, tag: string): Pro
     hoursToOilService: line.hoursToOilService,
     nextHireHours: line.nextHire ? forecastHours(use, daysOf(line.nextHire)).expected : 0,
     workMinutes: Number(work?.minutes ?? 0),
+    ratings: await ratingsOfUnit(db, unit),
+    notFitted: (await db.selectFrom('not_fitted').select('check_id').where('unit_id', '=', unit.id).execute()).map(
+      (row) => row.check_id,
+    ),
+    defects: await readDefects(db, unit.id),
+    asksAgain: (await askedAgain(db, unit.id)).map(({ id, sentence, closed_how: how }) => ({
+      id,
+      sentence,
+      how: how ?? 'not-found',
+    })),
   };
 }
 
@@ -53,10 +66,13 @@ const daysOf = (hire: { fromAt: string; toAt: string }): number =>
 
 export async function newestCheckInId(db: Db, unitId: number): Promise<string | null> {
   const row = await db
-    .selectFrom('check_in')
-    .select('id')
-    .where('unit_id', '=', unitId)
-    .orderBy('at', 'desc')
+    .selectFrom('check_in as c')
+    .innerJoin('log_entry as l', 'l.id', 'c.id')
+    .select('c.id')
+    .where('c.unit_id', '=', unitId)
+    .orderBy('c.at', 'desc')
+    // Of two at one and the same moment, the one that was taken later.
+    .orderBy('l.place', 'desc')
     .limit(1)
     .executeTakeFirst();
   return row?.id ?? null;

@@ -1,31 +1,27 @@
 import assert from 'node:assert/strict';
 import { randomUUID } from 'node:crypto';
 import { describe, test } from 'node:test';
-import { isCheckedOut, isOf, type CheckedOut } from '@hudrik/core/log';
+import { isCheckedOut, isOf, type CheckedOut, type Facts } from '@hudrik/core/log';
 import type { Opening, UnitPage } from '@hudrik/core/contracts';
 import { entryIn, problemIn, useYard } from '../testing/yard';
+
+const GOING: Facts<'check-out'> = {
+  hire: null,
+  dueAt: '2030-03-06T17:00:00Z',
+  hours: { typed: '100.4', confirmed: false, meterEvent: null },
+  fuelEighths: 6,
+  kit: [{ id: 'key', count: 1 }],
+  looks: [],
+  waiverReason: '',
+};
 
 // The yard's clock stands at 2030-03-04, 09:00.
 describe('handing out', () => {
   const yard = useYard();
   const book = (reference: string, tag: string | null, fromAt: string, toAt: string, classId = 'generator') =>
-    yard.ask('POST', '/api/hires', { as: 'counter', body: { reference, classId, tag, fromAt, toAt } });
+    yard.book({ reference, classId, tag, fromAt, toAt });
   const out = (tag: string, more: object = {}, id = randomUUID()) =>
-    yard.enter(
-      { tag, id },
-      'check-out',
-      {
-        hire: null,
-        dueAt: '2030-03-06T17:00:00Z',
-        hours: { typed: '100.4', confirmed: false, meterEvent: null },
-        fuelEighths: 6,
-        kit: [{ id: 'key', count: 1 }],
-        looks: [],
-        waiverReason: '',
-        ...more,
-      },
-      'counter',
-    );
+    yard.enter({ tag, id }, 'check-out', { ...GOING, ...more }, 'counter');
   const cameTo = async (answer: Response): Promise<CheckedOut> => {
     const entry = await entryIn(answer);
     if (!isOf(entry, 'check-out') || !isCheckedOut(entry.outcome)) throw new Error('not handed out');
@@ -112,6 +108,32 @@ describe('handing out', () => {
     await yard.ask('POST', '/api/hires/C-1/cancel', { as: 'counter' });
     assert.equal((await problemIn(await out('GE-08', { hire: 'C-1', dueAt: null }))).code, 'already-out');
     assert.equal((await out('GE-08')).status, 201);
+  });
+
+  test('what falls due before it is back is said, for a walk-in and a booking; a lead waives it with a reason', async () => {
+    const outAs = async (tag: string, as: 'lead' | 'counter', more: object) =>
+      yard.enter({ tag }, 'check-out', { ...GOING, dueAt: '2030-06-04T09:00:00Z', ...more }, as);
+    await yard.addUnit('GE-20');
+    const refused = await problemIn(await outAs('GE-20', 'counter', {}));
+    assert.equal(refused.code, 'prep-not-done');
+    assert.match(
+      String(refused.facts?.['because']),
+      /^The oil service would run out during this hire: 50 h are left, about \d+(\.\d)? h/,
+    );
+    assert.equal(
+      (await problemIn(await outAs('GE-20', 'counter', { waiverReason: 'In a hurry' }))).code,
+      'prep-not-done',
+    );
+    await book('D-1', 'GE-20', '2030-03-04T10:00:00Z', '2030-06-05T10:00:00Z');
+    const onBooking = { hire: 'D-1', dueAt: null };
+    assert.equal((await problemIn(await outAs('GE-20', 'counter', onBooking))).code, 'prep-not-done');
+    const waived = await cameTo(
+      await outAs('GE-20', 'lead', { ...onBooking, waiverReason: 'The hirer changes its oil' }),
+    );
+    assert.deepEqual([waived.reference, waived.waived], ['D-1', true]);
+    // For a day the hours suffice.
+    await yard.addUnit('GE-21');
+    assert.equal((await outAs('GE-21', 'counter', { dueAt: '2030-03-05T09:00:00Z' })).status, 201);
   });
 
   test('hours below the last stop it, and nothing of it is kept', async () => {

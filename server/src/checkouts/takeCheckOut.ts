@@ -1,21 +1,22 @@
 import { classOf } from '@hudrik/core/catalogue';
 import type { Facts } from '@hudrik/core/log';
-import { mayGoOut } from '@hudrik/core/readiness';
+import { fallsDue, mayGoOut } from '@hudrik/core/readiness';
 import { HIRE } from '@hudrik/core/states';
 import type { HireRow, Trx, UnitRow } from '../database/tables';
 import { readDefects } from '../defects/readDefects';
-import { takeReading } from '../fleet/meters';
+import { rateOfUse, takeReading } from '../fleet/meters';
 import { computeReadiness } from '../fleet/computeReadiness';
+import { unitFacts } from '../fleet/unitFacts';
 import type { Taker } from '../log/taking';
 import { refuse } from '../refusal';
 
 type Sent = Facts<'check-out'>;
 
-/** Hands a unit out: refused when it is held and why; a unit in prep goes when a lead waives it with a reason. */
+/** Hands a unit out: refused when it is held and why; one in prep, or due for its service before it is back, when no lead waives it. */
 export const takeCheckOut: Taker<'check-out'> = async ({ change, actor, id, facts: sent, record }) => {
   const { trx, unit, at } = change;
   const signer = { isLead: actor.role === 'lead', waiverReason: sent.waiverReason };
-  const going = mayGoOut(await computeReadiness(trx, unit.id), signer);
+  const going = mayGoOut(await computeReadiness(trx, unit.id), signer, await dueDuring(trx, unit, sent, at));
   if (!going.may) return refuse(going.code, { ...going });
   if (going.waives) await mustBeSafe(trx, unit.id);
   const stray = sent.kit.find((entry) => !classOf(unit.class_id).kit.some((known) => known.id === entry.id));
@@ -42,6 +43,20 @@ export const takeCheckOut: Taker<'check-out'> = async ({ change, actor, id, fact
   });
   return undefined;
 };
+
+const DAY_MS = 86_400_000;
+
+/** What falls due before the unit is back. */
+async function dueDuring(trx: Trx, unit: UnitRow, { hire, dueAt }: Sent, at: Date): Promise<string[]> {
+  const booked =
+    hire === null
+      ? undefined
+      : await trx.selectFrom('hire').select('to_at').where('reference', '=', hire).executeTakeFirst();
+  const back = booked?.to_at ?? new Date(dueAt ?? at);
+  const { hoursToOilService } = await unitFacts(trx, unit.id);
+  const days = (back.getTime() - at.getTime()) / DAY_MS;
+  return fallsDue({ hoursToOilService, use: await rateOfUse(trx, unit), days });
+}
 
 /** Nobody can waive what can hurt the hirer. */
 async function mustBeSafe(trx: Trx, unitId: number): Promise<void> {

@@ -1,6 +1,6 @@
-import type { ClassId } from '@hudrik/core/catalogue';
+import type { ClassId, Rated } from '@hudrik/core/catalogue';
 import type { DataSheet, FindingRecord } from '@hudrik/core/contracts';
-import type { JobState } from '@hudrik/core/card';
+import type { JobState, VisitState } from '@hudrik/core/card';
 import type { DefectEnd, DefectOrigin, DefectWeight } from '@hudrik/core/defects';
 import type { Readiness, ReadinessVerdict } from '@hudrik/core/readiness';
 import type { ClockState, ExchangeState, HireState, OrderState, PartLineState } from '@hudrik/core/states';
@@ -48,6 +48,8 @@ interface UnitTable {
   gone_why: string | null;
   last_oil_service_true_hours: Generated<number>;
   fuel_eighths: number | null;
+  /** Rated figures of its own, where they are not its model's. */
+  data_sheet: ColumnType<{ readonly rated?: Rated }, string | undefined, string>;
   readiness: Generated<Readiness>;
   readiness_verdict: ColumnType<ReadinessVerdict, string | undefined, string>;
   readiness_since: ColumnType<Date, Date | undefined, Date | string>;
@@ -83,6 +85,8 @@ interface HireTable {
   from_at: Instant;
   to_at: Instant;
   state: Generated<HireState>;
+  hirer: Generated<string>;
+  phone: Generated<string>;
   out_at: MaybeInstant;
   back_at: MaybeInstant;
   ended_at: MaybeInstant;
@@ -141,6 +145,28 @@ interface JobTable {
   version: Generated<number>;
 }
 
+/** A unit's time on the bench, with its jobs. One of a unit is open at a time. */
+interface VisitTable {
+  id: GeneratedAlways<number>;
+  unit_id: number;
+  state: Generated<VisitState>;
+  /** Something was worked on that no proof has shown yet. */
+  unproved: Generated<boolean>;
+  given_to: number | null;
+  /** Who waits for a signature. */
+  signature_asked_by: number | null;
+  signature_asked_at: MaybeInstant;
+  opened_at: Instant;
+  begun_at: MaybeInstant;
+  ended_at: MaybeInstant;
+  version: Generated<number>;
+}
+
+interface VisitJobTable {
+  visit_id: number;
+  job_id: number;
+}
+
 /** One thing found wrong with a unit. Open until the entry that closes it. */
 interface DefectTable {
   id: Generated<string>;
@@ -159,6 +185,14 @@ interface DefectTable {
   closed_at: MaybeInstant;
   closed_by: string | null;
   closed_how: DefectEnd | null;
+  /** Of something told: the confirmed causes that explain it. */
+  causes: ColumnType<string[], string[] | undefined, string[]>;
+}
+
+interface NotFittedTable {
+  unit_id: number;
+  check_id: string;
+  entry_id: string;
 }
 
 /** What happened: one row an entry, of a kind that `core/log` has a file for. Nothing of it is ever changed. */
@@ -359,7 +393,10 @@ export interface Tables {
   check_out: CheckOutTable;
   photo: PhotoTable;
   job: JobTable;
+  visit: VisitTable;
+  visit_job: VisitJobTable;
   defect: DefectTable;
+  not_fitted: NotFittedTable;
   log_entry: LogEntryTable;
   idempotency: IdempotencyTable;
   supplier_quote: SupplierQuoteTable;
@@ -372,5 +409,6 @@ export type Trx = Transaction<Tables>;
 export type UnitRow = Selectable<UnitTable>;
 export type HireRow = Selectable<HireTable>;
 export type JobRow = Selectable<JobTable>;
+export type VisitRow = Selectable<VisitTable>;
 export type DefectRow = Selectable<DefectTable>;
 export type FindingRow = Selectable<FindingTable>;

@@ -1,28 +1,5 @@
-import { NOT_LOOKED_AT, type DefectEnd } from '@hudrik/core/defects';
-import type { DefectRow, Trx } from '../database/tables';
-import { refuse } from '../refusal';
-
-/** The open defects of a job: what its signature must have looked at. */
-const openDefectsOfJob = (trx: Trx, jobId: number): Promise<DefectRow[]> =>
-  trx
-    .selectFrom('defect')
-    .selectAll()
-    .where('job_id', '=', jobId)
-    .where('closed_at', 'is', null)
-    .orderBy('found_at')
-    .execute();
-
-/**
- * Refused while a defect of the job was not looked at by who signs: a signature closes what it has seen in order, and no job ends with what it
- * was there for still open. Out: what is to be closed.
- */
-export async function lookedAtAll(trx: Trx, jobId: number, looks: readonly string[] | undefined): Promise<DefectRow[]> {
-  const open = await openDefectsOfJob(trx, jobId);
-  const missed = open.filter((defect) => !(looks ?? []).includes(defect.id));
-  if (missed.length > 0)
-    return refuse('not-looked-at', { defects: missed.map(({ id, sentence }) => ({ id, sentence })) });
-  return open;
-}
+import { NOT_LOOKED_AT, NOT_POSSIBLE, type DefectEnd } from '@hudrik/core/defects';
+import type { Trx } from '../database/tables';
 
 interface Closing {
   readonly entryId: string;
@@ -41,32 +18,56 @@ export async function closeDefects(trx: Trx, ids: readonly string[], { entryId, 
     .execute();
 }
 
+interface Of {
+  readonly unitId: number;
+  readonly kind: 'check' | 'clock' | 'reading' | 'unit' | 'derived';
+  readonly ids?: readonly string[];
+  readonly exceptions?: readonly string[];
+  /** Only what this entry has found. */
+  readonly foundBy?: string;
+}
+
+/** Closes what is open of a unit from such an origin. Out: the sentences of what was closed. */
+export async function closeOf(
+  trx: Trx,
+  { unitId, kind, ids, exceptions, foundBy }: Of,
+  closing: Closing,
+): Promise<string[]> {
+  if (ids?.length === 0) return [];
+  const rows = await trx
+    .selectFrom('defect')
+    .select(['id', 'sentence'])
+    .where('unit_id', '=', unitId)
+    .where('origin_kind', '=', kind)
+    .$if(ids !== undefined, (query) => query.where('origin_id', 'in', [...(ids ?? [])]))
+    .$if(exceptions !== undefined, (query) => query.where('exception', 'in', [...(exceptions ?? [])]))
+    .$if(foundBy !== undefined, (query) => query.where('found_by', '=', foundBy ?? null))
+    .where('closed_at', 'is', null)
+    .execute();
+  await closeDefects(
+    trx,
+    rows.map((row) => row.id),
+    closing,
+  );
+  return rows.map((row) => row.sentence);
+}
+
 interface Looked {
   readonly unitId: number;
   readonly entryId: string;
   readonly at: Date;
 }
 
-/** A check that nobody could look at is looked at now: that defect is closed. What was found instead opens its own. */
+/** A check that nobody could look at, or make, is looked at now: that defect is closed. What was found instead opens its own. */
 export async function closeLookedAt(
   trx: Trx,
   { unitId, entryId, at }: Looked,
   answers: readonly { readonly check: string; readonly result: string }[],
 ): Promise<void> {
-  const checks = answers.filter((answer) => answer.result !== NOT_LOOKED_AT).map((answer) => answer.check);
-  if (checks.length === 0) return;
-  const rows = await trx
-    .selectFrom('defect')
-    .select('id')
-    .where('unit_id', '=', unitId)
-    .where('origin_kind', '=', 'check')
-    .where('exception', '=', NOT_LOOKED_AT)
-    .where('origin_id', 'in', checks)
-    .where('closed_at', 'is', null)
-    .execute();
-  await closeDefects(
+  const asked = answers.filter((answer) => answer.result === 'ok' || answer.result === 'not-ok');
+  await closeOf(
     trx,
-    rows.map((row) => row.id),
+    { unitId, kind: 'check', ids: asked.map((answer) => answer.check), exceptions: [NOT_LOOKED_AT, NOT_POSSIBLE] },
     { entryId, how: 'looked-at', at },
   );
 }

@@ -5,7 +5,7 @@ import type { Defect, LogRecord, Opening, UnitPage } from '@hudrik/core/contract
 import { changeUnit } from '../log/changeUnit';
 import { openDefects } from './openDefects';
 import { onCard, prove, signOff } from '../testing/proving';
-import { foundCheckIn, wellCheckIn } from '../testing/samples';
+import { foundCheckIn, thingOff, wellCheckIn } from '../testing/samples';
 import { entryIn, problemIn, useYard } from '../testing/yard';
 
 describe('what is wrong with a unit', () => {
@@ -19,18 +19,6 @@ describe('what is wrong with a unit', () => {
   const drop = (jobId: string) => yard.enter({ jobId }, 'job-dropped', { why: 'Not needed' });
   const close = (tag: string, defectId: string, as: 'technician' | 'lead' | 'apprentice' = 'technician') =>
     yard.enter({ tag }, 'defect-closed', { defectId, how: 'was-all-right', why: 'Looked at it twice' }, as);
-  const thing = (what: string) => ({
-    thingId: randomUUID(),
-    what,
-    key: null,
-    tray: 'A',
-    place: 1,
-    fasteners: [],
-    orientation: '',
-    linkHole: '',
-    stack: [],
-    quarterTurns: null,
-  });
   const handOut = (tag: string, as: 'lead' | 'counter' = 'lead') =>
     yard.enter(
       { tag },
@@ -68,7 +56,7 @@ describe('what is wrong with a unit', () => {
     await yard.addUnit('GE-02');
     await yard.checkIn(foundCheckIn('GE-02', 'generator', '101.0', { 'oil-look': 'smells-of-fuel' }));
     const jobId = await jobOf('GE-02');
-    await onCard(yard, jobId, 'taken-off', thing('Carburettor'));
+    await onCard(yard, jobId, 'taken-off', thingOff('Carburettor'));
     const refused = await problemIn(await drop(jobId));
     assert.deepEqual([refused.code, refused.facts?.['things']], ['things-off', ['Carburettor']]);
     assert.deepEqual((await verdict('GE-02')).because.length, 2);
@@ -114,7 +102,7 @@ describe('what is wrong with a unit', () => {
     await yard.addUnit('GE-05');
     await yard.checkIn(foundCheckIn('GE-05', 'generator', '101.0', { sockets: 'damaged', clean: 'dirty' }));
     const jobId = await jobOf('GE-05', 'new-socket');
-    assert.equal((await prove(yard, jobId, 'generator')).status, 201);
+    assert.equal((await prove(yard, jobId)).status, 201);
     assert.deepEqual(
       (await defects('GE-05')).map((defect) => defect.origin.id),
       ['clean'],
@@ -255,7 +243,7 @@ describe('what is wrong with a unit', () => {
       const { version } = (await page('GE-20')).unit;
       return yard.ask('PATCH', '/api/units/GE-20', { as: 'lead', body, headers: { 'If-Match': `"${version}"` } });
     };
-    const off = thing('Carburettor');
+    const off = thingOff('Carburettor');
     await onCard(yard, jobId, 'taken-off', off);
     for (const body of [{ laidUp: true }, { gone: { why: 'Sold' } }]) {
       const { code, facts } = await problemIn(await edit(body));

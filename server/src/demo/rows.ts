@@ -55,9 +55,26 @@ export async function loadRows(db: Db, rows: Rows): Promise<void> {
   await inTransaction(db, (trx) =>
     writingAny(trx, async () => {
       for (const table of LOADED) await loadTable(trx, table, rows.byTable[table]);
+      await makeVisits(trx);
     }),
   );
   await sql`analyze`.execute(db);
+}
+
+/** What is open of a unit is one visit; what is ended had a visit of its own. */
+async function makeVisits(trx: Trx): Promise<void> {
+  await sql`insert into visit (unit_id, opened_at)
+    select unit_id, min(raised_at) from job where closed_at is null group by unit_id`.execute(trx);
+  await sql`insert into visit_job (visit_id, job_id)
+    select v.id, j.id from job j join visit v on v.unit_id = j.unit_id where j.closed_at is null`.execute(trx);
+  await sql`with ended as (
+      insert into visit (unit_id, state, opened_at, begun_at, ended_at)
+      select unit_id, 'ended', raised_at, started_at, closed_at from job where closed_at is not null order by id
+      returning id, unit_id, opened_at, ended_at)
+    insert into visit_job (visit_id, job_id)
+    select distinct on (j.id) e.id, j.id from job j
+      join ended e on e.unit_id = j.unit_id and e.opened_at = j.raised_at and e.ended_at = j.closed_at
+    order by j.id, e.id`.execute(trx);
 }
 
 async function loadTable(trx: Trx, table: LoadedTable, rows: readonly Row[]): Promise<void> {

@@ -12,6 +12,7 @@ import { roundTenth } from '@hudrik/core/hours';
 import { defectsOf, inOrderOfWeight, type FoundDefect } from '@hudrik/core/defects';
 import { readinessOf } from '@hudrik/core/readiness';
 import { judge, leastSeconds, type Answer, type Verdict } from '@hudrik/core/verdict';
+import { answerOf } from './answers';
 import type { Chance } from './chance';
 import type { Rows } from './rows';
 import type { Fate } from './scenario';
@@ -178,7 +179,7 @@ export class UnitLife {
       seconds: Math.round(leastSeconds(station) * this.#chance.between(0.8, 2)),
     }));
     const sent = {
-      answers: answers.map((answer) => ({ ...answer, reading: undefined, cause: undefined, photos: [] })),
+      answers: answers.map((answer) => ({ ...answer, reading: answer.reading, cause: undefined, photos: [] })),
       complaintIds: [...findings.complaintIds],
       stations,
     };
@@ -316,8 +317,6 @@ export class UnitLife {
 /** The work that the hour count to the next oil service hangs on. */
 const OIL_SERVICE = 'oil-service';
 
-const answerOf = (check: Check, exception: string | undefined): Answer =>
-  exception === undefined ? { check: check.id, result: 'ok' } : { check: check.id, result: 'not-ok', exception };
 /** The last moment at or before this in which the yard was open: from eight to five. */
 function whenOpen(at: number): number {
   const moment = new Date(at);

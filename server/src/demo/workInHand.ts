@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { TEARDOWNS } from '@hudrik/core/catalogue';
-import { cardOf, type Facts, type KindId } from '@hudrik/core/log';
+import { cardOf } from '@hudrik/core/log';
 import type { Mark } from '@hudrik/core/teardown';
 import sharp from 'sharp';
 import { readCard } from '../cards/readCard';
@@ -8,7 +8,7 @@ import type { Actor, Context } from '../context';
 import { inTransaction } from '../database/inTransaction';
 import type { Db } from '../database/tables';
 import { importParts } from '../exchange/parts';
-import { takeEntry } from '../log/takeEntry';
+import { enterAs } from '../log/enterAs';
 import { changeExchangePart } from '../parts/exchangeParts';
 import { makeThumbnail, putPhoto } from '../photos/photos';
 import { PARTS_CSV } from './partsList';
@@ -37,7 +37,6 @@ export async function addWorkInHand(db: Db, now: Date): Promise<void> {
 }
 
 type At = (hoursAgo: number) => Context;
-type On = { readonly tag?: string; readonly jobId?: string; readonly findingId?: string; readonly id?: string };
 
 const jobOf = async (db: Db, tag: string, work: string): Promise<string> =>
   String(
@@ -53,41 +52,28 @@ const jobOf = async (db: Db, tag: string, work: string): Promise<string> =>
     ).id,
   );
 
-const enter = <K extends KindId>(context: Context, who: Actor, on: On, kind: K, facts: Facts<K>) =>
-  takeEntry(context, who, {
-    id: on.id ?? randomUUID(),
-    kind,
-    facts,
-    at: undefined,
-    tag: on.tag ?? null,
-    jobId: on.jobId ?? null,
-    findingId: on.findingId ?? null,
-    lineId: null,
-    madeBy: null,
-  });
-
 /** The comeback: a cause confirmed at last, the carburettor off in a tray with photos, waiting for a part that is late. */
 async function stubbornGenerator(at: At, who: Actor): Promise<void> {
   const early = at(6);
   const jobId = await jobOf(early.db, 'GE-07', 'find-fault');
   const findingId = randomUUID();
-  await enter(early, who, { id: findingId, tag: 'GE-07' }, 'finding-opened', { machine: { engine: {}, past: {} } });
+  await enterAs(early, who, { id: findingId, tag: 'GE-07' }, 'finding-opened', { machine: { engine: {}, past: {} } });
   for (const [observation, outcome] of [
     ['spark-inline', 'steady'],
     ['bowl-drain', 'clean'],
     ['main-jet', 'blocked'],
   ] as const)
-    await enter(early, who, { findingId }, 'seen', { observation, outcomes: [outcome], reading: null });
-  await enter(at(5.5), who, { findingId }, 'causes-confirmed', {
+    await enterAs(early, who, { findingId }, 'seen', { observation, outcomes: [outcome], reading: null });
+  await enterAs(at(5.5), who, { findingId }, 'causes-confirmed', {
     causes: ['main-jet-blocked'],
     note: 'Green at the bottom of the jet',
   });
-  await enter(at(5), who, { jobId }, 'hands-on', {});
-  await enter(at(5), who, { jobId }, 'teardown-begun', { teardown: 'carburettor-off' });
+  await enterAs(at(5), who, { jobId }, 'hands-on', {});
+  await enterAs(at(5), who, { jobId }, 'teardown-begun', { teardown: 'carburettor-off' });
   for (const [n, thing] of TEARDOWNS['carburettor-off'].things.slice(0, 7).entries()) {
     const thingId = randomUUID();
     const context = at(4.8 - n * 0.15);
-    await enter(context, who, { jobId }, 'taken-off', {
+    await enterAs(context, who, { jobId }, 'taken-off', {
       thingId,
       what: thing.what,
       key: thing.key,
@@ -102,15 +88,15 @@ async function stubbornGenerator(at: At, who: Actor): Promise<void> {
     const photoId = randomUUID();
     await putPhoto(context, who, photoId, await drawing(n), null);
     await makeThumbnail(context, photoId);
-    await enter(context, who, { jobId }, 'photo', { photoId, marks: [...MARKS], stepId: null, thingId });
+    await enterAs(context, who, { jobId }, 'photo', { photoId, marks: [...MARKS], stepId: null, thingId });
   }
-  await enter(at(3.6), who, { jobId }, 'hands-off', {});
+  await enterAs(at(3.6), who, { jobId }, 'hands-off', {});
   const late = at(3.5);
   const lineId = randomUUID();
-  await enter(late, who, { jobId }, 'part-asked', { lineId, number: 'TV-1180', count: 1 });
+  await enterAs(late, who, { jobId }, 'part-asked', { lineId, number: 'TV-1180', count: 1 });
   await orderThatIsLate(late, who, lineId);
-  await enter(at(3.4), who, { jobId }, 'paused', { for: 'part', why: 'Gasket torn' });
-  await enter(at(3), who, { jobId, id: EXCHANGE }, 'part-kept', {
+  await enterAs(at(3.4), who, { jobId }, 'paused', { for: 'part', why: 'Gasket torn' });
+  await enterAs(at(3), who, { jobId, id: EXCHANGE }, 'part-kept', {
     name: 'Carburettor, Lantern 5',
     number: 'TV-2040',
     place: 'Box 4',
@@ -148,22 +134,22 @@ const EXCHANGE = '5b1c7f0e-3c43-4f0c-9a55-0e4d7c2f6a11';
 /** Pump seals, half done: steps ticked, a note, hands on now. */
 async function pumpSeals(at: At, who: Actor): Promise<void> {
   const jobId = await jobOf(at(0).db, 'PW-12', 'pump-seals');
-  await enter(at(2), who, { jobId }, 'hands-on', {});
-  await enter(at(1.9), who, { jobId }, 'note', {
+  await enterAs(at(2), who, { jobId }, 'hands-on', {});
+  await enterAs(at(1.9), who, { jobId }, 'note', {
     text: 'Water got past both low-pressure seals; plungers are smooth.',
     stepId: null,
   });
   const { entries } = await readCard(at(1.8), jobId);
   const [first] = cardOf(entries).steps;
-  if (first) await enter(at(1.8), who, { jobId }, 'step-done', { stepId: first.stepId });
-  await enter(at(1.7), who, { jobId }, 'part-asked', { lineId: randomUUID(), number: 'QW-310', count: 1 });
-  await enter(at(1.2), who, { jobId }, 'hands-off', {});
+  if (first) await enterAs(at(1.8), who, { jobId }, 'step-done', { stepId: first.stepId });
+  await enterAs(at(1.7), who, { jobId }, 'part-asked', { lineId: randomUUID(), number: 'QW-310', count: 1 });
+  await enterAs(at(1.2), who, { jobId }, 'hands-off', {});
 }
 
 /** A glued guard that sets while other work goes on. */
 async function guardGlue(at: At, who: Actor): Promise<void> {
   const jobId = await jobOf(at(0).db, 'SN-12', 'dead-man-cable-auger-brake');
-  await enter(at(0.4), who, { jobId }, 'clock-started', {
+  await enterAs(at(0.4), who, { jobId }, 'clock-started', {
     clockId: randomUUID(),
     clock: 'glue',
     minutes: 60,

@@ -1,10 +1,12 @@
 import { OPEN_JOB_STATES } from '@hudrik/core/card';
-import { FAULTS, FIND_FAULT, type FaultId } from '@hudrik/core/catalogue';
-import type { FoundDefect } from '@hudrik/core/defects';
+import { COMPLAINTS, ENDED, FAULTS, FIND_FAULT, type FaultId } from '@hudrik/core/catalogue';
+import { explainedBy, type FoundDefect } from '@hudrik/core/defects';
+import type { Facts } from '@hudrik/core/log';
 import { listMissingSteps } from '../cards/listMissingSteps';
 import { openDefects } from '../defects/openDefects';
 import type { FindingRow, JobRow, UnitRow } from '../database/tables';
 import type { Taker, Taking } from '../log/taking';
+import { joinVisit, visitOfJob } from '../visits/visits';
 import { touchedFinding } from './takeFinding';
 
 type Change = Taking<'causes-confirmed', UnitRow>['change'];
@@ -27,16 +29,36 @@ export const confirmCauses: Taker<'causes-confirmed', UnitRow | null> = async (t
       { unitId: unit.id, entryId: taking.id, at },
       facts.causes.map((id) => causeOf(id, job.work)),
     );
+  if (unit) await tieTold(change, unit.id, facts);
   // On a card that is at the bench already, the steps of the causes come behind those that are there.
-  if (job && job.state !== 'waiting') await listMissingSteps(change, job, 'causes');
+  if (job?.state === 'open') await listMissingSteps(change, job, (await visitOfJob(trx, job.id)).id, 'causes');
 };
+
+/** What was told is tied to the causes that explain it: as proposed by what they show, or as the person says. */
+async function tieTold({ trx }: Pick<Change, 'trx'>, unitId: number, facts: Facts<'causes-confirmed'>): Promise<void> {
+  const told = await trx
+    .selectFrom('defect')
+    .select(['id', 'origin_id', 'causes'])
+    .where('unit_id', '=', unitId)
+    .where('origin_kind', '=', 'told')
+    .where('closed_at', 'is', null)
+    .execute();
+  for (const { id, origin_id: complaintId, causes } of told) {
+    const shows = [...COMPLAINTS, ...ENDED].find((complaint) => complaint.id === complaintId)?.shows;
+    const said = facts.causes.filter((cause) => facts.explains?.[cause]?.includes(id));
+    const proposed = shows ? explainedBy(FAULTS, facts.causes, shows) : [];
+    const tied = facts.explains === undefined ? proposed : said;
+    const all = [...new Set([...causes, ...tied])];
+    if (all.length > causes.length) await trx.updateTable('defect').set({ causes: all }).where('id', '=', id).execute();
+  }
+}
 
 /** A cause is a defect of its own: the unit is held until it is repaired and proved. */
 const causeOf = (id: FaultId, work: string): FoundDefect => ({
   origin: { kind: 'cause', id },
   sentence: `${FAULTS[id].name}.`,
   weight: 'hold',
-  safety: false,
+  safety: FAULTS[id].safety === true,
   caution: FAULTS[id].caution ?? null,
   work,
 });
@@ -60,7 +82,11 @@ async function ontoJob(change: Change, finding: FindingRow, causes: readonly Fau
     .selectAll()
     .where('unit_id', '=', unit.id)
     .where('state', 'in', OPEN_JOB_STATES)
-    .where((eb) => (finding.job_id === null ? eb('work', '=', FIND_FAULT.work) : eb('id', '=', finding.job_id)))
+    .where((eb) =>
+      eb.or([eb('work', '=', FIND_FAULT.work), ...(finding.job_id === null ? [] : [eb('id', '=', finding.job_id)])]),
+    )
+    // Its own, while that is open; else whatever is there to find the fault.
+    .orderBy((eb) => eb('id', '=', finding.job_id ?? 0), 'desc')
     .executeTakeFirst();
   if (open === undefined) return raiseRepair(change, causes);
   const { title, minutes, caution, why } = repairOf(causes);
@@ -97,6 +123,7 @@ async function raiseRepair({ trx, unit, at, append }: Change, causes: readonly F
     })
     .returningAll()
     .executeTakeFirstOrThrow();
+  await joinVisit(trx, job, at);
   await append({ kind: 'job-raised', facts: raised, jobId: job.id, outcome: { jobId: String(job.id) } });
   return job;
 }

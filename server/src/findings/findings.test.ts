@@ -190,7 +190,7 @@ describe('a finding', () => {
       'not-proven',
     );
     assert.deepEqual(await learned(), before);
-    assert.equal((await prove(yard, job?.id ?? '', 'generator')).status, 201);
+    assert.equal((await prove(yard, job?.id ?? '')).status, 201);
     const after = await learned();
     assert.ok(after.version > before.version);
     assert.deepEqual(after.lessons, [

@@ -1,3 +1,4 @@
+import { isOf, type Facts } from '@hudrik/core/log';
 import type { MachineFacts, Trx, UnitRow } from '../database/tables';
 import { lastReading } from '../fleet/meters';
 
@@ -24,6 +25,7 @@ export async function machineOfUnit(trx: Trx, unit: UnitRow, said: MachineFacts,
     past: {
       daysStood: await daysStood(trx, unit, at),
       hoursSinceService: Math.max(Math.round(trueHours - unit.last_oil_service_true_hours), 0),
+      ...(await putAway(trx, unit.id)),
       ...(came ? { ageYears: Math.round((at.getTime() - came.at.getTime()) / 31_557_600_000) } : {}),
       ...said.past,
     },
@@ -50,3 +52,16 @@ async function daysStood(trx: Trx, unit: UnitRow, at: Date): Promise<number> {
 }
 
 const days = (span: number): number => Math.max(Math.round(span / DAY), 0);
+
+/** How it was put away and stood, as the newest check-in was told. */
+async function putAway(trx: Trx, unitId: number): Promise<NonNullable<Facts<'check-in'>['past']>> {
+  const row = await trx
+    .selectFrom('log_entry')
+    .select(['kind', 'facts', 'outcome'])
+    .where('unit_id', '=', unitId)
+    .where('kind', '=', 'check-in')
+    .orderBy('at', 'desc')
+    .limit(1)
+    .executeTakeFirst();
+  return (row && isOf(row, 'check-in') ? row.facts.past : undefined) ?? {};
+}

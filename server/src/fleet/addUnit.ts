@@ -1,9 +1,11 @@
 import { classOf } from '@hudrik/core/catalogue';
 import type { UnitPage } from '@hudrik/core/contracts';
+import { NEVER_LOOKED_AT } from '@hudrik/core/defects';
 import { roundTenth } from '@hudrik/core/hours';
 import type { Actor, Context } from '../context';
 import type { Trx } from '../database/tables';
 import { addingUnit, type UnitChange } from '../log/changeUnit';
+import { openDefects } from '../defects/openDefects';
 import { refuse } from '../refusal';
 import { readUnitPage } from './unitPage';
 
@@ -75,11 +77,12 @@ async function fitFirstMeter({ trx, unit, at, append }: UnitChange, fresh: NewUn
     })
     .returning('id')
     .executeTakeFirstOrThrow();
-  await append({
+  const { id } = await append({
     kind: 'unit-added',
     facts: { serial: fresh.serial, reading: fresh.meterReading },
     outcome: { readingId: String(reading.id), trueHours },
   });
+  await openDefects(trx, { unitId: unit.id, entryId: id, at }, [NEVER_LOOKED_AT]);
   return unit.id;
 }
 

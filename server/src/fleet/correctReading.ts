@@ -1,10 +1,11 @@
 import { roundTenth } from '@hudrik/core/hours';
 import type { Trx } from '../database/tables';
 import type { Taker } from '../log/taking';
+import { closeUndone } from '../defects/settle';
 import { refuse } from '../refusal';
 
 /** Corrects a reading by a new record that points at the old. The database sees to it that the readings of a meter never fall. */
-export const correctReading: Taker<'reading-corrected'> = async ({ change, facts, record }) => {
+export const correctReading: Taker<'reading-corrected'> = async ({ change, id: entryId, facts, record }) => {
   const { trx, unit } = change;
   const old = await readingOf(trx, unit.id, Number(facts.readingId));
   if (old === undefined) return refuse('not-found', { field: 'readingId' });
@@ -24,7 +25,9 @@ export const correctReading: Taker<'reading-corrected'> = async ({ change, facts
     .returning('id')
     .executeTakeFirstOrThrow();
   const correctsId = await entryThatRead(trx, unit.id, facts.readingId);
-  return record({ correctsId, outcome: { readingId: String(id), from: old.reading, trueHours } });
+  await record({ correctsId, outcome: { readingId: String(id), from: old.reading, trueHours } });
+  await closeUndone(trx, { unitId: unit.id, entryId, at: change.at });
+  return undefined;
 };
 
 const readingOf = (trx: Trx, unitId: number, readingId: number) =>

@@ -1,9 +1,11 @@
 import type { UnitPage } from '@hudrik/core/contracts';
+import { NEVER_LOOKED_AT } from '@hudrik/core/defects';
 import type { Facts } from '@hudrik/core/log';
 import { HIRES_GOING_ON } from '@hudrik/core/states';
 import type { Actor, Context } from '../context';
-import type { Trx } from '../database/tables';
-import { mustBeAtRest } from '../jobs/thingsOff';
+import type { Trx, UnitRow } from '../database/tables';
+import { openDefects } from '../defects/openDefects';
+import { layDownWork, mustBeAtRest } from '../visits/atRest';
 import { changeUnit } from '../log/changeUnit';
 import { refuse } from '../refusal';
 import { readUnitPage } from './unitPage';
@@ -21,16 +23,22 @@ export async function editUnit(
   await changeUnit(context, actor, { tag }, async ({ trx, unit, at, append }) => {
     if (seenVersion !== null && seenVersion !== unit.version) refuse('changed-meanwhile', { version: unit.version });
     if ((edit.laidUp || edit.gone) && (await isOnHire(trx, unit.id))) refuse('already-out', { tag: unit.tag });
-    if (edit.laidUp || edit.gone) await mustBeAtRest(trx, unit.id);
+    if (edit.gone?.scrapped === true) await layDownWork(trx, unit.id, at);
+    else if (edit.laidUp || edit.gone) await mustBeAtRest(trx, unit.id);
     await trx
       .updateTable('unit')
       .set((eb) => ({ ...columnsOf(edit, at), version: eb('version', '+', 1) }))
       .where('id', '=', unit.id)
       .execute();
-    await append({ kind: 'unit-changed', facts: edit });
+    const { id } = await append({ kind: 'unit-changed', facts: edit });
+    if (comesBack(unit, edit)) await openDefects(trx, { unitId: unit.id, entryId: id, at }, [NEVER_LOOKED_AT]);
   });
   return readUnitPage(context, tag);
 }
+
+/** It was laid up, or gone, and is not any more: nobody knows how it is. */
+const comesBack = (unit: UnitRow, { laidUp, gone }: Edit): boolean =>
+  (laidUp === false && unit.laid_up_at !== null) || (gone === null && unit.gone_at !== null);
 
 const columnsOf = ({ serial, homeBay, laidUp, gone }: Edit, at: Date) => ({
   ...(serial === undefined ? {} : { serial }),

@@ -5,6 +5,7 @@ import type { FindingRecord } from '@hudrik/core/contracts';
 import { problemIn, useYard, jsonOf } from '../testing/yard';
 
 const SHEET = {
+  rated: { hertz: 50, volts: 230 },
   engine: { ignition: 'points', strokes: 4, release: false },
   limits: { plugGapInch: [0.02, 0.024], compressionFree: [110, null] },
 };
@@ -20,7 +21,7 @@ describe('a model’s data sheet', () => {
     await yard.addUnit('GE-01');
     const id = await modelOf('GE-01');
     const read = async () => await yard.read<{ dataSheet: object }>(`/api/models/${id}`, 'counter');
-    assert.deepEqual((await read()).dataSheet, { engine: {}, limits: {} });
+    assert.deepEqual((await read()).dataSheet, { engine: {}, limits: {}, rated: {} });
     assert.equal((await put(id, SHEET, 'technician')).status, 403);
     assert.equal((await put(id, SHEET)).status, 200);
     assert.deepEqual((await read()).dataSheet, SHEET);
@@ -59,7 +60,7 @@ describe('a model’s data sheet', () => {
       assert.equal((await put(id, body)).status, 422, JSON.stringify(body));
     assert.deepEqual(
       (await jsonOf<{ dataSheet: object }>(await put(id, { engine: {}, limits: { colour: [1, 2] } }))).dataSheet,
-      { engine: {}, limits: {} },
+      { engine: {}, limits: {}, rated: {} },
     );
     for (const stranger of [999_999, 'abc'])
       assert.equal((await problemIn(await put(stranger, SHEET))).code, 'not-found');

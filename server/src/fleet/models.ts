@@ -1,6 +1,6 @@
-import type { ClassId } from '@hudrik/core/catalogue';
+import type { ClassId, Rated } from '@hudrik/core/catalogue';
 import type { DataSheet, FindingRecord } from '@hudrik/core/contracts';
-import type { Db, Trx } from '../database/tables';
+import type { Db, Trx, UnitRow } from '../database/tables';
 import { refuse } from '../refusal';
 
 export interface NewModel {
@@ -52,8 +52,8 @@ export async function readModelSheet(db: Db, id: number) {
   const row =
     (await db.selectFrom('model').selectAll().where('id', '=', id).executeTakeFirst()) ??
     refuse('not-found', { model: id });
-  const { engine = {}, limits = {} } = row.data_sheet;
-  return { model: toModel(row), dataSheet: { engine, limits } };
+  const { engine = {}, limits = {}, rated = {} } = row.data_sheet;
+  return { model: toModel(row), dataSheet: { engine, limits, rated } };
 }
 
 export async function changeSheet(db: Db, id: number, sheet: object) {
@@ -63,6 +63,21 @@ export async function changeSheet(db: Db, id: number, sheet: object) {
     .where('id', '=', id)
     .executeTakeFirst();
   return Number(changed.numUpdatedRows) === 0 ? refuse('not-found', { model: id }) : readModelSheet(db, id);
+}
+
+/** What the model and the unit are rated for, as far as each says. */
+export interface Ratings {
+  readonly model: Rated;
+  readonly unit: Rated;
+}
+
+export async function ratingsOfUnit(db: Db, unit: Pick<UnitRow, 'model_id' | 'data_sheet'>): Promise<Ratings> {
+  const model = await db
+    .selectFrom('model')
+    .select('data_sheet')
+    .where('id', '=', unit.model_id)
+    .executeTakeFirstOrThrow();
+  return { model: model.data_sheet.rated ?? {}, unit: unit.data_sheet.rated ?? {} };
 }
 
 /** Limits of readings of a model's own, where its data sheet has them. */

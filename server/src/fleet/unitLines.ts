@@ -88,6 +88,8 @@ export function toUnitLine(row: UnitRowRead): UnitLine {
       state: next.state,
       outAt: null,
       backAt: null,
+      hirer: '',
+      phone: '',
     },
     version: row.version,
   };

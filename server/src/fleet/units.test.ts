@@ -99,7 +99,11 @@ describe('the yard', () => {
     assert.deepEqual([unreadable.status, (await problemIn(unreadable)).facts?.['field']], [422, 'If-Match']);
     assert.equal((await change('TI-01', { homeBay: 'South 4', laidUp: false })).status, 200);
     const after = (await yard.read<UnitPage>('/api/units/TI-01')).unit;
-    assert.deepEqual([after.homeBay, after.verdict.readiness], ['South 4', 'fit']);
+    assert.deepEqual([after.homeBay, after.verdict.readiness], ['South 4', 'held']);
+    // Nobody knows how it is until somebody has looked.
+    assert.match(after.verdict.because.join(), /^Not looked at/);
+    assert.equal((await yard.checkIn(wellCheckIn('TI-01', 'tiller', '101.0'))).status, 201);
+    assert.equal((await yard.read<UnitPage>('/api/units/TI-01')).unit.verdict.readiness, 'fit');
     assert.ok(after.version > version);
   });
 });

@@ -7,7 +7,7 @@ import { problemIn, useYard } from '../testing/yard';
 describe('bookings', () => {
   const yard = useYard();
   const book = (reference: string, tag: string | null, fromAt: string, toAt: string, classId = 'generator') =>
-    yard.ask('POST', '/api/hires', { as: 'counter', body: { reference, classId, tag, fromAt, toAt } });
+    yard.book({ reference, classId, tag, fromAt, toAt });
   const list = async (query = ''): Promise<string[]> =>
     (await yard.read<{ hires: HireLine[] }>(`/api/hires${query}`, 'counter')).hires.map((hire) => hire.reference);
   const cancel = (reference: string) => yard.ask('POST', `/api/hires/${reference}/cancel`, { as: 'counter' });

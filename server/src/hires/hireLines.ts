@@ -16,6 +16,8 @@ export function hireRows(db: Db) {
       'h.out_at',
       'h.back_at',
       'h.unit_id',
+      'h.hirer',
+      'h.phone',
     ]);
 }
 
@@ -30,4 +32,6 @@ export const toHireLine = (row: HireRowRead): HireLine => ({
   state: row.state,
   outAt: row.out_at?.toISOString() ?? null,
   backAt: row.back_at?.toISOString() ?? null,
+  hirer: row.hirer,
+  phone: row.phone,
 });

@@ -8,7 +8,7 @@ import { problemIn, useYard, jsonOf } from '../testing/yard';
 describe('hires and check-outs', () => {
   const yard = useYard();
   const book = (reference: string, tag: string | null, fromAt: string, toAt: string) =>
-    yard.ask('POST', '/api/hires', { as: 'counter', body: { reference, classId: 'generator', tag, fromAt, toAt } });
+    yard.book({ reference, classId: 'generator', tag, fromAt, toAt });
   const unit = async (tag: string): Promise<UnitPage> => await yard.read<UnitPage>(`/api/units/${tag}`, 'counter');
   const out = (
     tag: string,
@@ -117,12 +117,12 @@ describe('hires and check-outs', () => {
 
   test('a repair is not done before it is proven', async () => {
     await yard.addUnit('GE-07');
-    await yard.checkIn(foundCheckIn('GE-07', 'generator', '101.0', { exhaust: 'loose' }));
+    await yard.checkIn(foundCheckIn('GE-07', 'generator', '101.0', { 'fuel-leak': 'carburettor' }));
     const [job] = (await unit('GE-07')).jobs;
     const finish = () => yard.enter({ jobId: job?.id ?? '' }, 'job-finished', { note: 'tightened' });
     assert.equal((await problemIn(await finish())).code, 'not-proven');
     assert.equal((await unit('GE-07')).unit.verdict.readiness, 'held');
-    assert.equal((await prove(yard, job?.id ?? '', 'generator')).status, 201);
+    assert.equal((await prove(yard, job?.id ?? '')).status, 201);
     assert.equal((await problemIn(await finish())).code, 'job-closed');
     assert.equal((await unit('GE-07')).unit.verdict.readiness, 'fit');
   });

@@ -7,7 +7,10 @@ import { inTransaction } from '../database/inTransaction';
 import type { HireRow, Trx, UnitRow } from '../database/tables';
 import { changeUnit, type UnitChange } from '../log/changeUnit';
 import type { Taker } from '../log/taking';
+import { closeUndone } from '../defects/settle';
 import { refuse } from '../refusal';
+import { unitByTag } from '../fleet/units';
+import { readFree } from './free';
 import { hireRows, toHireLine } from './hireLines';
 
 const DAY_MS = 86_400_000;
@@ -34,6 +37,9 @@ export interface NewHire {
   readonly tag: string | null;
   readonly fromAt: string;
   readonly toAt: string;
+  readonly hirer?: string;
+  readonly phone?: string;
+  readonly sure?: boolean;
 }
 
 /** Books a hire of a unit, or of any unit of a class. */
@@ -69,6 +75,8 @@ async function insertHire(trx: Trx, unit: UnitRow | null, fresh: NewHire): Promi
       unit_id: unit?.id ?? null,
       from_at: fresh.fromAt,
       to_at: fresh.toAt,
+      hirer: fresh.hirer ?? '',
+      phone: fresh.phone ?? '',
     })
     .execute();
 }
@@ -85,9 +93,47 @@ async function overlapping(trx: Trx, unitId: number, span: { fromAt: string; toA
   return row !== undefined;
 }
 
+const HOUR_MS = 3_600_000;
+/** A clerk who books at nine for nine is not late. */
+const GRACE_MS = 15 * 60_000;
+
 export async function addHire(context: Context, actor: Actor, fresh: NewHire): Promise<{ hires: HireLine[] }> {
+  const [from, to] = [Date.parse(fresh.fromAt), Date.parse(fresh.toAt)];
+  if (from < context.now().getTime() - GRACE_MS) refuse('hire-in-past', { fromAt: fresh.fromAt });
+  if (to - from < HOUR_MS) refuse('hire-too-short', { fromAt: fresh.fromAt, toAt: fresh.toAt });
+  if (fresh.sure !== true) await mustBeLikely(context, fresh);
   await bookHire(context, actor, fresh);
   return oneHire(context, fresh.reference);
+}
+
+/** Asked about: a unit that is not fit now, and a class of which none is free then. */
+async function mustBeLikely({ db }: Context, { tag, classId, fromAt, toAt }: NewHire): Promise<void> {
+  if (tag === null) {
+    const free = await readFree(db, { class: classId, from: fromAt, to: toAt });
+    if (free.units.length <= (await promisedOfClass(db, { classId, fromAt, toAt })))
+      refuse('hire-doubtful', { why: 'none-free', classId });
+    return;
+  }
+  const unit = await unitByTag(db, tag);
+  const { readiness, because } = unit.readiness_verdict;
+  if (readiness === 'held' || readiness === 'laid-up') refuse('hire-doubtful', { why: 'not-fit', readiness, because });
+}
+
+/** Hires of any unit of a class in that time. */
+async function promisedOfClass(
+  db: Context['db'],
+  { classId, fromAt, toAt }: Pick<NewHire, 'classId' | 'fromAt' | 'toAt'>,
+): Promise<number> {
+  const { count } = await db
+    .selectFrom('hire')
+    .select((eb) => eb.fn.countAll<number>().as('count'))
+    .where('class_id', '=', classId)
+    .where('unit_id', 'is', null)
+    .where('state', 'in', HIRES_PROMISED)
+    .where('from_at', '<', new Date(toAt))
+    .where('to_at', '>', new Date(fromAt))
+    .executeTakeFirstOrThrow();
+  return Number(count);
 }
 
 /** A unit is back on the yard. Nobody has looked at it: it is held until somebody has. */
@@ -107,8 +153,10 @@ export async function cancelHire(context: Context, actor: Actor, reference: stri
   const seen = await hireByReference(context.db, reference);
   if (seen.unit_id === null) await inTransaction(context.db, (trx) => cancel(trx, reference));
   else
-    await changeUnit(context, actor, { id: seen.unit_id }, async ({ trx, append }) => {
-      if (await cancel(trx, reference)) await append({ kind: 'hire-cancelled', facts: { reference } });
+    await changeUnit(context, actor, { id: seen.unit_id }, async ({ trx, unit, at, append }) => {
+      if (!(await cancel(trx, reference))) return;
+      const { id } = await append({ kind: 'hire-cancelled', facts: { reference } });
+      await closeUndone(trx, { unitId: unit.id, entryId: id, at });
     });
   return oneHire(context, reference);
 }

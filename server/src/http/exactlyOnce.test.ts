@@ -22,6 +22,7 @@ describe('what is asked for twice is done once', () => {
         tag: null,
         fromAt: '2030-05-01T09:00:00Z',
         toAt: '2030-05-02T09:00:00Z',
+        sure: true,
         ...more,
       },
     });
@@ -163,6 +164,7 @@ describe('what is asked for twice is done once', () => {
         tag: null,
         fromAt: '2030-05-01T09:00:00Z',
         toAt: '2030-05-02T09:00:00Z',
+        sure: true,
       },
     });
     assert.equal((await problemIn(asLead)).code, 'key-reused');

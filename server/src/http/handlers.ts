@@ -19,6 +19,7 @@ import { editUnit } from '../fleet/editUnit';
 import { addModel, changeSheet, readModels, readModelSheet } from '../fleet/models';
 import { readUnits } from '../fleet/unitLines';
 import { readUnitPage } from '../fleet/unitPage';
+import { readFree } from '../hires/free';
 import { addHire, cancelHire, readHires } from '../hires/hires';
 import { readJobs } from '../jobs/readJobs';
 import { readHistory } from '../log/readLog';
@@ -89,6 +90,7 @@ export function handlersOf(installation: Installation): Handlers {
     addModel: async ({ context, body }) => addModel(context.db, body),
 
     hires: async ({ context, query }) => readHires(context, query),
+    free: async ({ context, query }) => readFree(context.db, query),
     addHire: async ({ context, actor, body }) => addHire(context, actor, body),
     cancelHire: async ({ context, actor, params }) => cancelHire(context, actor, param(params, 'reference')),
 

@@ -34,6 +34,7 @@ const WHO: Readonly<Record<OperationId, string>> = {
   changeSheet: 'l',
   models: 'a t l c',
   hires: 'a t l c',
+  free: 'a t l c',
   addHire: 'l c',
   cancelHire: 'l c',
   opening: 'a t l c',

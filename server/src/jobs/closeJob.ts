@@ -1,6 +1,5 @@
 import { entryOf, RESETS_OF_WORK } from '@hudrik/core/catalogue';
 import { cardOf } from '@hudrik/core/log';
-import { CLOCK } from '@hudrik/core/states';
 import type { Actor } from '../context';
 import type { JobRow, Trx } from '../database/tables';
 import { lastReading } from '../fleet/meters';
@@ -8,7 +7,7 @@ import type { UnitChange } from '../log/changeUnit';
 import { entriesOfJob } from '../log/readLog';
 import { releaseParts } from '../parts/partLines';
 
-interface ProofFigures {
+export interface ProofFigures {
   readonly minutesRun: number;
   readonly load: string | null;
   readonly tested: string;
@@ -19,7 +18,7 @@ export type Closing =
   | { readonly state: 'done'; readonly note: string; readonly proof?: ProofFigures; readonly actor: Actor }
   | { readonly state: 'dropped'; readonly why: string; readonly actor: Actor };
 
-/** Ends a job: its clocks stop, what it had reserved and not used goes back to the shelf. Whoever drops it has written that down. */
+/** Ends a job: what it had reserved and not used goes back to the shelf. Its clocks run on, on the visit. Whoever drops it has written that down. */
 export async function closeJob(change: Omit<UnitChange, 'actor'>, job: JobRow, closing: Closing): Promise<void> {
   const { trx, at } = change;
   const { state, actor, ...words } = closing;
@@ -34,14 +33,6 @@ export async function closeJob(change: Omit<UnitChange, 'actor'>, job: JobRow, c
     }))
     .where('id', '=', job.id)
     .execute();
-  const stopped = CLOCK.after('running', 'stop');
-  if (stopped.ok)
-    await trx
-      .updateTable('clock')
-      .set({ state: stopped.state, ended_at: at })
-      .where('job_id', '=', job.id)
-      .where('state', 'in', CLOCK.from('stop'))
-      .execute();
   await releaseParts(trx, job.id);
 }
 

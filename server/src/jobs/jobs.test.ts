@@ -1,5 +1,6 @@
 import assert from 'node:assert/strict';
 import { describe, test } from 'node:test';
+import { cardOf } from '@hudrik/core/log';
 import type { JobLine, UnitPage } from '@hudrik/core/contracts';
 import type { Facts } from '@hudrik/core/log';
 import { cardIn, onCard, prove, signOff } from '../testing/proving';
@@ -55,8 +56,13 @@ describe('jobs', () => {
     const service = { kind: 'service', title: 'Oil', minutes: 25, blocks: 'none', work: 'oil-service' } as const;
     const left = async () => (await page('GE-04')).unit.hoursToOilService;
     assert.equal(await left(), -10);
+    const stepOf = async (jobId: string, key: string): Promise<string> =>
+      cardOf((await cardIn(yard, jobId)).entries).steps.find((step) => step.key === key)?.stepId ?? '';
     const untouched = await raise('GE-04', service);
-    await prove(yard, untouched, 'generator');
+    await yard.enter({ jobId: untouched }, 'job-started', {});
+    const leftOut = { stepId: await stepOf(untouched, 'oil-in'), why: 'Changed last week' };
+    await onCard(yard, untouched, 'step-dropped', leftOut);
+    await prove(yard, untouched);
     assert.equal(await left(), -10);
     const { records } = await yard.read<{ records: { kind: string; outcome: { kept?: string } }[] }>(
       '/api/units/GE-04/history',
@@ -66,12 +72,7 @@ describe('jobs', () => {
       /oil change was not ticked/i,
     );
     const jobId = await raise('GE-04', service);
-    await yard.enter({ jobId }, 'job-started', {});
-    const step = (await cardIn(yard, jobId)).entries
-      .flatMap((entry) => (entry.kind === 'steps-listed' ? Object(entry.facts).steps : []))
-      .find((one: { key: string }) => one.key === 'oil-in');
-    await onCard(yard, jobId, 'step-done', { stepId: step.stepId });
-    await prove(yard, jobId, 'generator');
+    await prove(yard, jobId);
     assert.equal(await left(), 50);
   });
 
@@ -105,7 +106,7 @@ describe('jobs', () => {
     }
   });
 
-  test('dropped, its clocks stop and what it reserved goes back', async () => {
+  test('it is not dropped as the last while a clock runs; then what it reserved goes back', async () => {
     await yard.addUnit('GE-07');
     const jobId = await raise('GE-07', { kind: 'repair' });
     await onCard(yard, jobId, 'clock-started', {
@@ -114,13 +115,12 @@ describe('jobs', () => {
       minutes: 60,
       stepId: null,
     });
-    await yard.enter({ jobId }, 'job-dropped', { why: 'Not needed' });
-    const clock = await yard.db
-      .selectFrom('clock')
-      .select(['state', 'ended_at'])
-      .where('job_id', '=', Number(jobId))
-      .executeTakeFirstOrThrow();
-    assert.deepEqual([clock.state, clock.ended_at], ['stopped', yard.now]);
+    const drop = () => yard.enter({ jobId }, 'job-dropped', { why: 'Not needed' });
+    assert.equal((await problemIn(await drop())).code, 'clock-runs');
+    yard.later(2);
+    const over = { clockId: '6f1f6a52-1f0e-4f5e-9a55-0c9b2f6f0009', result: 'dry', note: '' };
+    await onCard(yard, jobId, 'clock-ended', over);
+    assert.equal((await drop()).status, 201);
     const row = await yard.db.selectFrom('job').selectAll().where('id', '=', Number(jobId)).executeTakeFirstOrThrow();
     assert.deepEqual(
       [row.state, row.closed_by, row.closed_at, row.closed_with],

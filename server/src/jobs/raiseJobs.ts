@@ -1,6 +1,7 @@
 import { OPEN_JOB_STATES } from '@hudrik/core/card';
 import type { RaisedJob, Reason, Verdict } from '@hudrik/core/verdict';
 import type { Trx } from '../database/tables';
+import { joinVisit } from '../visits/visits';
 
 interface Raising {
   readonly unitId: number;
@@ -66,6 +67,7 @@ async function raise(trx: Trx, { unitId, checkInId, verdict, at }: Raising, job:
     })
     .returning('id')
     .executeTakeFirstOrThrow();
+  await joinVisit(trx, { id, unit_id: unitId }, at);
   return String(id);
 }
 

@@ -1,29 +1,29 @@
 import { MISSING_LINES } from '@hudrik/core/states';
+import { changeVisit } from '../cards/changeVisit';
 import type { UnitChange } from '../log/changeUnit';
+import { jobsOfVisit, visitOfJob } from '../visits/visits';
 
-/** A job that waits for parts goes on when the last of them is there. */
+/** A visit that waits for parts goes on when the last of them is there. */
 export async function resumeWhenPartsAreThere(
   { trx, append }: Pick<UnitChange, 'trx' | 'append'>,
   jobId: number,
 ): Promise<void> {
-  const job = await trx
-    .selectFrom('job')
-    .select(['id', 'state', 'title'])
-    .where('id', '=', jobId)
-    .executeTakeFirstOrThrow();
-  if (job.state !== 'waits-part') return;
+  const visit = await visitOfJob(trx, jobId);
+  if (visit.state !== 'waits-part') return;
+  const jobs = await jobsOfVisit(trx, visit.id);
   const missing = await trx
     .selectFrom('part_line')
     .select('id')
-    .where('job_id', '=', jobId)
+    .where(
+      'job_id',
+      'in',
+      jobs.map((job) => job.id),
+    )
     .where('state', 'in', MISSING_LINES)
     .executeTakeFirst();
   if (missing) return;
-  await trx
-    .updateTable('job')
-    .set((eb) => ({ state: 'open', version: eb('version', '+', 1) }))
-    .where('id', '=', jobId)
-    .execute();
+  await changeVisit(trx, visit, { state: 'open' });
   const why = 'The last part has arrived';
-  await append({ kind: 'resumed', by: null, facts: { why }, jobId, outcome: { title: job.title } });
+  const title = jobs.find((job) => job.id === jobId)?.title;
+  await append({ kind: 'resumed', by: null, facts: { why }, jobId, outcome: title === undefined ? {} : { title } });
 }

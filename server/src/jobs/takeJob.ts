@@ -1,14 +1,19 @@
 import { OPEN_JOB_STATES } from '@hudrik/core/card';
 import { openJob } from '../cards/beginJob';
+import { jobBackground } from '../cards/jobBackground';
 import { listMissingSteps } from '../cards/listMissingSteps';
 import type { Taker } from '../log/taking';
 import { refuse } from '../refusal';
-import { closeDefects, lookedAtAll } from '../defects/closeDefects';
+import { closeDefects } from '../defects/closeDefects';
 import { openDefects } from '../defects/openDefects';
+import { idsOf, sentencesOf, signatureOf } from '../defects/signing';
 import { closeJob, startCounterAnew } from './closeJob';
-import { endsWithALook } from './endsWithALook';
+import type { JobRow, Trx, VisitRow } from '../database/tables';
+import { mustBeTogether } from '../visits/atRest';
+import { settleVisit } from '../visits/settleVisit';
+import { needsOfJob } from '../visits/needsOfJob';
+import { joinVisit, visitOfJob } from '../visits/visits';
 import { jobUnderLock } from './jobUnderLock';
-import { mustBeTogether } from './thingsOff';
 
 /** A job raised by hand. Unless it is a known service it is work of its own: nothing that is found later is added to it. */
 export const raiseJob: Taker<'job-raised'> = async ({ change, id, facts, record }) => {
@@ -42,6 +47,7 @@ export const raiseJob: Taker<'job-raised'> = async ({ change, id, facts, record 
     })
     .returning('id')
     .executeTakeFirstOrThrow();
+  await joinVisit(trx, { id: job.id, unit_id: unit.id }, at);
   await record({ jobId: job.id, outcome: { jobId: String(job.id) } });
   if (blocks !== 'none') {
     const origin = { kind: 'by-hand', id } as const;
@@ -53,34 +59,57 @@ export const raiseJob: Taker<'job-raised'> = async ({ change, id, facts, record 
 
 /** A waiting job is taken to the bench. One that is there already stays as it is: two people may say so. */
 export const startJob: Taker<'job-started'> = async ({ change, actor, place, record }) => {
-  const job = await jobUnderLock(change.trx, place.jobId);
-  if (job.state === 'waiting') await openJob(change, job, actor);
+  const { job, visit } = await openPlace(change.trx, place.jobId);
+  if (job.state !== 'open') await openJob(change, job, visit, actor);
   await record({ jobId: job.id, outcome: { title: job.title } });
-  if (job.state === 'waiting') await listMissingSteps(change, job, 'start');
+  if (job.state !== 'open') await listMissingSteps(change, job, visit.id, 'start');
 };
 
-/** Signs off what ends with a look. What must run is done when its card's proof has passed. */
+/** Signs off what ends with a look. What must run is done when its visit's proof has passed. */
 export const finishJob: Taker<'job-finished'> = async ({ change, actor, id, place, facts, record }) => {
-  const { trx, at } = change;
-  const job = await jobUnderLock(trx, place.jobId);
-  if (!endsWithALook(job.kind)) refuse('not-proven', { kind: job.kind });
-  await mustBeTogether(trx, job.id);
-  const right = await lookedAtAll(trx, job.id, facts.looks);
+  const { trx, unit, at } = change;
+  const { job, visit } = await openPlace(trx, place.jobId);
+  if (needsOfJob(job, (await jobBackground(trx, job)).causes).length > 0) refuse('not-proven', { kind: job.kind });
+  await mustBeTogether(trx, visit.id, job.id);
+  const signature = await signatureOf(trx, { unit, jobIds: [job.id], facts, at });
   const kept = await startCounterAnew(trx, job);
-  const closed = right.map((defect) => defect.sentence);
-  await record({ jobId: job.id, outcome: { title: job.title, closed, ...(kept === undefined ? {} : { kept }) } });
-  await closeDefects(
-    trx,
-    right.map((defect) => defect.id),
-    { entryId: id, how: 'put-right', at },
-  );
+  await record({
+    jobId: job.id,
+    outcome: {
+      title: job.title,
+      closed: sentencesOf(signature.right),
+      leftOpen: sentencesOf(signature.leftOpen),
+      ...(kept === undefined ? {} : { kept }),
+    },
+  });
+  await closeDefects(trx, idsOf(signature.right), { entryId: id, how: 'put-right', at });
   await closeJob(change, job, { state: 'done', note: facts.note, actor });
+  await settleVisit(change, visit);
 };
 
 /** A job that will not be done, with a reason. What it was there for stays: dropping closes no defect. */
 export const dropJob: Taker<'job-dropped'> = async ({ change, actor, place, facts, record }) => {
-  const job = await jobUnderLock(change.trx, place.jobId);
-  await mustBeTogether(change.trx, job.id);
+  const { job, visit } = await openPlace(change.trx, place.jobId);
   await record({ jobId: job.id, outcome: { title: job.title } });
   await closeJob(change, job, { state: 'dropped', why: facts.why, actor });
+  await settleVisit(change, visit);
 };
+
+/** A job that is left for a later visit, with a reason. */
+export const putJobOff: Taker<'job-put-off'> = async ({ change, place, record }) => {
+  const { trx } = change;
+  const { job, visit } = await openPlace(trx, place.jobId);
+  await record({ jobId: job.id, outcome: { title: job.title } });
+  await trx
+    .updateTable('job')
+    .set({ state: 'put-off', version: job.version + 1 })
+    .where('id', '=', job.id)
+    .execute();
+  await settleVisit(change, visit);
+};
+
+/** A job that is not ended, with its visit. */
+async function openPlace(trx: Trx, jobId: string | null): Promise<{ job: JobRow; visit: VisitRow }> {
+  const job = await jobUnderLock(trx, jobId);
+  return { job, visit: await visitOfJob(trx, job.id) };
+}

@@ -48,13 +48,19 @@ const logRows = (db: Db) =>
       'l.corrects_id',
     ]);
 
+/** Entries that a query picks, in the order in which they were taken. */
+export const readEntries = async (
+  db: Db,
+  pick: (rows: ReturnType<typeof logRows>) => ReturnType<typeof logRows>,
+): Promise<LogRecord[]> => (await pick(logRows(db)).orderBy('l.place').execute()).map(recordOf);
+
 /** All entries of a job, in the order in which they were taken. */
-export const entriesOfJob = async (db: Db, jobId: number): Promise<LogRecord[]> =>
-  (await logRows(db).where('l.job_id', '=', jobId).orderBy('l.place').execute()).map(recordOf);
+export const entriesOfJob = (db: Db, jobId: number): Promise<LogRecord[]> =>
+  readEntries(db, (rows) => rows.where('l.job_id', '=', jobId));
 
 /** All entries of a finding, in the order in which they were taken. */
-export const entriesOfFinding = async (db: Db, findingId: string): Promise<LogRecord[]> =>
-  (await logRows(db).where('l.finding_id', '=', findingId).orderBy('l.place').execute()).map(recordOf);
+export const entriesOfFinding = (db: Db, findingId: string): Promise<LogRecord[]> =>
+  readEntries(db, (rows) => rows.where('l.finding_id', '=', findingId));
 
 /** The entry of this id, or undefined. */
 export async function entryById(

@@ -3,12 +3,12 @@ import { kindOf, type KindId } from '@hudrik/core/log';
 import { takeCardEntry } from '../cards/takeCardEntry';
 import { takeCheckIn } from '../checkins/takeCheckIn';
 import { takeCheckOut } from '../checkouts/takeCheckOut';
-import { takeClosing, takeDefect } from '../defects/takeDefect';
+import { liveWith, takeClosing, takeDefect, takeNotFitted } from '../defects/takeDefect';
 import { confirmCauses } from '../findings/confirmCauses';
 import { describeMachine, openFinding, takeObservation } from '../findings/takeFinding';
 import { correctReading } from '../fleet/correctReading';
 import { takeBack } from '../hires/hires';
-import { dropJob, finishJob, raiseJob, startJob } from '../jobs/takeJob';
+import { dropJob, finishJob, putJobOff, raiseJob, startJob } from '../jobs/takeJob';
 import { askPart, changePartLine, keepPart } from '../parts/takePart';
 import { takeNote } from './takeNote';
 import type { Taking } from './taking';
@@ -26,11 +26,14 @@ const TAKERS: Readonly<Partial<Record<KindId, AnyTaker>>> = {
 
   'defect-found': takeDefect,
   'defect-closed': takeClosing,
+  'lived-with': liveWith,
+  'not-fitted': takeNotFitted,
 
   'job-raised': raiseJob,
   'job-started': startJob,
   'job-finished': finishJob,
   'job-dropped': dropJob,
+  'job-put-off': putJobOff,
 
   'finding-opened': openFinding,
   'machine-described': describeMachine,

@@ -53,8 +53,14 @@ export async function toPartLines(
   }));
 }
 
-export const linesOfJob = async (db: Db, jobId: number): Promise<PartLine[]> =>
-  toPartLines(db, await lineRows(db).where('l.job_id', '=', jobId).execute());
+/** What the jobs of a visit want, have and used. */
+export const linesOfJobs = async (db: Db, jobIds: readonly number[]): Promise<PartLine[]> =>
+  toPartLines(
+    db,
+    await lineRows(db)
+      .where('l.job_id', 'in', [...jobIds])
+      .execute(),
+  );
 
 /** What an ended job had reserved goes back to the shelf; what it still wanted is wanted no more. What is on order stays on order, for the shelf. */
 export async function releaseParts(trx: Trx, jobId: number): Promise<void> {

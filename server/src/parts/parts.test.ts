@@ -129,7 +129,7 @@ describe('parts', () => {
     const id = await job('GE-05');
     const line = await ask(id, 'TV-2040');
     await onCard(yard, id, 'paused', { for: 'part', why: '' });
-    assert.equal((await cardIn(yard, id)).job.state, 'waits-part');
+    assert.equal((await cardIn(yard, id)).visit.state, 'waits-part');
     const orderId = randomUUID();
     const kept = await order([line?.id], orderId);
     assert.deepEqual([kept.state, kept.lines[0]?.state, kept.supplierRef], ['sending', 'ordered', null]);
@@ -146,7 +146,7 @@ describe('parts', () => {
     const receive = () => yard.ask('POST', `/api/orders/${orderId}/receive`, { as: 'apprentice' });
     const came = await jsonOf<OrderLine>(await receive());
     assert.deepEqual([came.state, came.lines[0]?.state], ['arrived', 'arrived']);
-    assert.equal((await cardIn(yard, id)).job.state, 'open');
+    assert.equal((await cardIn(yard, id)).visit.state, 'open');
     assert.equal((await find('TV-2040')).parts[0]?.onHand, 1);
     await receive();
     assert.equal((await find('TV-2040')).parts[0]?.onHand, 1);

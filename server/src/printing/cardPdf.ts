@@ -27,18 +27,28 @@ export async function cardPdf(context: Context, jobId: string, origin: string): 
 
 export function cardSheet(reply: CardReply, day: Day, origin: string): Sheet {
   const card = cardOf(reply.entries);
-  const { job, unit, causes, comeback } = reply;
+  const { visit, unit, causes, comeback, jobs } = reply;
   return {
-    title: `${unit.tag} job ${job.id}`,
+    title: `${unit.tag} visit ${visit.id}`,
     content: [
-      ...head({ tag: unit.tag, title: job.title, under: underHead(reply, day), link: `${origin}/u/${unit.tag}` }),
+      ...head({
+        tag: unit.tag,
+        title: jobs.map((job) => job.title).join('; '),
+        under: underHead(reply, day),
+        link: `${origin}/u/${unit.tag}`,
+      }),
       ...section('A comeback', comeback ? [comebackLine(comeback, day)] : []),
       ...section('Mind', cautionsOf(reply, card)),
       ...section(
         'Causes',
         causes.map((id) => entryOf(FAULTS, id)?.name ?? id),
       ),
-      ...section('Steps', stepsOf(card, day)),
+      ...section(
+        'What is wrong',
+        reply.defects.map((defect) => `${defect.sentence} ${defect.closer}`),
+      ),
+      ...jobs.flatMap((job) => section(`Steps: ${job.title}`, stepsOf(card, job.id, day))),
+      ...section('Steps', stepsOf(card, null, day)),
       ...section('Taken off, in order', tableOfThings(card)),
       ...section('Readings', readingsOf(card, day)),
       ...section('Parts', tableOfParts(reply)),
@@ -55,24 +65,27 @@ export function cardSheet(reply: CardReply, day: Day, origin: string): Sheet {
   };
 }
 
-const underHead = ({ job, unit }: CardReply, day: Day): string[] => [
+const underHead = ({ jobs, unit }: CardReply, day: Day): string[] => [
   `${unit.model}, serial ${unit.serial}, ${unit.trueHours} h`,
-  `Job ${job.id}, raised ${day(job.raisedAt)}${job.startedBy ? `, begun by ${job.startedBy}` : ''}`,
-  ...job.why,
+  ...jobs.map(
+    (job) => `Job ${job.id}, raised ${day(job.raisedAt)}${job.startedBy ? `, begun by ${job.startedBy}` : ''}`,
+  ),
+  ...new Set(jobs.flatMap((job) => job.why)),
 ];
 
 const comebackLine = ({ title, closedAt, days, hours, did }: NonNullable<CardReply['comeback']>, day: Day): string =>
   `${title}, ${day(closedAt)}: ${days} days${hours === null ? '' : `, ${hours} h`} ago. ${did}`;
 
-function cautionsOf({ job }: CardReply, card: Card): string[] {
-  const ids = new Set([job.caution, ...card.steps.map((step) => step.caution)]);
+function cautionsOf({ jobs }: CardReply, card: Card): string[] {
+  const ids = new Set([...jobs.map((job) => job.caution), ...card.steps.map((step) => step.caution)]);
   return [...ids].flatMap((id) => entryOf(CAUTIONS, id ?? '') ?? []);
 }
 
-const stepsOf = (card: Card, day: Day) =>
+/** The steps under a job's heading; without one, those that stand under none (older cards do not say). */
+const stepsOf = (card: Card, jobId: string | null, day: Day) =>
   ticks(
     card.steps
-      .filter((step) => step.state !== 'dropped')
+      .filter((step) => step.state !== 'dropped' && step.jobId === jobId)
       .map((step) => ({
         text: step.title,
         done: step.state === 'done',

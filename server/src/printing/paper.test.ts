@@ -1,6 +1,7 @@
 import assert from 'node:assert/strict';
 import { after, describe, test } from 'node:test';
 import type { CardReply, LogRecord, WaysReply } from '@hudrik/core/contracts';
+import { sampleCard, sampleEntry, type CardMore } from '@hudrik/core/contracts/samples';
 import type { CardKind, Facts } from '@hudrik/core/log';
 import { getDocument, VerbosityLevel } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import { cardSheet } from './cardPdf';
@@ -8,17 +9,9 @@ import { estimateSheet } from './estimatePdf';
 import { paperPool } from './paperPool';
 import { writingOf } from './writing';
 
-let count = 0;
 const entry = <K extends CardKind>(kind: K, facts: Facts<K>): LogRecord => ({
-  id: `e${count++}`,
+  ...sampleEntry(kind, facts, 'Ivo'),
   at: '2030-03-04T09:30:00Z',
-  by: 'Ivo',
-  sentBy: null,
-  kind,
-  facts,
-  outcome: {},
-  jobId: '7',
-  corrects: null,
 });
 
 const thing = (n: number): LogRecord =>
@@ -35,63 +28,29 @@ const thing = (n: number): LogRecord =>
     quarterTurns: 5,
   });
 
-const card = (entries: readonly LogRecord[]): CardReply => ({
-  job: {
-    id: '7',
-    tag: 'GE-07',
-    classId: 'generator',
-    kind: 'repair',
-    work: 'find-fault',
-    title: 'Clear the main jet',
-    minutes: 20,
-    blocks: 'hold',
-    state: 'open',
-    origins: [],
-    why: ['Main jet blocked.'],
-    caution: 'fuel-vapour',
-    defects: [],
-    raisedAt: '2030-03-04T08:00:00Z',
-    startedBy: 'Ivo',
-    closedAt: null,
-    version: 1,
-  },
-  unit: {
-    tag: 'GE-07',
-    classId: 'generator',
-    modelId: 1,
-    model: 'Tuvellan Lantern 5',
-    serial: 'S-7',
-    trueHours: 596.3,
-  },
-  entries,
-  causes: ['main-jet-blocked'],
-  complaint: { afterMinutes: null, comesAndGoes: false },
-  seen: [],
-  machine: { engine: {}, past: {} },
-  limits: null,
-  learnt: {},
-  parts: [
-    {
-      id: 'l',
-      jobId: '7',
-      tag: 'GE-07',
-      asked: 'TV-1',
-      number: 'TV-1',
-      name: 'Gasket set',
-      count: 2,
-      cents: 790,
-      state: 'used',
-      place: 'Shelf 3',
-      orderId: null,
-      expectedAt: null,
-      late: false,
-      inStock: 0,
-    },
-  ],
-  comeback: null,
-  edition: 'now',
-  now: '2030-03-04T10:00:00Z',
-});
+const card = (entries: readonly LogRecord[], more: CardMore = {}): CardReply =>
+  sampleCard(entries, {
+    job: { caution: 'fuel-vapour', startedBy: 'Ivo', raisedAt: '2030-03-04T08:00:00Z' },
+    parts: [
+      {
+        id: 'l',
+        jobId: '7',
+        tag: 'GE-07',
+        asked: 'TV-1',
+        number: 'TV-1',
+        name: 'Gasket set',
+        count: 2,
+        cents: 790,
+        state: 'used',
+        place: 'Shelf 3',
+        orderId: null,
+        expectedAt: null,
+        late: false,
+        inStock: 0,
+      },
+    ],
+    ...more,
+  });
 
 /** The text of each page, as any reader finds it. */
 async function pagesOf(pdf: Buffer): Promise<string[]> {

@@ -9,7 +9,7 @@ describe('what to do now', () => {
   const yard = useYard();
   const shift = (): Promise<Shift> => yard.read<Shift>('/api/shift');
   const book = (reference: string, tag: string | null, fromAt: string, toAt: string) =>
-    yard.ask('POST', '/api/hires', { as: 'counter', body: { reference, classId: 'generator', tag, fromAt, toAt } });
+    yard.book({ reference, classId: 'generator', tag, fromAt, toAt });
   const handOut = (tag: string, hire: string, typed = '100.0') =>
     yard.enter(
       { tag },

@@ -33,7 +33,7 @@ export async function readShift({ db, now }: Context): Promise<Shift> {
   const soon = shortfallLines(leaving, units, jobs);
   const waitingFor = new Set(soon.map((line) => line.tag));
   const back = backLines(hires, units, at);
-  const opened = jobs.filter((job) => job.state !== 'waiting');
+  const opened = jobs.filter((job) => job.state === 'open');
   return {
     at: at.toISOString(),
     goingOut: leaving.length,
@@ -47,6 +47,7 @@ export async function readShift({ db, now }: Context): Promise<Shift> {
       )
       .map((unit) => unitLine('held', unit, jobs)),
     inWork: opened.map((job) => jobShiftLine(job)),
+    toSign: await signatureLines(db),
     due: units
       .filter(
         (unit) =>
@@ -57,6 +58,35 @@ export async function readShift({ db, now }: Context): Promise<Shift> {
       .map(dueLine),
     hires: hires.slice(0, 60),
   };
+}
+
+/** Cards for which somebody who may not sign asks for a signature. */
+async function signatureLines(db: Context['db']): Promise<ShiftLine[]> {
+  const rows = await db
+    .selectFrom('visit as v')
+    .innerJoin('unit as u', 'u.id', 'v.unit_id')
+    .innerJoin('person as p', 'p.id', 'v.signature_asked_by')
+    .select(['u.tag', 'u.class_id', 'p.name', 'v.signature_asked_at'])
+    .select((eb) =>
+      eb
+        .selectFrom('visit_job')
+        .select((min) => min.fn.min('job_id').as('id'))
+        .whereRef('visit_id', '=', 'v.id')
+        .as('job_id'),
+    )
+    .where('v.ended_at', 'is', null)
+    .orderBy('v.signature_asked_at')
+    .execute();
+  return rows.map((row) => ({
+    tag: row.tag,
+    classId: row.class_id,
+    code: 'to-sign',
+    facts: { by: row.name, since: row.signature_asked_at?.toISOString() ?? null },
+    because: [],
+    minutes: 0,
+    jobId: row.job_id === null ? null : String(row.job_id),
+    reference: null,
+  }));
 }
 
 const minutesOf = (tag: string | null, jobs: readonly JobLine[]): number =>

@@ -1,6 +1,7 @@
-import { EVERY_PROOF, folderOf } from '@hudrik/core/catalogue';
+import { folderOf, PROOF_LOOKS } from '@hudrik/core/catalogue';
 import type { CardReply, Role } from '@hudrik/core/contracts';
-import type { CardKind, Facts } from '@hudrik/core/log';
+import { cardOf, type CardKind, type Facts } from '@hudrik/core/log';
+import { proofSettingOf, systemsOf } from '@hudrik/core/proof';
 import type { TestYard } from './yard';
 
 /** One more entry on a card, as a device sends it. */
@@ -18,36 +19,68 @@ export const cardIn = (yard: TestYard, jobId: string): Promise<CardReply> =>
 
 const middle = (least = 0, most = least * 2 || 1): number => (least + most) / 2;
 
-/** All that a job is there for, as a signer who has looked at each of them names it. */
+/** All that the begun jobs of a visit are there for, as a signer who has looked at each of them names it. */
 const looksOf = async (yard: TestYard, jobId: string): Promise<string[]> =>
-  (await cardIn(yard, jobId)).job.defects.map((defect) => defect.id);
+  (await cardIn(yard, jobId)).jobs
+    .filter((job) => job.state === 'open')
+    .flatMap((job) => job.defects.map((defect) => defect.id));
 
 /** A job that ends with a look, signed by somebody who has looked. */
-export const signOff = async (yard: TestYard, jobId: string, as: Role = 'technician', note = ''): Promise<Response> =>
-  yard.enter({ jobId }, 'job-finished', { note, looks: await looksOf(yard, jobId) }, as);
+export async function signOff(yard: TestYard, jobId: string, as: Role = 'technician', note = ''): Promise<Response> {
+  const { job } = await cardIn(yard, jobId);
+  return yard.enter({ jobId }, 'job-finished', { note, looks: job.defects.map((defect) => defect.id) }, as);
+}
 
-/** The whole run of a proof, all well but for what is said otherwise; the yard's clock goes on meanwhile. Out: the last answer. */
+/** Every step of the visit's begun jobs is ticked. */
+async function tickAll(yard: TestYard, jobId: string): Promise<void> {
+  const { entries, jobs } = await cardIn(yard, jobId);
+  const isOpen = (id: string | null | undefined): boolean => jobs.some((job) => job.id === id && job.state === 'open');
+  for (const step of cardOf(entries).steps.filter((one) => one.state === 'to-do' && isOpen(one.jobId)))
+    await onCard(yard, step.jobId ?? jobId, 'step-done', { stepId: step.stepId });
+}
+
+interface Proving {
+  readonly passed?: boolean;
+  readonly minutes?: number;
+  readonly values?: Readonly<Record<string, number>>;
+  readonly ticks?: boolean;
+  /** What the signature says of all that the jobs are there for. */
+  readonly sign?: (looks: readonly string[]) => Partial<Facts<'proved'>>;
+}
+
+/** The whole proof of what a visit asks, all well but for what is said otherwise; the yard's clock goes on meanwhile. Out: the last answer. */
 export async function prove(
   yard: TestYard,
   jobId: string,
-  classId: string,
-  { passed = true, minutes = 31, values = {} as Readonly<Record<string, number>> } = {},
+  { passed = true, minutes, values = {}, ticks = true, sign = (looks) => ({ looks: [...looks] }) }: Proving = {},
 ): Promise<Response> {
-  const plan = folderOf(classId).proof;
   const enter = <K extends CardKind>(kind: K, facts: Facts<K>) => onCard(yard, jobId, kind, facts);
+  await yard.enter({ jobId }, 'job-started', {});
+  if (ticks) await tickAll(yard, jobId);
+  const { unit, needs, complaint, entries, ratings } = await cardIn(yard, jobId);
+  const setting = proofSettingOf({
+    folder: folderOf(unit.classId),
+    known: PROOF_LOOKS,
+    needs,
+    complaint: { ...complaint, afterMinutes: complaint.afterMinutes ?? null },
+    systems: systemsOf(cardOf(entries).ledger),
+    ...ratings,
+  });
   await enter('to-proof', {});
-  await enter('leak-look', { dry: true, note: '' });
-  await enter('smoke', { clear: true });
-  await enter('proof-load', { load: plan.loads[0]?.id ?? null });
-  await enter('run-started', {});
-  yard.later(minutes / 60);
-  for (const { id, unit, least, most } of plan.readings) {
-    const value = values[id] ?? middle(least, most);
-    await enter('proof-reading', { reading: asReading(id), value, unit, live: false });
+  if (setting.needs.includes('leak')) await enter('leak-look', { dry: true, note: '' });
+  if (setting.minutes > 0) {
+    await enter('smoke', { clear: true });
+    await enter('proof-load', { load: setting.plan.loads[0]?.id ?? null });
+    await enter('run-started', {});
+    yard.later((minutes ?? setting.minutes + 1) / 60);
+    for (const { id, unit: measuredIn, least, most } of setting.plan.readings) {
+      const value = values[id] ?? middle(least, most);
+      await enter('proof-reading', { reading: asReading(id), value, unit: measuredIn, live: false });
+    }
+    await enter('run-stopped', { why: '' });
   }
-  for (const { id } of [...plan.looks, ...EVERY_PROOF]) await enter('proof-look', { look: id, ok: true });
-  await enter('run-stopped', { why: '' });
-  return enter('proved', { passed, note: 'Runs well', looks: passed ? await looksOf(yard, jobId) : [] });
+  for (const { id } of setting.looks) await enter('proof-look', { look: id, ok: true });
+  return enter('proved', { passed, note: 'Runs well', ...(passed ? sign(await looksOf(yard, jobId)) : {}) });
 }
 
 type ReadingId = Facts<'proof-reading'>['reading'];

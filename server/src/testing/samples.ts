@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { checksOf, classOf, type ClassId } from '@hudrik/core/catalogue';
+import { checksOf, classOf, type ClassId, type Limit } from '@hudrik/core/catalogue';
 import type { Facts } from '@hudrik/core/log';
 
 /** A check-in as a device has it. */
@@ -10,6 +10,24 @@ export interface SampleCheckIn {
 }
 
 type More = Partial<Facts<'check-in'>> & { readonly id?: string };
+
+const middleOf = (limit: Limit): number =>
+  limit.kind === 'within' ? (limit.min + limit.max) / 2 : limit.kind === 'at-least' ? limit.min : limit.max;
+
+/** Something that came off, as a device sends it. */
+export const thingOff = (what: string, more: Partial<Facts<'taken-off'>> = {}): Facts<'taken-off'> => ({
+  thingId: randomUUID(),
+  what,
+  key: null,
+  tray: 'A',
+  place: 1,
+  fasteners: [],
+  orientation: '',
+  linkHole: '',
+  stack: [],
+  quarterTurns: null,
+  ...more,
+});
 
 /** A check-in of a unit in which all is well, unless said otherwise. */
 export function wellCheckIn(tag: string, classId: ClassId, typed: string, { id, ...more }: More = {}): SampleCheckIn {
@@ -31,7 +49,7 @@ export function wellCheckIn(tag: string, classId: ClassId, typed: string, { id, 
       answers: checksOf(machineClass).map((check) => ({
         check: check.id,
         result: 'ok',
-        reading: undefined,
+        reading: check.measured && { value: middleOf(check.measured.limit), unit: check.measured.unit },
         photos: [],
       })),
       stations: machineClass.stations.map((station) => ({ id: station.id, seconds: 60 })),
@@ -51,7 +69,7 @@ export function foundCheckIn(
   const well = wellCheckIn(tag, classId, typed, more);
   const answers = well.facts.answers.map((answer) => {
     const exception = found[answer.check];
-    return exception === undefined ? answer : { ...answer, result: 'not-ok' as const, exception };
+    return exception === undefined ? answer : { ...answer, result: 'not-ok' as const, exception, reading: undefined };
   });
   return { ...well, facts: { ...well.facts, answers } };
 }

@@ -14,7 +14,9 @@ import { httpInstruments } from '../cards/instruments';
 import type { Context } from '../context';
 import { databaseOn, openPool } from '../database/open';
 import type { Db } from '../database/tables';
+import { closeOf } from '../defects/closeDefects';
 import { insertUnit } from '../fleet/addUnit';
+import { changeUnit } from '../log/changeUnit';
 import { httpApp } from '../http/app';
 import { httpSupplier, type Supplier } from '../parts/supplier';
 import { addPerson } from '../people/people';
@@ -109,7 +111,8 @@ export class TestYard {
   }
 
   /** A unit of the class with some hours, last read ten days ago. */
-  async addUnit(tag: string, classId: ClassId = 'generator', hours = 100): Promise<number> {
+  /** A unit that somebody has looked at, and found nothing wrong, unless said otherwise. */
+  async addUnit(tag: string, classId: ClassId = 'generator', hours = 100, { isLookedAt = true } = {}): Promise<number> {
     const model = await this.db
       .insertInto('model')
       .values({ class_id: classId, make: 'Tuvellan', name: `Model ${tag}` })
@@ -124,7 +127,20 @@ export class TestYard {
       meterReading: hours,
       meterOffset: 0,
     };
-    return insertUnit({ db: this.db, now: () => at }, null, fresh);
+    const id = await insertUnit({ db: this.db, now: () => at }, null, fresh);
+    if (isLookedAt) await this.#lookAt(id, at);
+    return id;
+  }
+
+  #lookAt(unitId: number, at: Date): Promise<unknown> {
+    return changeUnit({ db: this.db, now: () => at }, null, { id: unitId }, async ({ trx }) => {
+      const added = await trx
+        .selectFrom('log_entry')
+        .select('id')
+        .where('unit_id', '=', unitId)
+        .executeTakeFirstOrThrow();
+      await closeOf(trx, { unitId, kind: 'unit' }, { entryId: added.id, how: 'looked-at', at });
+    });
   }
 
   async ask(method: string, path: string, { as, body, raw, headers }: Asked = {}): Promise<Response> {
@@ -155,6 +171,15 @@ export class TestYard {
 
   async checkIn({ id, tag, facts }: SampleCheckIn, as: Role = 'technician'): Promise<Response> {
     return this.enter({ id, tag }, 'check-in', facts, as);
+  }
+
+  /** Books at the desk, knowing what speaks against it; a hire that has begun already as it was booked then. */
+  async book(hire: { readonly fromAt: string } & Readonly<Record<string, unknown>>): Promise<Response> {
+    const now = this.now;
+    this.now = new Date(Math.min(now.getTime(), Date.parse(hire.fromAt)));
+    const answer = await this.ask('POST', '/api/hires', { as: 'counter', body: { ...hire, sure: true } });
+    this.now = now;
+    return answer;
   }
 
   later(hours: number): void {

@@ -9,7 +9,7 @@ describe('the bench', () => {
       'GET /api/jobs': {
         jobs: [
           jobLine(),
-          jobLine({ id: '8', state: 'waits-part', title: 'New gun' }),
+          jobLine({ id: '8', state: 'open', visit: { id: '4', state: 'waits-part' }, title: 'New gun' }),
           jobLine({ id: '9', blocks: 'prep', kind: 'prep', title: 'Clean it', minutes: 45 }),
         ],
       },

@@ -19,9 +19,9 @@ export function BenchScreen() {
     );
   const all = [...jobs.data.jobs].sort((a, b) => Number(b.id === chosen) - Number(a.id === chosen));
   const groups: readonly [string, JobLine[]][] = [
-    ['On the bench', all.filter((job) => job.state !== 'waiting')],
-    ['Holds a unit', all.filter((job) => job.state === 'waiting' && job.blocks === 'hold')],
-    ['Prep and service', all.filter((job) => job.state === 'waiting' && job.blocks !== 'hold')],
+    ['On the bench', all.filter((job) => job.state === 'open')],
+    ['Holds a unit', all.filter((job) => job.state !== 'open' && job.blocks === 'hold')],
+    ['Prep and service', all.filter((job) => job.state !== 'open' && job.blocks !== 'hold')],
   ];
   const minutes = all.reduce((sum, job) => sum + job.minutes, 0);
   return (

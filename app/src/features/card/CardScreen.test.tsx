@@ -1,6 +1,7 @@
 import { router } from 'expo-router';
 import { fireEvent, screen, waitFor } from '@testing-library/react-native';
 import { CARD, entryOf, LOG, STEPS, taking, thingOf } from '@/testing/cardReply';
+import { sampleJob } from '@hudrik/core/contracts/samples';
 import { IVO, press, refusal, show, type, type Sent } from '@/testing/screen';
 import { CardScreen } from './CardScreen';
 
@@ -9,11 +10,98 @@ const kinds = (sent: readonly Sent[]): unknown[] => sent.map((one) => one.body['
 describe('a job’s card', () => {
   test('says what it is, why, where it stands and what to mind', async () => {
     show(<CardScreen jobId="7" />, taking([STEPS]));
-    expect(await screen.findByText('Clear the main jet')).toBeTruthy();
+    expect(await screen.findAllByRole('heading', { name: 'Clear the main jet' })).toBeTruthy();
     expect(screen.getByText('Main jet blocked.')).toBeTruthy();
-    expect(screen.getByText('On the bench')).toBeTruthy();
+    expect(screen.getAllByText('On the bench').length).toBeGreaterThan(0);
+    expect(screen.getByText(/^Held: on the bench/i)).toBeTruthy();
     expect(screen.getByText(/^Fuel vapour sinks/)).toBeTruthy();
     expect(screen.getByRole('checkbox', { name: 'Make it safe' })).toBeTruthy();
+  });
+
+  test('all that is wrong stands on it: what closes each, and who does something about it', async () => {
+    const defect = (id: string, sentence: string, jobId: string | null) => ({
+      id,
+      origin: { kind: 'by-hand' as const, id },
+      sentence,
+      weight: 'hold' as const,
+      safety: jobId === null,
+      caution: null,
+      closer: 'Closes with a technician’s look.',
+      jobId,
+      causes: [],
+      foundAt: '2030-03-04T09:00:00Z',
+      by: null,
+      seenAt: '2030-03-04T09:00:00Z',
+    });
+    show(
+      <CardScreen jobId="7" />,
+      taking([STEPS], { defects: [defect('d1', 'Main jet is blocked.', '7'), defect('d2', 'The gun drips.', null)] }),
+    );
+    expect(await screen.findByText('Clear the main jet. Closes with a technician’s look.')).toBeTruthy();
+    expect(screen.getByText('Nothing is being done about it. Closes with a technician’s look.')).toBeTruthy();
+    expect(screen.getByText('Safety: nobody can waive it')).toBeTruthy();
+  });
+
+  test('of several jobs each is a heading with its own steps, and a step is ticked for its own', async () => {
+    const other = sampleJob({ id: '8', state: 'open', title: 'Oil service', visit: { id: '4', state: 'open' } });
+    const listed = { edition: 'now', from: 'start', steps: [{ stepId: 's9', key: 'oil-in', title: 'New oil' }] };
+    const entries = [STEPS, { ...entryOf('steps-listed', listed), jobId: '8' }];
+    const server = show(
+      <CardScreen jobId="7" />,
+      taking(entries, { jobs: [sampleJob({ state: 'open', visit: { id: '4', state: 'open' } }), other] }),
+    );
+    expect(await screen.findByRole('heading', { name: 'Clear the main jet · Oil service' })).toBeTruthy();
+    expect(screen.getByRole('heading', { name: 'Oil service' })).toBeTruthy();
+    fireEvent.press(screen.getByRole('checkbox', { name: 'New oil' }));
+    await waitFor(() => expect(server.sent[0]?.body).toMatchObject({ kind: 'step-done', jobId: '8' }));
+  });
+
+  test('it is handed on with a note, and says with whom it is', async () => {
+    const people = [
+      { id: 2, name: 'Ivo Tarnwell', role: 'technician' },
+      { id: 3, name: 'Maren Askild', role: 'technician' },
+      { id: 5, name: 'Counter', role: 'counter' },
+    ];
+    const server = show(<CardScreen jobId="7" />, {
+      ...taking([STEPS], { visit: { givenTo: { id: 3, name: 'Maren Askild' } } }),
+      'GET /api/sign-in-options': { yard: 'Y', demo: false, wantsFirstLead: false, people },
+    });
+    await press('Hand it on');
+    expect(screen.queryByRole('button', { name: 'Counter' })).toBeNull();
+    expect(screen.getByText('Choose to whom it goes.')).toBeTruthy();
+    await press('Maren Askild');
+    type('What is done, what is next', 'Bowl is clean');
+    fireEvent.press(screen.getAllByRole('button', { name: 'Hand it on' }).at(-1) ?? screen.root);
+    await waitFor(() =>
+      expect(server.sent[0]?.body).toMatchObject({ kind: 'handed-on', facts: { to: 3, note: 'Bowl is clean' } }),
+    );
+    expect(await screen.findByText(/^With Maren Askild, from Ivo Tarnwell/)).toBeTruthy();
+  });
+
+  test('it is parked only with nothing off and a reason', async () => {
+    const server = show(<CardScreen jobId="7" />, taking([STEPS]));
+    await press('Pause, or try it');
+    expect(screen.getByText('Write above what it waits for.')).toBeTruthy();
+    type('Why (optional)', 'Waits for the maker');
+    await press('Park the visit');
+    await waitFor(() => expect(kinds(server.sent)).toEqual(['parked']));
+    expect(await screen.findByText('Parked')).toBeTruthy();
+  });
+
+  test('a good result before the time is over wants a reason', async () => {
+    const clock = entryOf('clock-started', { clockId: 'c', clock: 'drip-test', minutes: 120, stepId: null });
+    const server = show(<CardScreen jobId="7" />, taking([STEPS, clock]));
+    await press('Dry');
+    expect(await screen.findByText(/A good result counts when it is over/)).toBeTruthy();
+    expect(server.sent).toEqual([]);
+    type('Ended before its time: why', 'Bowl was replaced');
+    await press('End it now');
+    await waitFor(() =>
+      expect(server.sent[0]?.body).toMatchObject({
+        kind: 'clock-ended',
+        facts: { result: 'dry', earlyWhy: 'Bowl was replaced' },
+      }),
+    );
   });
 
   test('a comeback is said with what was done then', async () => {
@@ -36,7 +124,10 @@ describe('a job’s card', () => {
   });
 
   test('work on a waiting card is started by one tap', async () => {
-    const server = show(<CardScreen jobId="7" />, taking([], { job: { state: 'waiting' } }));
+    const server = show(
+      <CardScreen jobId="7" />,
+      taking([], { job: { state: 'waiting' }, visit: { state: 'waiting' } }),
+    );
     await press(/^Start work on it/);
     await waitFor(() => expect(kinds(server.sent)).toEqual(['hands-on']));
   });

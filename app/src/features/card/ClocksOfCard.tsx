@@ -1,10 +1,11 @@
 import { CLOCK_IDS, CLOCKS, entryOf, type ClockId, type ClockKind } from '@hudrik/core/catalogue';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { newId } from '@/api';
+import type { CardClock } from '@hudrik/core/card';
+import { newId, usePerson } from '@/api';
 import { Button, Choice, Field, Section, Sheet, Words } from '@/design';
 import { sayLeft, useServerNow } from '@/features/clocks';
-import { sayMinutes } from '@/writing';
+import { sayMinutes, sayTime } from '@/writing';
 import type { CardHandle } from './useCard';
 
 /** A clock's kind; of one that a later edition no longer has, its id. */
@@ -26,8 +27,18 @@ export function ClocksOfCard({
   const clocks = handle.card?.clocks ?? [];
   const now = useServerNow(1000);
   const running = clocks.filter((clock) => clock.result === null);
+  const [early, setEarly] = useState<(CardClock & { readonly wanted: string }) | null>(null);
+  const end = (clock: CardClock, result: string, earlyWhy?: string) => {
+    handle.add('clock-ended', {
+      clockId: clock.clockId,
+      result,
+      note: '',
+      ...(earlyWhy === undefined ? {} : { earlyWhy }),
+    });
+    if (clock.stepId && clockKind(clock.clock).results[result]?.[1]) handle.add('step-done', { stepId: clock.stepId });
+  };
   return (
-    <Section title="Clocks" count={running.length}>
+    <Section title="Clocks" count={running.length} place="clocks">
       {running.map((clock) => {
         const left = Date.parse(clock.endsAt) - now;
         const kind = clockKind(clock.clock);
@@ -57,8 +68,9 @@ export function ClocksOfCard({
                     kind={left <= 0 ? 'main' : 'plain'}
                     label={words}
                     onPress={() => {
-                      handle.add('clock-ended', { clockId: clock.clockId, result: id, note: '' });
-                      if (clock.stepId && kind.results[id]?.[1]) handle.add('step-done', { stepId: clock.stepId });
+                      const isGood = kind.results[id]?.[1] === true;
+                      if (isGood && left > 0) setEarly({ ...clock, wanted: id });
+                      else end(clock, id);
                     }}
                   />
                 ))}
@@ -85,6 +97,16 @@ export function ClocksOfCard({
       {works ? (
         <Button className="self-start" label="Start a clock" onPress={() => onAsked({ clock: null, stepId: null })} />
       ) : null}
+      {early ? (
+        <EarlySheet
+          clock={early}
+          onEnd={(why) => {
+            end(early, early.wanted, why);
+            setEarly(null);
+          }}
+          onClose={() => setEarly(null)}
+        />
+      ) : null}
       {asked ? (
         <StartSheet
           asked={asked}
@@ -96,6 +118,39 @@ export function ClocksOfCard({
         />
       ) : null}
     </Section>
+  );
+}
+
+/** A good result before the time is over counts only with a technician's reason. */
+function EarlySheet({
+  clock,
+  onEnd,
+  onClose,
+}: {
+  readonly clock: CardClock;
+  readonly onEnd: (why: string) => void;
+  readonly onClose: () => void;
+}) {
+  const { role } = usePerson();
+  const [why, setWhy] = useState('');
+  const signs = role === 'technician' || role === 'lead';
+  return (
+    <Sheet title={clockKind(clock.clock).name} open onClose={onClose}>
+      <Words>{`It runs until ${sayTime(clock.endsAt)}. A good result counts when it is over.`}</Words>
+      {signs ? (
+        <>
+          <Field label="Ended before its time: why" value={why} onChangeText={setWhy} multiline />
+          <Button
+            kind="main"
+            label="End it now"
+            offBecause={why.trim().length < 3 ? 'The reason is kept with the result.' : null}
+            onPress={() => onEnd(why.trim())}
+          />
+        </>
+      ) : (
+        <Words>A technician may end it early, with a reason.</Words>
+      )}
+    </Sheet>
   );
 }
 

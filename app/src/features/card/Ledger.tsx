@@ -36,7 +36,7 @@ export function Ledger({
   );
   const next = usual.filter((thing) => !things.some((one) => one.key === thing.key));
   const place = nextPlace(things, tray);
-  const takeOff = (thing: Pick<UsualThing, 'what' | 'fasteners'> & { readonly key: string | null }) => {
+  const takeOff = (thing: Pick<UsualThing, 'what' | 'fasteners' | 'system'> & { readonly key: string | null }) => {
     const thingId = newId();
     add('taken-off', {
       thingId,
@@ -49,12 +49,13 @@ export function Ledger({
       linkHole: '',
       stack: [],
       quarterTurns: null,
+      ...(thing.system === undefined ? {} : { system: thing.system }),
     });
     setShown(thingId);
   };
   const last = things.find((thing) => thing.thingId === shown) ?? null;
   return (
-    <Section title="Taken off" count={things.length}>
+    <Section title="Taken off" count={things.length} place="tray">
       {works ? (
         <View className="gap-2">
           <View className="flex-row items-center gap-2">
@@ -85,7 +86,7 @@ export function Ledger({
               />
             ))}
           </View>
-          <View className="flex-row gap-2">
+          <View className="flex-row flex-wrap gap-2">
             <Button className="grow" label="Something else came off" onPress={() => setSheet('by-hand')} />
             <Button kind="quiet" label="A known teardown" onPress={() => setSheet('teardown')} />
           </View>
@@ -121,6 +122,7 @@ export function Ledger({
       {sheet === 'by-hand' ? (
         <ThingSheet
           title="What came off"
+          asksSystem
           onKeep={(facts) => {
             const thingId = newId();
             add('taken-off', { ...facts, thingId, key: null, tray, place });

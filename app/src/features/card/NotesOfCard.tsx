@@ -17,7 +17,7 @@ export function NotesOfCard({ handle, works }: { readonly handle: CardHandle; re
   const photos = (handle.card?.photos ?? []).filter((entry) => entry.thingId === null);
   const marked = photos.find((entry) => entry.photoId === marking);
   return (
-    <Section title="Notes and photos" count={notes.length + photos.length}>
+    <Section title="Notes and photos" place="notes" count={notes.length + photos.length}>
       {notes.map((note) => (
         <View key={note.id} className="border-b border-line py-1">
           <Words>{note.facts.text}</Words>

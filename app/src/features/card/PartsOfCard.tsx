@@ -41,7 +41,7 @@ export function PartsOfCard({ handle, jobId, works, signs }: Props) {
   );
   const asked = handle.pending.filter((item) => item.kind === 'part-asked' && item.state === 'waiting').length;
   return (
-    <Section title="Parts" count={lines.length}>
+    <Section title="Parts" count={lines.length} place="parts">
       {failed ? <Failure sentence={sentenceOf(failed)} kept="Nothing was changed." /> : null}
       {order.data?.problem ? (
         <OrderProblem problem={order.data.problem} failed={order.data.state === 'failed'} />

@@ -15,10 +15,10 @@ export function ProofEnded({
   return (
     <Page>
       <Words role="heading" aria-level={1} size={32} face="strong">
-        {passed ? `${tag}: proven.` : `${tag}: dropped.`}
+        {passed ? `${tag}: proven.` : `${tag}: this visit is over.`}
       </Words>
       {passed ? (
-        <Words role="status">{`${proof.minutesRun} minutes under load. What it was on the bench for is closed.`}</Words>
+        <Words role="status">{`${proof.asksRun ? `${proof.minutesRun} minutes run. ` : ''}What it was on the bench for is closed.`}</Words>
       ) : null}
       <Button kind="main" tall label={`See ${tag}`} onPress={() => router.replace(`/u/${tag}`)} />
     </Page>

@@ -1,21 +1,22 @@
-import type { CardReply } from '@hudrik/core/contracts';
-import { cautionText, EVERY_PROOF, folderOf } from '@hudrik/core/catalogue';
+import { cautionText } from '@hudrik/core/catalogue';
 import { droopOf, governorClassOf, proofOfEntries, type Proof } from '@hudrik/core/proof';
+import { ratedOf } from '@hudrik/core/ratings';
 import { router } from 'expo-router';
-import { useState } from 'react';
 import { View } from 'react-native';
-import { sentenceOf, usePerson } from '@/api';
-import { Button, Caution, Choice, Failure, Field, Loading, Page, Section, useIsWide, Words, TickList } from '@/design';
+import { sentenceOf } from '@/api';
+import { Button, Caution, Choice, Failure, Loading, Page, Section, useIsWide, Words } from '@/design';
 import { useServerNow } from '@/features/clocks';
 import { LiveReadings } from './LiveReadings';
 import { NotTaken } from './NotTaken';
+import { ProofEnd } from './ProofEnd';
 import { ProofEnded } from './ProofEnded';
+import { proofSettingOfCard } from './proofSettingOfCard';
 import { ReadingLines } from './ReadingLines';
-import { sayMissing, sayProof } from './say';
+import { sayProof } from './say';
 import { useCard, type CardHandle } from './useCard';
-import { sayFigure } from '@/writing';
+import { sayFigure, sayValue } from '@/writing';
 
-/** The proof: leaks first, then a run under load on a clock with the class's readings, restart hot; passed or back to finding. */
+/** The proof of a visit: what its work asks and no more, on the yard's clock; passed, or back to finding. */
 export function ProofScreen({ jobId }: { readonly jobId: string }) {
   const handle = useCard(jobId);
   const wide = useIsWide();
@@ -29,19 +30,11 @@ export function ProofScreen({ jobId }: { readonly jobId: string }) {
     ) : (
       <Loading what="the proof" />
     );
-  const plan = folderOf(reply.unit.classId).proof;
-  const proof = proofOfEntries(
-    handle.entries,
-    {
-      plan,
-      everyLooks: EVERY_PROOF,
-      complaint: { afterMinutes: reply.complaint.afterMinutes ?? null, comesAndGoes: reply.complaint.comesAndGoes },
-      byLook: false,
-    },
-    new Date(now).toISOString(),
-  );
-  if (reply.job.state === 'done' || reply.job.state === 'dropped')
-    return <ProofEnded tag={reply.unit.tag} proof={proof} passed={reply.job.state === 'done'} />;
+  const setting = proofSettingOfCard(reply, handle.entries);
+  const { plan } = setting;
+  const proof = proofOfEntries(handle.entries, setting, new Date(now).toISOString());
+  if (reply.visit.state === 'ended')
+    return <ProofEnded tag={reply.unit.tag} proof={proof} passed={reply.jobs.some((job) => job.state === 'done')} />;
   const head = (
     <View className="gap-2">
       <Words face="stencil" size={32}>
@@ -57,12 +50,16 @@ export function ProofScreen({ jobId }: { readonly jobId: string }) {
     </View>
   );
   if (handle.state !== 'to-prove') return <Page>{head}</Page>;
-  const first = <First handle={handle} proof={proof} cautions={plan.cautions} />;
-  const run = <Run handle={handle} proof={proof} loads={plan.loads} />;
-  const live = <LiveReadings jobId={jobId} classId={reply.unit.classId} handle={handle} proof={proof} />;
-  const readings = <ReadingLines handle={handle} proof={proof} />;
-  const looks = <Looks handle={handle} proof={proof} />;
-  const end = <End defects={reply.job.defects} handle={handle} proof={proof} jobId={jobId} tag={reply.unit.tag} />;
+  const first = proof.leakLook === 'not-asked' ? null : <First handle={handle} proof={proof} />;
+  const run = proof.asksRun ? (
+    <Run handle={handle} proof={proof} loads={plan.loads} cautions={plan.cautions} duty={dutyOf(reply)} />
+  ) : null;
+  const live = proof.asksLoad ? (
+    <LiveReadings jobId={jobId} classId={reply.unit.classId} handle={handle} proof={proof} />
+  ) : null;
+  const readings = proof.readings.length > 0 ? <ReadingLines handle={handle} proof={proof} /> : null;
+  const looks = proof.looks.length > 0 ? <Looks handle={handle} proof={proof} rated={ratedHertz(reply)} /> : null;
+  const end = <ProofEnd handle={handle} proof={proof} reply={reply} jobId={jobId} />;
   if (!wide)
     return (
       <Page>
@@ -94,18 +91,20 @@ export function ProofScreen({ jobId }: { readonly jobId: string }) {
   );
 }
 
-function First({
-  handle,
-  proof,
-  cautions,
-}: {
+type Ratings = Pick<NonNullable<CardHandle['reply']>, 'ratings'>;
+/** How much of ten minutes a welder may weld, per cent; null where it is not known. */
+const dutyOf = ({ ratings }: Ratings): number | null => ratedOf({}, ratings.model, ratings.unit).duty ?? null;
+const ratedHertz = ({ ratings }: Ratings): number | null => ratedOf({}, ratings.model, ratings.unit).hertz ?? null;
+
+interface Part {
   readonly handle: CardHandle;
   readonly proof: Proof;
-  readonly cautions: readonly string[];
-}) {
+}
+
+function First({ handle, proof }: Part) {
   return (
     <Section title="Before the first start">
-      {proof.leakLook === 'dry' ? null : cautions.map((id) => <Caution key={id} text={cautionText(id)} />)}
+      {proof.leakLook === 'dry' ? null : <Caution text={cautionText('fuel-vapour')} />}
       <View className="flex-row gap-2" role="group" aria-label="Leaks">
         <Choice
           className="flex-1"
@@ -125,24 +124,29 @@ function First({
   );
 }
 
-function Run({
-  handle,
-  proof,
-  loads,
-}: {
-  readonly handle: CardHandle;
-  readonly proof: Proof;
+interface RunProps extends Part {
   readonly loads: readonly { readonly id: string; readonly name: string }[];
-}) {
+  readonly cautions: readonly string[];
+  readonly duty: number | null;
+}
+
+function Run({ handle, proof, loads, cautions, duty }: RunProps) {
   const running = proof.runningSince !== null;
-  const ready = proof.leakLook === 'dry' && proof.smoke !== 'smoking';
+  const [only] = loads;
+  const start = () => {
+    // Where there is one load that counts, it is that one.
+    if (proof.asksLoad && proof.load === null && loads.length === 1 && only)
+      handle.add('proof-load', { load: only.id });
+    handle.add('run-started', {});
+  };
   return (
-    <Section title="Under load">
+    <Section title={proof.asksLoad ? 'Under load' : 'It runs'}>
+      {running ? null : cautions.map((id) => <Caution key={id} text={cautionText(id)} />)}
       <View className="flex-row items-baseline gap-3">
         <Words face="figures" size={56} role="timer">
           {proof.minutesRun}
         </Words>
-        <Words size={22}>{`of ${proof.minutesWanted} min`}</Words>
+        <Words size={22}>{`of ${proof.minutesWanted} min${proof.unbroken ? ', without a break' : ''}`}</Words>
       </View>
       <View className="h-[10px] bg-paper">
         <View
@@ -150,23 +154,35 @@ function Run({
           style={{ width: `${Math.min((proof.minutesRun / proof.minutesWanted) * 100, 100)}%` }}
         />
       </View>
-      <View className="flex-row flex-wrap gap-2" role="group" aria-label="Load">
-        {loads.map((load) => (
+      {running && !proof.counts ? (
+        <Words size={15} tone="held" role="status">
+          {proof.smoke === 'smoking' ? 'It smokes: the time does not count.' : 'Without load the time does not count.'}
+        </Words>
+      ) : null}
+      {duty !== null && duty < 100 && proof.asksLoad ? (
+        <Words
+          size={15}
+        >{`Duty ${duty} %: of each ten minutes weld ${sayValue(duty / 10)}, and let it run without an arc for the rest. The whole time counts.`}</Words>
+      ) : null}
+      {proof.asksLoad ? (
+        <View className="flex-row flex-wrap gap-2" role="group" aria-label="Load">
+          {loads.map((load) => (
+            <Choice
+              key={load.id}
+              className="grow"
+              label={load.name}
+              on={proof.load === load.id}
+              onPress={() => handle.add('proof-load', { load: load.id })}
+            />
+          ))}
           <Choice
-            key={load.id}
             className="grow"
-            label={load.name}
-            on={proof.load === load.id}
-            onPress={() => handle.add('proof-load', { load: load.id })}
+            label="No load"
+            on={proof.tested !== 'untested' && proof.load === null}
+            onPress={() => handle.add('proof-load', { load: null })}
           />
-        ))}
-        <Choice
-          className="grow"
-          label="No load"
-          on={proof.tested !== 'untested' && proof.load === null}
-          onPress={() => handle.add('proof-load', { load: null })}
-        />
-      </View>
+        </View>
+      ) : null}
       <View className="flex-row gap-2" role="group" aria-label="Smoke">
         <Choice
           className="flex-1"
@@ -186,14 +202,16 @@ function Run({
         kind={running ? 'plain' : 'main'}
         tall
         label={running ? 'Stop the run' : proof.minutesRun > 0 ? 'Continue the run' : 'It runs: start the time'}
-        disabled={!running && !ready}
-        onPress={() => (running ? handle.add('run-stopped', { why: '' }) : handle.add('run-started', {}))}
+        offBecause={
+          !running && proof.leakLook !== 'dry' && proof.leakLook !== 'not-asked' ? 'Look for leaks first.' : null
+        }
+        onPress={() => (running ? handle.add('run-stopped', { why: '' }) : start())}
       />
     </Section>
   );
 }
 
-function Looks({ handle, proof }: { readonly handle: CardHandle; readonly proof: Proof }) {
+function Looks({ handle, proof, rated }: Part & { readonly rated: number | null }) {
   return (
     <Section title="Looks">
       {proof.looks.map(({ look, ok }) => (
@@ -217,81 +235,20 @@ function Looks({ handle, proof }: { readonly handle: CardHandle; readonly proof:
           </View>
         </View>
       ))}
-      <GovernorClass proof={proof} />
+      <GovernorClass proof={proof} rated={rated} />
     </Section>
   );
 }
 
 /** Of a set with hertz at no load and at full: its droop, and the class that reaches. */
-function GovernorClass({ proof }: { readonly proof: Proof }) {
+function GovernorClass({ proof, rated }: { readonly proof: Proof; readonly rated: number | null }) {
   const hertz = (load: number) =>
     proof.readings.find(({ reading }) => reading.unit === 'Hz' && reading.atLoad === load)?.value ?? null;
   const [none, full] = [hertz(0), hertz(1)];
   if (none === null || full === null) return null;
-  const droop = droopOf(none, full, none > 55 ? 60 : 50);
+  const droop = droopOf(none, full, rated ?? (none > 55 ? 60 : 50));
   const reached = governorClassOf(droop);
   return (
     <Words role="status">{`Droop ${sayFigure(droop)} %: ${reached ? `within ${reached} of ISO 8528-5 by droop` : droop < 0 ? 'it rises with load, look at the governor' : 'outside all classes of ISO 8528-5'}.`}</Words>
-  );
-}
-
-function End({
-  handle,
-  proof,
-  defects,
-  jobId,
-  tag,
-}: {
-  readonly defects: CardReply['job']['defects'];
-  readonly handle: CardHandle;
-  readonly proof: Proof;
-  readonly jobId: string;
-  readonly tag: string;
-}) {
-  const { role } = usePerson();
-  const [note, setNote] = useState('');
-  const [looks, setLooks] = useState<readonly string[]>([]);
-  const unseen = defects.length - looks.length;
-  const signs = role === 'technician' || role === 'lead';
-  const finish = (passed: boolean) => {
-    if (proof.runningSince !== null) handle.add('run-stopped', { why: '' });
-    handle.add('proved', { passed, note: note.trim(), looks: [...looks] });
-    if (!passed) router.navigate(`/u/${tag}/find`);
-  };
-  return (
-    <Section title="Result">
-      {proof.missing.length > 0 ? (
-        <Words size={15}>{`Still needed before it passes: ${proof.missing.map(sayMissing).join('; ')}.`}</Words>
-      ) : null}
-      {signs ? (
-        <>
-          {defects.length > 0 ? (
-            <>
-              <Words face="strong">What it was on the bench for. Look at each, and tick what is in order now:</Words>
-              <TickList items={defects} ticked={looks} onChange={setLooks} />
-            </>
-          ) : null}
-          <Field label="What was done, for whoever opens it next" value={note} onChangeText={setNote} multiline />
-          <Button
-            kind="main"
-            tall
-            label="Passed: sign"
-            disabled={proof.missing.length > 0 || unseen > 0}
-            onPress={() => finish(true)}
-          />
-          <Button kind="stop" label="Failed: find the fault again" onPress={() => finish(false)} />
-        </>
-      ) : (
-        <Words>A technician or the lead must sign.</Words>
-      )}
-      <Button
-        kind="quiet"
-        label="Back to the work"
-        onPress={() => {
-          handle.add('back-to-work', { why: '' });
-          router.navigate(`/j/${jobId}`);
-        }}
-      />
-    </Section>
   );
 }

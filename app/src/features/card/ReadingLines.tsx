@@ -1,17 +1,24 @@
 import { isProofReadingId } from '@hudrik/core/catalogue';
+import { isOf } from '@hudrik/core/log';
 import type { Proof, ShownReading } from '@hudrik/core/proof';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { Button, Field, Gauge, Section, Sheet, Words } from '@/design';
+import { sayValue } from '@/writing';
 import type { CardHandle } from './useCard';
 
 const VERDICT_WORD = { 'not-taken': 'Not taken', well: 'Well', low: 'Low', high: 'High' } as const;
 
 /** The class's readings, each on its gauge; a line is typed where no instrument reads it. */
 export function ReadingLines({ handle, proof }: { readonly handle: CardHandle; readonly proof: Proof }) {
-  const [open, setOpen] = useState<ShownReading | null>(null);
+  const [open, setOpen] = useState<(ShownReading & { readonly insteadOf?: string | undefined }) | null>(null);
   return (
     <Section title="Readings" count={proof.readings.filter((shown) => shown.verdict !== 'not-taken').length}>
+      {proof.runningSince === null ? (
+        <Words size={15} tone="ink-soft">
+          A reading counts only while it runs.
+        </Words>
+      ) : null}
       <View className="flex-row flex-wrap gap-x-6">
         {proof.readings.map((shown) => (
           <View key={shown.reading.id} className="min-w-[280px] grow basis-0 gap-1 border-b border-line py-2">
@@ -19,6 +26,14 @@ export function ReadingLines({ handle, proof }: { readonly handle: CardHandle; r
               <Words face="strong" className="min-w-0 flex-1">
                 {shown.reading.name}
               </Words>
+              {shown.verdict === 'low' || shown.verdict === 'high' ? (
+                <Button
+                  kind="quiet"
+                  label="Mistyped"
+                  aria-label={`${shown.reading.name}: mistyped`}
+                  onPress={() => setOpen({ ...shown, insteadOf: lastEntryOf(handle, shown) })}
+                />
+              ) : null}
               <Button
                 label={shown.value === null ? 'Type it' : 'Again'}
                 aria-label={`${shown.reading.name}: type it`}
@@ -47,7 +62,13 @@ export function ReadingLines({ handle, proof }: { readonly handle: CardHandle; r
           shown={open}
           onKeep={(value) => {
             if (isProofReadingId(open.reading.id))
-              handle.add('proof-reading', { reading: open.reading.id, value, unit: open.reading.unit, live: false });
+              handle.add('proof-reading', {
+                reading: open.reading.id,
+                value,
+                unit: open.reading.unit,
+                live: false,
+                ...(open.insteadOf === undefined ? {} : { insteadOf: open.insteadOf }),
+              });
             setOpen(null);
           }}
           onClose={() => setOpen(null)}
@@ -57,9 +78,16 @@ export function ReadingLines({ handle, proof }: { readonly handle: CardHandle; r
   );
 }
 
+/** The entry by which it was typed last. */
+const lastEntryOf = ({ entries }: CardHandle, { reading, value }: ShownReading): string | undefined =>
+  entries
+    .filter((entry) => isOf(entry, 'proof-reading'))
+    .findLast((entry) => entry.facts.reading === reading.id && entry.facts.value === value)?.id;
+
 function limitsOf({ reading: { least, most } }: ShownReading): string {
-  if (least !== undefined && most !== undefined) return `${least} to ${most}`;
-  return least === undefined ? `at most ${most}` : `at least ${least}`;
+  const say = (limit: number | undefined): string => (limit === undefined ? '' : sayValue(limit));
+  if (least !== undefined && most !== undefined) return `${say(least)} to ${say(most)}`;
+  return least === undefined ? `at most ${say(most)}` : `at least ${say(least)}`;
 }
 
 function TypeSheet({
@@ -89,13 +117,13 @@ function TypeSheet({
         <Words
           tone="held"
           role="alert"
-        >{`That is far off the scale of ${from} to ${to} ${shown.reading.unit}. Was it another unit? Read it again.`}</Words>
+        >{`That is far off the scale of ${sayValue(from)} to ${sayValue(to)} ${shown.reading.unit}. Was it another unit? Read it again.`}</Words>
       ) : null}
       <Button
         kind="main"
         tall
         label="Save the reading"
-        disabled={value === null}
+        offBecause={value === null ? 'Type the figure that was read.' : null}
         onPress={() => value !== null && onKeep(value)}
       />
     </Sheet>

@@ -18,29 +18,33 @@ import { Button, Caution, Choice, Field, Section, Sheet, Words } from '@/design'
 import { ReadingEntry, sayOutcome, useWorkplace } from '@/features/find';
 import type { CardHandle } from './useCard';
 
-/** The steps of a card: tick, open, change, add, drop with a reason. */
-export function Steps({
+/** The steps under a job's heading: tick, open, change, add, drop with a reason. */
+export function StepList({
   handle,
+  jobId,
   works,
   onClock,
 }: {
   readonly handle: CardHandle;
+  /** Whose; none: those that stand under no heading. */
+  readonly jobId: string | null;
   readonly works: boolean;
   readonly onClock: (clock: ClockId, stepId: string) => void;
 }) {
   const [open, setOpen] = useState<string | null>(null);
   const [adding, setAdding] = useState(false);
   const [title, setTitle] = useState('');
-  const steps = handle.card?.steps ?? [];
-  const first = steps.find((step) => step.state === 'to-do')?.stepId ?? null;
+  const all = handle.card?.steps ?? [];
+  const steps = all.filter((step) => step.jobId === jobId);
+  const first = all.find((step) => step.state === 'to-do')?.stepId ?? null;
   const step = steps.find((entry) => entry.stepId === open) ?? null;
   const add = () => {
-    handle.add('step-added', { stepId: newId(), title: title.trim() });
+    handle.add('step-added', { stepId: newId(), title: title.trim() }, { jobId });
     setTitle('');
     setAdding(false);
   };
   return (
-    <Section title="Steps" count={steps.filter((entry) => entry.state === 'to-do').length}>
+    <View className="gap-2">
       <View role="list">
         {steps
           .filter((entry) => entry.state !== 'dropped')
@@ -61,10 +65,16 @@ export function Steps({
       {adding ? (
         <Sheet title="Another step" open onClose={() => setAdding(false)}>
           <Field label="What is to be done" value={title} onChangeText={setTitle} />
-          <Button kind="main" tall label="Add it" disabled={title.trim() === ''} onPress={add} />
+          <Button
+            kind="main"
+            tall
+            label="Add it"
+            offBecause={title.trim() === '' ? 'Write what is to be done.' : null}
+            onPress={add}
+          />
         </Sheet>
       ) : null}
-    </Section>
+    </View>
   );
 }
 
@@ -123,7 +133,7 @@ function StepRow({ step, next, handle, works, onOpen, onClock }: RowProps) {
           aria-checked={done}
           aria-label={step.title}
           disabled={!works}
-          onPress={() => handle.add(done ? 'step-undone' : 'step-done', { stepId: step.stepId })}
+          onPress={() => handle.add(done ? 'step-undone' : 'step-done', { stepId: step.stepId }, { jobId: step.jobId })}
           className={`h-[48px] w-[48px] items-center justify-center border-2 border-ink ${done ? 'bg-mark' : 'bg-paper'}`}
         >
           <Words size={22} face="strong" tone="on-mark">
@@ -189,7 +199,7 @@ function StepSheet({
       <Button
         kind="main"
         label="Change it"
-        disabled={title.trim() === '' || title === was}
+        offBecause={title.trim() === '' || title === was ? 'Change the words above first.' : null}
         onPress={() => {
           handle.add('step-changed', { stepId: step.stepId, title: title.trim(), was });
           onClose();
@@ -199,7 +209,7 @@ function StepSheet({
       <Button
         kind="stop"
         label="Drop the step"
-        disabled={why.trim().length < 2}
+        offBecause={why.trim().length < 2 ? 'Write why it is not done.' : null}
         onPress={() => {
           handle.add('step-dropped', { stepId: step.stepId, why: why.trim() });
           onClose();
@@ -261,7 +271,7 @@ export function Readings({ handle, works }: { readonly handle: CardHandle; reado
     return `${Object.values(values).join(' / ')} ${String(unit ?? '')}${method ? `, by ${String(method)}` : ''}: ${sayOutcome(observationOfReading(of), last.outcome).toLowerCase()}`;
   };
   return (
-    <Section title="Readings" count={readings.length}>
+    <Section title="Readings" count={readings.length} place="readings">
       {kinds.map((of) => (
         <View key={of} className="gap-1 border-b border-line py-2">
           <Words face="strong">{of.replace('-', ' ')}</Words>

@@ -15,6 +15,13 @@ const HOW = [
   ['did-not-start', 'It did not start'],
 ] as const;
 
+/** Why it cannot be parked yet. */
+function parkedNot({ card }: CardHandle, why: string): string | null {
+  if (card?.ledger.complete === false) return 'Something is still off.';
+  if (card?.clocks.some((clock) => clock.result === null)) return 'A clock still runs.';
+  return why.trim().length < 2 ? 'Write above what it waits for.' : null;
+}
+
 /** Putting the card aside for something, or trying the engine before it is whole. */
 export function WaitSheet({ handle, onClose }: { readonly handle: CardHandle; readonly onClose: () => void }) {
   const [what, setWhat] = useState<(typeof FOR)[number][0]>('part');
@@ -34,6 +41,19 @@ export function WaitSheet({ handle, onClose }: { readonly handle: CardHandle; re
           label="Pause the work"
           onPress={() => {
             handle.add('paused', { for: what, why: why.trim() });
+            onClose();
+          }}
+        />
+      </Section>
+      <Section title="Park it">
+        <Words size={15}>
+          For days or weeks. Nothing may be off and no clock may run; what is not proved keeps the unit held.
+        </Words>
+        <Button
+          label="Park the visit"
+          offBecause={parkedNot(handle, why)}
+          onPress={() => {
+            handle.add('parked', { why: why.trim() });
             onClose();
           }}
         />

@@ -2,5 +2,6 @@ export { CardScreen } from './CardScreen';
 export { ProofScreen } from './ProofScreen';
 export { PutBackScreen } from './PutBackScreen';
 export { sayOrderProblem } from './QuoteWords';
-export { STATE_WORD } from './say';
+export { JobTools } from './JobTools';
+export { STANDING_WORD } from './say';
 export { WaysScreen } from './WaysScreen';

@@ -1,9 +1,9 @@
-import { EVERY_PROOF, PROOFS, folderOf } from '@hudrik/core/catalogue';
-import { proofOfEntries } from '@hudrik/core/proof';
+import { PROOFS, folderOf, PROOF_LOOKS } from '@hudrik/core/catalogue';
+import { proofOfEntries, proofSettingOf } from '@hudrik/core/proof';
 import type { Problem } from '@hudrik/core/contracts';
 import { entryOf, thingOf } from '@/testing/cardReply';
 import { cardOf } from '@hudrik/core/log';
-import { sayEntry, sayMissing, sayProof, sayRefusal, sayTurns, STATE_WORD } from './say';
+import { sayEntry, sayMissing, sayProof, sayRefusal, sayTurns, VISIT_WORD } from './say';
 
 const refused = (why: object, code: Problem['code'] = 'card-refused'): Problem => ({
   type: '',
@@ -36,7 +36,9 @@ describe('refusals, as a person would say them', () => {
     [{ code: 'not-off', what: 'Bowl', state: 'back' }, 'Bowl: back already. Somebody changed it meanwhile.'],
     [{ code: 'clock-ended', result: 'dry' }, 'That clock has its result already.'],
     [{ code: 'leak-look-first' }, 'Look for leaks first, with the fuel on, before you start it.'],
-    [{ code: 'smoke-first' }, 'The smoke must clear before the time counts.'],
+    [{ code: 'clock-runs', clock: 'bath' }, 'A clock still runs. Wait for it, or say how it ended.'],
+    [{ code: 'steps-left', steps: ['New jet'] }, 'Not ticked yet: New jet. Tick each, or drop it with a reason.'],
+    [{ code: 'run-overlaps', tag: 'GE-02' }, 'You had GE-02 running at that time.'],
     [{ code: 'not-in-proof' }, 'This card is no longer being proven.'],
     [
       { code: 'not-passed', missing: ['minutes', 'look-steady', 'reading-volts-0'] },
@@ -55,12 +57,13 @@ describe('where a proof stands', () => {
     sayProof(
       proofOfEntries(
         [said('to-proof', {}), ...entries],
-        {
-          plan: folderOf('tiller').proof,
-          everyLooks: EVERY_PROOF,
+        proofSettingOf({
+          folder: folderOf('tiller'),
+          known: PROOF_LOOKS,
+          needs: ['leak', 'load'],
           complaint: { afterMinutes: null, comesAndGoes: false },
-          byLook: false,
-        },
+          systems: [],
+        }),
         at(minute),
       ),
     );
@@ -70,7 +73,9 @@ describe('where a proof stands', () => {
     expect(say([])).toBe('First look for leaks, with the fuel on, before you start it.');
     expect(say([said('leak-look', { dry: false })])).toBe('It leaks. Do not start it.');
     expect(say([dry])).toBe('Not run yet: 15 minutes under load are needed.');
-    expect(say([dry, said('smoke', { clear: false })])).toBe('It smokes: let it clear. The time does not count yet.');
+    expect(say([dry, said('smoke', { clear: false })])).toBe(
+      'It smokes: let it clear. The time does not count meanwhile.',
+    );
     expect(say([dry, said('run-started', {})], 5)).toBe('It runs without load. That does not count.');
     expect(say([dry, said('proof-load', { load: 'soil' }), said('run-started', {})], 5)).toBe(
       '10 of 15 minutes still to run.',
@@ -84,7 +89,7 @@ describe('where a proof stands', () => {
     for (const plan of PROOFS) {
       const codes = [
         ...plan.readings.map((reading) => `reading-${reading.id}`),
-        ...[...plan.looks, ...EVERY_PROOF].map((look) => `look-${look.id}`),
+        ...[...plan.looks, ...PROOF_LOOKS.everyRun].map((look) => `look-${look.id}`),
         'leak-look',
         'load',
         'smoke',
@@ -99,5 +104,5 @@ test('an entry says what it is, by the names on its card', () => {
   const card = cardOf([entryOf('taken-off', thingOf('t', 'Bowl', 1))]);
   expect(sayEntry(entryOf('put-back', { thingId: 't' }), card)).toBe('Back on: Bowl');
   expect(sayEntry(entryOf('put-back', { thingId: 't' }), null)).toBe('Back on: a thing');
-  expect(new Set(Object.values(STATE_WORD)).size).toBe(8);
+  expect(new Set(Object.values(VISIT_WORD)).size).toBe(8);
 });

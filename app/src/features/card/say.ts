@@ -1,21 +1,31 @@
-import type { Card, JobState } from '@hudrik/core/card';
-import { entryOf, EVERY_PROOF, PROOFS } from '@hudrik/core/catalogue';
+import type { Card, JobState, Standing, VisitState } from '@hudrik/core/card';
+import { checksOf, CLASSES, entryOf, PROOF_LOOKS, PROOFS } from '@hudrik/core/catalogue';
 import type { Problem } from '@hudrik/core/contracts';
 import { namesOf, tellEntry, type CardRefusal, type Entry } from '@hudrik/core/log';
 import type { Proof } from '@hudrik/core/proof';
 import { Refused, sentenceOf } from '@/api';
 import { WORDING } from '@/features/fleet';
+import { sayTime } from '@/writing';
 
-export const STATE_WORD: Readonly<Record<JobState, string>> = {
+export const VISIT_WORD: Readonly<Record<VisitState, string>> = {
   waiting: 'Waiting',
   open: 'On the bench',
   'waits-clock': 'Waits for a clock',
   'waits-part': 'Waits for a part',
   'waits-decision': 'Waits for a decision',
+  parked: 'Parked',
   'to-prove': 'To be proven',
+  ended: 'Ended',
+};
+export const JOB_WORD: Readonly<Record<JobState, string>> = {
+  waiting: 'Waiting',
+  open: 'On the bench',
+  'put-off': 'Put off',
   done: 'Done',
   dropped: 'Dropped',
 };
+/** Where a job stands, as a list says it. */
+export const STANDING_WORD: Readonly<Record<Standing, string>> = { ...VISIT_WORD, ...JOB_WORD };
 
 export const THING_WORD = {
   off: 'off',
@@ -50,17 +60,28 @@ export function sayRefusal(problem: Problem): string {
       return 'This card is no longer being proven.';
     case 'leak-look-first':
       return 'Look for leaks first, with the fuel on, before you start it.';
-    case 'smoke-first':
-      return 'The smoke must clear before the time counts.';
+    case 'clock-not-over':
+      return `That clock runs until ${sayTime(why.endsAt)}. A good result counts when it is over; a technician may end it early with a reason.`;
+    case 'clock-runs':
+      return 'A clock still runs. Wait for it, or say how it ended.';
+    case 'steps-left':
+      return `Not ticked yet: ${list(why.steps)}. Tick each, or drop it with a reason.`;
+    case 'run-too-early':
+      return `That time lies before ${sayTime(why.since)}, when this was begun. The yard’s clock decides.`;
+    case 'run-overlaps':
+      return `You had ${why.tag} running at that time.`;
     case 'not-passed':
       return `Not passed yet: ${why.missing.map(sayMissing).join('; ')}.`;
   }
 }
 
 const READINGS = new Map(PROOFS.flatMap((plan) => plan.readings.map((reading) => [reading.id, reading.name] as const)));
-const LOOKS = new Map(
-  [...EVERY_PROOF, ...PROOFS.flatMap((plan) => plan.looks)].map((look) => [look.id, look.name] as const),
-);
+const LOOKS = new Map<string, string>([
+  ...[...PROOF_LOOKS.everyRun, PROOF_LOOKS.level, PROOF_LOOKS.tries, ...PROOFS.flatMap((plan) => plan.looks)].map(
+    (look) => [look.id, look.name] as const,
+  ),
+  ...CLASSES.flatMap(checksOf).map((check) => [`safety-${check.id}`, check.words] as const),
+]);
 
 export function sayMissing(code: string): string {
   if (code === 'leak-look') return 'leak look';
@@ -75,14 +96,15 @@ export function sayMissing(code: string): string {
 export function sayProof(proof: Proof): string {
   if (proof.missing.length === 0) return 'It has passed. Sign it.';
   if (proof.leakLook === 'leaks') return 'It leaks. Do not start it.';
-  if (proof.leakLook !== 'dry') return 'First look for leaks, with the fuel on, before you start it.';
-  if (proof.smoke === 'smoking') return 'It smokes: let it clear. The time does not count yet.';
-  if (proof.tested === 'untested') return `Not run yet: ${proof.minutesWanted} minutes under load are needed.`;
-  if (proof.tested === 'unloaded') return 'It runs without load. That does not count.';
+  if (proof.leakLook === 'not-looked') return 'First look for leaks, with the fuel on, before you start it.';
+  if (proof.smoke === 'smoking') return 'It smokes: let it clear. The time does not count meanwhile.';
+  if (proof.asksRun && proof.tested === 'untested')
+    return `Not run yet: ${proof.minutesWanted} minutes ${proof.asksLoad ? 'under load ' : ''}are needed.`;
+  if (proof.asksLoad && proof.tested === 'unloaded') return 'It runs without load. That does not count.';
   const left = proof.minutesWanted - proof.minutesRun;
   return left > 0
-    ? `${left} of ${proof.minutesWanted} minutes still to run.`
-    : `The time is complete. Still needed: ${proof.missing.map(sayMissing).join('; ')}.`;
+    ? `${left} of ${proof.minutesWanted} minutes still to run${proof.unbroken ? ', without a break' : ''}.`
+    : `${proof.asksRun ? 'The time is complete. ' : ''}Still needed: ${proof.missing.map(sayMissing).join('; ')}.`;
 }
 
 /** What an entry says, in one line. */

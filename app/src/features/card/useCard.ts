@@ -1,45 +1,64 @@
-import type { Card, JobState } from '@hudrik/core/card';
+import type { Card, VisitState } from '@hudrik/core/card';
 import type { CardReply } from '@hudrik/core/contracts';
-import { cardOf, jobStateAfter, type CardKind, type Entry, type Facts } from '@hudrik/core/log';
+import { cardOf, visitStateAfter, type CardKind, type Entry, type Facts } from '@hudrik/core/log';
 import { useCallback, useMemo } from 'react';
 import { useRead } from '@/api';
 import { outbox, useAddEntry, usePending, withPending, type EntryItem, type On } from '@/outbox';
+
+interface More {
+  readonly photos?: readonly string[];
+  /** The job that it is done for, where it is not the one at hand. */
+  readonly jobId?: string | null;
+}
 
 export interface CardHandle {
   readonly reply: CardReply | null;
   readonly card: Card | null;
   readonly entries: readonly Entry[];
-  readonly state: JobState;
+  readonly state: VisitState;
+  /** The job at hand: what is done on the card without naming another is done for it. */
+  readonly jobId: string;
   /** Of this card, made on this device and not taken yet: on their way, or refused. */
   readonly pending: readonly EntryItem[];
   readonly error: Error | null;
-  readonly add: <K extends CardKind>(kind: K, facts: Facts<K>, more?: { readonly photos?: readonly string[] }) => void;
+  readonly add: <K extends CardKind>(kind: K, facts: Facts<K>, more?: More) => void;
   /** Puts away what was refused, once somebody has looked. */
   readonly forget: (entryId: string) => void;
   readonly retry: () => void;
 }
 
-/** One card: what the server has, and behind it what was made here and is on its way. */
+/** The card of a job's visit: what the server has, and behind it what was made here and is on its way. */
 export function useCard(jobId: string): CardHandle {
   const read = useRead('card', { params: { id: jobId }, refetchInterval: AGAIN_MS });
-  const pending = usePending(useCallback((on: On) => on.jobId === jobId, [jobId]));
-  const addEntry = useAddEntry();
   const reply = read.data ?? null;
+  const onCard = reply?.jobs.map((job) => job.id).join(' ') ?? jobId;
+  const pending = usePending(
+    useCallback((on: On) => on.jobId != null && onCard.split(' ').includes(on.jobId), [onCard]),
+  );
+  const addEntry = useAddEntry();
   const tag = reply?.unit.tag;
+  const atHand = jobAtHand(reply) ?? jobId;
   const add = useCallback<CardHandle['add']>(
-    (kind, facts, more) => void addEntry(kind, facts, { jobId, tag }, more),
-    [addEntry, jobId, tag],
+    (kind, facts, { jobId: other, ...more } = {}) => void addEntry(kind, facts, { jobId: other ?? atHand, tag }, more),
+    [addEntry, atHand, tag],
   );
   const shown = useMemo(() => shownOf(reply, pending), [reply, pending]);
   return {
     reply,
     ...shown,
+    jobId: atHand,
     pending: pending.filter((item) => item.state !== 'sent'),
     error: read.error,
     add,
     forget: (entryId) => void outbox().discard(entryId),
     retry: () => void read.refetch(),
   };
+}
+
+/** The job by which the card was opened, while it is worked on; else the first that is. */
+function jobAtHand(reply: CardReply | null): string | undefined {
+  if (reply === null || reply.job.state === 'open') return reply?.job.id;
+  return reply.jobs.find((job) => job.state === 'open')?.id ?? reply.job.id;
 }
 
 const AGAIN_MS = 15_000;
@@ -55,9 +74,9 @@ function shownOf(
   const state = entries
     .slice(known.length)
     .filter((entry) => entry.kind !== 'proved')
-    .reduce<JobState>(
-      (before, entry) => (card ? jobStateAfter(before, entry, card) : before),
-      reply?.job.state ?? 'waiting',
+    .reduce<VisitState>(
+      (before, entry) => (card ? visitStateAfter(before, entry, card) : before),
+      reply?.visit.state ?? 'waiting',
     );
   return { card, entries, state };
 }

@@ -22,7 +22,7 @@ export function CheckInScreen({ tag }: { readonly tag: string }) {
   if (sent) return <Outcome tag={tag} sent={sent} />;
   if (handle.error) return <CanNotStart error={handle.error} retry={handle.retry} />;
   if (!handle.draft) return <Loading what={tag} />;
-  const leaves = leavesOf(handle.draft.opening.classId);
+  const leaves = leavesOf(handle.draft);
   const leaf = leaves[handle.draft.leaf] ?? nth(leaves, 0);
   return (
     <View className="flex-1">

@@ -1,17 +1,26 @@
 import type { Check } from '@hudrik/core/catalogue';
-import { Pressable, View } from 'react-native';
-import { Choice, Words } from '@/design';
+import { useState } from 'react';
+import { Pressable, TextInput, View } from 'react-native';
+import { Button, Choice, Words } from '@/design';
+import { sayValue } from '@/writing';
 import type { DraftAnswer } from './draft';
+import { answerOf, BECAUSE_WORD, figureIn } from './answerOf';
 
 interface Props {
   readonly check: Check;
   readonly answer: DraftAnswer | undefined;
   readonly onOk: () => void;
   readonly onOpen: () => void;
+  readonly onAnswer: (answer: DraftAnswer) => void;
+  /** The hand that stands before it types at once. */
+  readonly isFirstMeasured?: boolean;
 }
 
 /** A check of the walk-round. Safety checks carry their answers on them; the others open for an exception. */
-export function CheckRow({ check, answer, onOk, onOpen }: Props) {
+export function CheckRow(props: Props) {
+  const { check, answer, onOk, onOpen } = props;
+  if (check.measured && answer?.result !== 'not-possible' && answer?.result !== 'could-not-look')
+    return <MeasuredRow {...props} />;
   return check.kind === 'safety' ? (
     <SafetyRow check={check} answer={answer} onOk={onOk} onOpen={onOpen} />
   ) : (
@@ -28,11 +37,13 @@ function sayAnswer(check: Check, answer: DraftAnswer | undefined): string | null
       ? 'OK'
       : answer.result === 'could-not-look'
         ? 'Could not look'
-        : (check.exceptions.find((entry) => entry.id === answer.exception)?.words ?? 'Not OK');
+        : answer.result === 'not-possible'
+          ? `Not possible: ${BECAUSE_WORD[answer.because ?? 'will-not-start'].toLowerCase()}`
+          : (check.exceptions.find((entry) => entry.id === answer.exception)?.words ?? 'Not OK');
   return [result, reading, answer.cause ?? '', photos].filter((part) => part !== '').join(' · ');
 }
 
-function SafetyRow({ check, answer, onOk, onOpen }: Props) {
+function SafetyRow({ check, answer, onOk, onOpen }: Pick<Props, 'check' | 'answer' | 'onOk' | 'onOpen'>) {
   const said = sayAnswer(check, answer);
   return (
     <View className="gap-2 border-2 border-ink bg-card p-3">
@@ -63,7 +74,7 @@ function SafetyRow({ check, answer, onOk, onOpen }: Props) {
   );
 }
 
-function OrdinaryRow({ check, answer, onOpen }: Omit<Props, 'onOk'>) {
+function OrdinaryRow({ check, answer, onOpen }: Pick<Props, 'check' | 'answer' | 'onOpen'>) {
   const said = sayAnswer(check, answer);
   const bad = answer !== undefined && answer.result !== 'ok';
   return (
@@ -86,4 +97,50 @@ function OrdinaryRow({ check, answer, onOpen }: Omit<Props, 'onOk'>) {
       </Words>
     </Pressable>
   );
+}
+
+/** A check that takes a number: its figure is typed where it stands. */
+function MeasuredRow({ check, answer, onOpen, onAnswer, isFirstMeasured = false }: Props) {
+  const [text, setText] = useState(answer?.reading ? String(answer.reading.value) : '');
+  const { measured } = check;
+  if (measured === undefined) return null;
+  const write = (typed: string) => {
+    setText(typed);
+    const value = figureIn(typed);
+    if (value !== null) onAnswer(answerOf(check, value, answer));
+  };
+  const bad = answer?.result === 'not-ok';
+  return (
+    <View className={`gap-2 border-b border-line px-1 py-2 ${bad ? 'border-l-[6px] border-l-held bg-paper pl-3' : ''}`}>
+      <Words>{check.words}</Words>
+      <View className="flex-row items-center gap-2">
+        <TextInput
+          aria-label={`${check.words}, ${measured.unit}`}
+          value={text}
+          onChangeText={write}
+          inputMode="decimal"
+          autoFocus={isFirstMeasured && text === ''}
+          className="min-h-[52px] w-[120px] rounded-[4px] border-2 border-ink bg-paper px-3 font-figures text-22 text-ink"
+        />
+        <Words face="figures" size={22} className="flex-1">
+          {measured.unit}
+        </Words>
+        <Button kind="quiet" label="Could not …" aria-label={`Could not: ${check.words}`} onPress={onOpen} />
+      </View>
+      <Words size={15} tone={bad ? 'held' : 'ink-soft'} face={bad ? 'strong' : 'text'}>
+        {text !== '' && figureIn(text) === null
+          ? 'Enter a number, with at most one point.'
+          : sayMeasured(check, answer)}
+      </Words>
+    </View>
+  );
+}
+
+function sayMeasured(check: Check, answer: DraftAnswer | undefined): string {
+  if (answer?.result === 'not-ok') return check.exceptions.find((one) => one.id === answer.exception)?.sentence ?? '';
+  const { limit, unit } = check.measured ?? {};
+  if (limit === undefined) return '';
+  const from = limit.kind === 'at-most' ? '' : sayValue(limit.min);
+  const to = limit.kind === 'at-least' ? '' : sayValue(limit.max);
+  return `Right: ${[from, to].filter(Boolean).join(' to ')} ${unit}`;
 }

@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { Button, Caution, Choice, Field, Gauge, Sheet, Words } from '@/design';
 import type { DraftAnswer } from './draft';
+import { answerOf, BECAUSE_WORD, figureIn } from './answerOf';
 import { PhotoRow } from './PhotoRow';
 
 interface Props {
@@ -12,6 +13,13 @@ interface Props {
   readonly onAnswer: (answer: DraftAnswer) => void;
   readonly onClose: () => void;
 }
+
+/** Why this check may not be possible: what runs wants a start, what weeps wants pressure. */
+const reasonsFor = ({ running, caution }: Check): (keyof typeof BECAUSE_WORD)[] => [
+  ...(running ? (['will-not-start'] as const) : []),
+  ...(caution === 'hydraulic-injection' || caution === 'high-pressure-water' ? (['not-under-pressure'] as const) : []),
+  'in-parts',
+];
 
 /** One check in full: caution, exceptions, reading, wear or damage, photo, note. */
 export function CheckSheet({ check, answer, onAnswer, onClose }: Props) {
@@ -27,7 +35,9 @@ export function CheckSheet({ check, answer, onAnswer, onClose }: Props) {
       {check.caution ? <Caution text={cautionText(check.caution)} /> : null}
       {check.measured ? <Reading check={check} given={given} set={set} /> : null}
       <View className="gap-2">
-        <Choice label="OK" on={given.result === 'ok'} onPress={() => set({ result: 'ok', exception: undefined })} />
+        {check.measured ? null : (
+          <Choice label="OK" on={given.result === 'ok'} onPress={() => set({ result: 'ok', exception: undefined })} />
+        )}
         {check.exceptions.map((entry) => (
           <Choice
             key={entry.id}
@@ -40,8 +50,16 @@ export function CheckSheet({ check, answer, onAnswer, onClose }: Props) {
         <Choice
           label="Could not look"
           on={given.result === 'could-not-look'}
-          onPress={() => set({ result: 'could-not-look', exception: undefined })}
+          onPress={() => set({ result: 'could-not-look', exception: undefined, reading: undefined })}
         />
+        {reasonsFor(check).map((because) => (
+          <Choice
+            key={because}
+            label={`Not possible: ${BECAUSE_WORD[because].toLowerCase()}`}
+            on={given.result === 'not-possible' && given.because === because}
+            onPress={() => set({ result: 'not-possible', because, exception: undefined, reading: undefined })}
+          />
+        ))}
       </View>
       {given.result === 'not-ok' && given.exception ? (
         <View className="flex-row gap-2">
@@ -65,7 +83,7 @@ export function CheckSheet({ check, answer, onAnswer, onClose }: Props) {
         onChange={(photos) => set({ photos })}
       />
       <Field label="Note" value={given.note ?? ''} onChangeText={(note) => set({ note })} />
-      <Button kind="main" tall label="Save" disabled={!settled} onPress={keep} />
+      <Button kind="main" tall label="Save" offBecause={settled ? null : 'Choose what you found.'} onPress={keep} />
     </Sheet>
   );
 }
@@ -83,19 +101,12 @@ function Reading({
   const measured = check.measured;
   if (!measured) return null;
   const { limit, unit, scale } = measured;
-  const value = /^\d+(\.\d+)?$/.test(text) ? Number(text) : null;
+  const value = figureIn(text);
   const place = value === null ? null : placeInLimit(value, limit);
   const write = (next: string) => {
     setText(next);
-    const number = /^\d+(\.\d+)?$/.test(next) ? Number(next) : null;
-    if (number === null) return set({ reading: undefined });
-    const where = placeInLimit(number, limit);
-    set({
-      reading: { value: number, unit },
-      ...(where === 'in'
-        ? { result: 'ok', exception: undefined }
-        : { result: 'not-ok', exception: where === 'low' ? measured.low : measured.high }),
-    });
+    const number = figureIn(next);
+    set(number === null ? { reading: undefined } : answerOf(check, number, given));
   };
   const good = [limit.kind === 'at-most' ? null : limit.min, limit.kind === 'at-least' ? null : limit.max] as const;
   return (

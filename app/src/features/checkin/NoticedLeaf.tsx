@@ -3,6 +3,7 @@ import { View } from 'react-native';
 import { Button, Choice, Field, Section } from '@/design';
 import type { LeafProps } from './leaf';
 import { LeafFrame } from './LeafFrame';
+import { PutAway } from './PutAway';
 
 const HEADING = {
   machine: 'The machine',
@@ -41,6 +42,7 @@ export function NoticedLeaf({ draft, change, next }: LeafProps) {
           </View>
         </Section>
       ))}
+      <PutAway past={draft.past ?? {}} onChange={(past) => change({ past })} />
       <Field
         label="In the hirer’s own words"
         value={draft.remarks}

@@ -1,11 +1,11 @@
 import type { Check } from '@hudrik/core/catalogue';
 import { useEffect, useState } from 'react';
 import { View } from 'react-native';
-import { Button, Words } from '@/design';
+import { Button, Choice, Words } from '@/design';
 import { CheckRow } from './CheckRow';
 import { CheckSheet } from './CheckSheet';
 import type { LeafProps } from './leaf';
-import { stationOf, type DraftAnswer } from './draft';
+import { notStarting, stationOf, type DraftAnswer } from './draft';
 import { LeafFrame } from './LeafFrame';
 
 /** One station of the walk-round: each safety check wants its own answer, one tap says the rest is good. */
@@ -15,12 +15,16 @@ export function StationLeaf({ draft, change, next, stationId }: LeafProps & { re
   useSeconds(stationId, change);
   const answer = (given: DraftAnswer) => change((before) => ({ answers: { ...before.answers, [given.check]: given } }));
   const open = station.checks.filter((check) => draft.answers[check.id] === undefined);
+  const firstMeasured = station.checks.find((check) => check.measured !== undefined)?.id;
   const openSafety = open.filter((check) => check.kind === 'safety');
+  const unmeasured = open.filter((check) => check.measured !== undefined);
   const allGood = () => {
     change((before) => ({
       answers: {
         ...Object.fromEntries(
-          open.map((check): [string, DraftAnswer] => [check.id, { check: check.id, result: 'ok', photos: [] }]),
+          open
+            .filter((check) => check.measured === undefined)
+            .map((check): [string, DraftAnswer] => [check.id, { check: check.id, result: 'ok', photos: [] }]),
         ),
         ...before.answers,
       },
@@ -28,18 +32,29 @@ export function StationLeaf({ draft, change, next, stationId }: LeafProps & { re
     next();
   };
   const label = sayAction(
-    openSafety.length,
     open.length,
     station.checks.some((check) => draft.answers[check.id]?.result === 'not-ok'),
   );
   return (
-    <LeafFrame action={<Button kind="main" tall label={label} disabled={openSafety.length > 0} onPress={allGood} />}>
+    <LeafFrame
+      action={
+        <Button kind="main" tall label={label} offBecause={sayOpen(openSafety.length, unmeasured)} onPress={allGood} />
+      }
+    >
       <View>
         <Words role="heading" aria-level={1} face="strong" size={22}>
           {station.name}
         </Words>
         <Words tone="ink-soft">{station.where}</Words>
       </View>
+      {station.checks.some((check) => check.running) ? (
+        <Choice
+          label="It does not start"
+          tone="held"
+          on={draft.willNotStart === true}
+          onPress={() => change((before) => notStarting(before, before.willNotStart !== true))}
+        />
+      ) : null}
       {[...station.checks]
         .sort((a, b) => Number(b.kind === 'safety') - Number(a.kind === 'safety'))
         .map((check) => (
@@ -49,6 +64,8 @@ export function StationLeaf({ draft, change, next, stationId }: LeafProps & { re
             answer={draft.answers[check.id]}
             onOk={() => answer({ check: check.id, result: 'ok', photos: [] })}
             onOpen={() => setOpened(check)}
+            onAnswer={answer}
+            isFirstMeasured={check.id === firstMeasured}
           />
         ))}
       {opened ? (
@@ -74,9 +91,17 @@ function useSeconds(stationId: string, change: LeafProps['change']): void {
   }, [stationId, change]);
 }
 
-function sayAction(openSafety: number, open: number, someNotOk: boolean): string {
-  if (openSafety === 1) return 'One safety check needs its own answer';
-  if (openSafety > 1) return `${openSafety} safety checks need their own answer`;
+/** Why it does not go on yet. */
+function sayOpen(openSafety: number, unmeasured: readonly Check[]): string | null {
+  if (openSafety === 1) return 'One safety check needs its own answer.';
+  if (openSafety > 1) return `${openSafety} safety checks need their own answer.`;
+  const [check] = unmeasured;
+  return check === undefined
+    ? null
+    : `Enter the figure: ${check.words.toLowerCase()}. Or say that you could not measure.`;
+}
+
+function sayAction(open: number, someNotOk: boolean): string {
   if (open === 0) return 'Next';
   return someNotOk ? 'The rest is good' : 'All good here';
 }

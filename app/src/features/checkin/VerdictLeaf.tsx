@@ -8,6 +8,7 @@ import { sayTime } from '@/writing';
 import type { LeafProps, Sent } from './leaf';
 import { factsOf, judgeDraft, type Draft } from './draft';
 import { LeafFrame } from './LeafFrame';
+import { FoundBefore, whatIsUnsaid } from './FoundBefore';
 import { VerdictCard } from './VerdictCard';
 import { isOf, isCheckedIn } from '@hudrik/core/log';
 
@@ -57,7 +58,8 @@ export function VerdictLeaf({ draft, change, drop, onSent }: Props) {
           kind="main"
           tall
           label={busy ? 'Sending…' : 'Confirm'}
-          disabled={busy || first !== null}
+          disabled={busy}
+          offBecause={first ? 'Decide above what becomes of yours.' : whatIsUnsaid(draft)}
           onPress={() => void send(draft)}
         />
       }
@@ -68,6 +70,7 @@ export function VerdictLeaf({ draft, change, drop, onSent }: Props) {
         <Failure sentence={sentenceOf(new Refused(problem))} kept="Everything you entered is kept on this device." />
       ) : null}
       <VerdictCard tag={draft.tag} verdict={verdict} />
+      <FoundBefore draft={draft} change={change} mayClose={role !== 'apprentice'} />
     </LeafFrame>
   );
 }

@@ -1,5 +1,5 @@
-import { checksOf, classOf } from '@hudrik/core/catalogue';
-import type { Opening } from '@hudrik/core/contracts';
+import { checksOf, classOf, type Check } from '@hudrik/core/catalogue';
+import { sampleDefect, sampleOpening } from '@hudrik/core/contracts/samples';
 import {
   assessDraftHours,
   draftTrueHours,
@@ -8,34 +8,25 @@ import {
   leavesOf,
   startDraft,
   factsOf,
+  foundInOrder,
+  notStarting,
+  stationOf,
   type Draft,
 } from './draft';
 
 const now = new Date('2030-03-04T09:00:00Z');
-const opening: Opening = {
+const opening = sampleOpening({
   tag: 'GE-09',
-  classId: 'generator',
-  model: { make: 'Tuvellan', name: 'Lantern 5' },
-  verdict: { readiness: 'out', because: [] },
-  basedOn: null,
   lastReading: 661.2,
   lastReadAt: '2030-03-01T09:00:00Z',
-  meterOffset: 0,
-  hire: null,
-  nextHire: null,
-  wentOut: null,
-  lastFuelEighths: 8,
-  use: { shape: 40, rate: 10 },
   trueHours: 661.2,
   hoursToOilService: 30,
-  nextHireHours: 0,
-  workMinutes: 0,
-} as Opening;
+});
 const draft = (more: Partial<Draft> = {}): Draft => ({ ...startDraft(opening, 'id', now), ...more });
 const hours = { kind: 'hours', name: 'Hours' } as const;
 
 test('a leaf for hours, fuel, what was noticed, each station, and the verdict', () => {
-  expect(leavesOf('generator').map((leaf) => leaf.kind)).toEqual([
+  expect(leavesOf(draft()).map((leaf) => leaf.kind)).toEqual([
     'hours',
     'fuel',
     'noticed',
@@ -70,10 +61,15 @@ test('a replaced meter and one that rolled over keep the true hours going', () =
   ).toBe(1002);
 });
 
+/** The answer of somebody who finds it in order, with the figure where one is asked. */
+const okOf = (check: Check) => {
+  const limit = check.measured?.limit;
+  const reading = limit?.kind === 'within' ? { value: limit.min, unit: check.measured?.unit ?? '' } : undefined;
+  return { check: check.id, result: 'ok' as const, photos: [], ...(reading ? { reading } : {}) };
+};
+
 test('the device sees the verdict that the server will', () => {
-  const answers = Object.fromEntries(
-    checksOf(classOf('generator')).map((check) => [check.id, { check: check.id, result: 'ok' as const, photos: [] }]),
-  );
+  const answers = Object.fromEntries(checksOf(classOf('generator')).map((check) => [check.id, okOf(check)]));
   const seconds = Object.fromEntries(classOf('generator').stations.map((station) => [station.id, 60]));
   const good = draft({
     typed: '668.4',
@@ -102,4 +98,71 @@ test('the device sees the verdict that the server will', () => {
     { id: 'key', priceCents: 1500 },
   ]);
   expect(factsOf(good).answers).toHaveLength(checksOf(classOf('generator')).length);
+});
+
+describe('an engine that does not start', () => {
+  const measured = checksOf(classOf('generator')).find((check) => check.id === 'hertz');
+  const before = draft({
+    answers: {
+      hertz: { check: 'hertz', result: 'ok', photos: [] },
+      clean: { check: 'clean', result: 'ok', photos: [] },
+    },
+  });
+
+  test('is not asked to run: those checks are not possible, and stay open as such', () => {
+    const after = { ...before, ...notStarting(before, true) };
+    expect(after.answers['hertz']).toMatchObject({ result: 'not-possible', because: 'will-not-start' });
+    expect(after.answers['kill-switch']).toMatchObject({ result: 'not-possible' });
+    expect(after.answers['clean']).toMatchObject({ result: 'ok' });
+    expect(factsOf(after).starts).toBe('will-not-start');
+    expect(judgeDraft(after, false, now).reasons.map((reason) => reason.sentence)).toEqual(
+      expect.arrayContaining(['It would not fire at all.', 'Not possible, it will not start: stop switch stops it.']),
+    );
+  });
+
+  test('it starts after all: they are asked again', () => {
+    const again = { ...before, ...notStarting({ ...before, ...notStarting(before, true) }, false) };
+    expect([again.answers['hertz'], again.answers['kill-switch'], again.answers['clean']?.result]).toEqual([
+      undefined,
+      undefined,
+      'ok',
+    ]);
+    expect(factsOf(again).starts).toBe('not-tried');
+    expect(factsOf(before).starts).toBe('starts');
+    expect(measured?.running).toBe(true);
+  });
+});
+
+test('limits are the unit’s own; what it has not got is not asked', () => {
+  const own = draft({
+    opening: sampleOpening({ ratings: { model: { volts: 230 }, unit: {} }, notFitted: ['battery'] }),
+  });
+  const panel = stationOf(own, 'running').checks.find((check) => check.id === 'volts');
+  expect(panel?.measured?.limit).toMatchObject({ min: 218.5, max: 241.5 });
+  expect(stationOf(own, 'frame').checks.map((check) => check.id)).not.toContain('battery');
+});
+
+test('a draft of an edition before, which knows no limits of its own, goes on', () => {
+  const { ratings: _, notFitted: __, defects: ___, asksAgain: ____, ...old } = sampleOpening();
+  const kept = draft({ opening: old as never });
+  expect(leavesOf(kept).length).toBe(9);
+  expect(foundInOrder(kept)).toEqual([]);
+});
+
+test('what was found before and is in order now is asked about; what only nobody had seen is not', () => {
+  const found = sampleDefect();
+  const unseen = sampleDefect({ id: 'd2', origin: { kind: 'check', id: 'earth', exception: 'could-not-look' } });
+  const known = draft({ opening: sampleOpening({ defects: [found, unseen] }) });
+  const ok = (check: string) => ({ check, result: 'ok' as const, photos: [] });
+  expect(foundInOrder(known)).toEqual([]);
+  expect(foundInOrder({ ...known, answers: { sockets: ok('sockets'), earth: ok('earth') } })).toEqual([found]);
+  const settled = {
+    ...known,
+    settled: { d1: { how: 'put-right' as const, why: ' New socket ' } },
+    again: { d9: true },
+  };
+  expect(factsOf(settled)).toMatchObject({
+    settled: [{ defectId: 'd1', how: 'put-right', why: 'New socket' }],
+    again: [{ defectId: 'd9', showed: true }],
+  });
 });

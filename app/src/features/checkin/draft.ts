@@ -1,6 +1,8 @@
-import { classOf, rulesOf } from '@hudrik/core/catalogue';
+import { folderOf, rulesOf, type Check, type MachineClass } from '@hudrik/core/catalogue';
+import { classFor, ratedOf } from '@hudrik/core/ratings';
 import type { Opening } from '@hudrik/core/contracts';
 import { assessReading, replaceMeter, rollOver, trueHours, type ReadingAssessment } from '@hudrik/core/hours';
+import { NOT_LOOKED_AT, NOT_POSSIBLE } from '@hudrik/core/defects';
 import type { Facts } from '@hudrik/core/log';
 import { judgeCheckIn, type Verdict } from '@hudrik/core/verdict';
 
@@ -26,6 +28,19 @@ export interface Draft {
   readonly remarks: string;
   readonly answers: Readonly<Record<string, DraftAnswer>>;
   readonly seconds: Readonly<Record<string, number>>;
+  /** Somebody tried, and it did not start. */
+  readonly willNotStart?: boolean;
+  /** How it was put away and stood, as far as it was told. */
+  readonly past?: NonNullable<CheckInFacts['past']>;
+  /** What a check found before and is in order now, by the defect: how that came. */
+  readonly settled?: Readonly<Record<string, Settled>>;
+  /** What was not found, or is lived with, by the defect: whether it showed again. */
+  readonly again?: Readonly<Record<string, boolean>>;
+}
+
+export interface Settled {
+  readonly how: 'put-right' | 'was-all-right';
+  readonly why: string;
 }
 
 export const startDraft = (opening: Opening, id: string, at: Date): Draft => ({
@@ -53,11 +68,22 @@ export type Leaf =
   | { readonly kind: 'station'; readonly name: string; readonly stationId: string };
 
 /** The leaves in their order: one a station of the walk-round. */
-export const leavesOf = (classId: string): readonly Leaf[] => [
+/** The class as this unit is looked at: with its own limits, without the checks for what it has not got. Drafts of before know neither. */
+function classOfDraft({ opening }: Pick<Draft, 'opening'>): MachineClass {
+  const { machineClass, rated } = folderOf(opening.classId);
+  const { model = {}, unit = {} }: Partial<Opening['ratings']> = opening.ratings ?? {};
+  return classFor(machineClass, rated, ratedOf(rated, model, unit), opening.notFitted ?? []);
+}
+
+export const leavesOf = (draft: Pick<Draft, 'opening'>): readonly Leaf[] => [
   { kind: 'hours', name: 'Hours' },
   { kind: 'fuel', name: 'Fuel and kit' },
   { kind: 'noticed', name: 'What the hirer noticed' },
-  ...classOf(classId).stations.map((station): Leaf => ({ kind: 'station', name: station.name, stationId: station.id })),
+  ...classOfDraft(draft).stations.map((station): Leaf => ({
+    kind: 'station',
+    name: station.name,
+    stationId: station.id,
+  })),
   { kind: 'verdict', name: 'Verdict' },
 ];
 
@@ -111,14 +137,46 @@ function hoursAreSettled(draft: Draft, now: Date): boolean {
 }
 
 export function stationOf(draft: Draft, stationId: string) {
-  const station = classOf(draft.opening.classId).stations.find((entry) => entry.id === stationId);
+  const station = classOfDraft(draft).stations.find((entry) => entry.id === stationId);
   if (station === undefined) throw new Error(`No such station: ${stationId}`);
   return station;
 }
 
+/** It starts where something that needs it running was found in order. */
+function startsOf(draft: Draft): Pick<CheckInFacts, 'starts'> {
+  if (draft.willNotStart === true) return { starts: 'will-not-start' };
+  const ran = checksOfDraft(draft).some((check) => check.running && draft.answers[check.id]?.result === 'ok');
+  return { starts: ran ? 'starts' : 'not-tried' };
+}
+
+const checksOfDraft = (draft: Draft): readonly Check[] =>
+  classOfDraft(draft).stations.flatMap((station) => station.checks);
+
+/** An engine that does not start is not asked to run: what needs it running is not possible, and stays open as such. */
+export function notStarting(draft: Draft, willNotStart: boolean): Partial<Draft> {
+  const running = checksOfDraft(draft).filter((check) => check.running);
+  const others = Object.fromEntries(
+    Object.entries(draft.answers).filter(([id]) => !running.some((check) => check.id === id)),
+  );
+  const notPossible = running.map((check): [string, DraftAnswer] => [
+    check.id,
+    { check: check.id, result: 'not-possible', because: 'will-not-start', photos: [] },
+  ]);
+  return { willNotStart, answers: willNotStart ? { ...others, ...Object.fromEntries(notPossible) } : others };
+}
+
+/** What is open of the unit and was found in order now: who looked is asked how that came. */
+export const foundInOrder = (draft: Draft): Opening['defects'] =>
+  (draft.opening.defects ?? []).filter(
+    ({ origin }) => origin.kind === 'check' && draft.answers[origin.id]?.result === 'ok' && !isOnlyNotSeen(origin),
+  );
+
+const isOnlyNotSeen = ({ exception }: Opening['defects'][number]['origin']): boolean =>
+  exception === NOT_LOOKED_AT || exception === NOT_POSSIBLE;
+
 /** What is written down of the check-in. */
 export function factsOf(draft: Draft): CheckInFacts {
-  const stations = classOf(draft.opening.classId).stations;
+  const { stations } = classOfDraft(draft);
   return {
     startedAt: draft.startedAt,
     basedOn: draft.opening.basedOn,
@@ -130,6 +188,20 @@ export function factsOf(draft: Draft): CheckInFacts {
     missing: Object.entries(draft.missing ?? {}).flatMap(([id, count]) => (count > 0 ? [{ id, count }] : [])),
     complaintIds: [...draft.complaintIds],
     remarks: draft.remarks,
+    ...startsOf(draft),
+    ...(draft.past === undefined ? {} : { past: draft.past }),
+    ...(draft.settled === undefined
+      ? {}
+      : {
+          settled: Object.entries(draft.settled).map(([defectId, { how, why }]) => ({
+            defectId,
+            how,
+            why: why.trim(),
+          })),
+        }),
+    ...(draft.again === undefined
+      ? {}
+      : { again: Object.entries(draft.again).map(([defectId, showed]) => ({ defectId, showed })) }),
     answers: Object.values(draft.answers),
     stations: stations.map((station) => ({
       id: station.id,
@@ -144,7 +216,7 @@ export function judgeDraft(draft: Draft, byApprentice: boolean, now: Date): Verd
   const facts = factsOf(draft);
   const finding = assessDraftHours(draft, now)?.findings[0];
   return judgeCheckIn(
-    rulesOf(classOf(opening.classId)),
+    rulesOf(classOfDraft(draft)),
     {
       ...facts,
       trueHours: draftTrueHours(draft),

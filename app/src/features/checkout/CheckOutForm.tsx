@@ -1,6 +1,7 @@
 import { classOf } from '@hudrik/core/catalogue';
 import type { Opening } from '@hudrik/core/contracts';
 import { assessReading } from '@hudrik/core/hours';
+import { fallsDue } from '@hudrik/core/readiness';
 import type { CheckedOut } from '@hudrik/core/log';
 import { useState } from 'react';
 import { useWatch, type Control } from 'react-hook-form';
@@ -38,7 +39,6 @@ export interface HandedOut {
 interface Typed {
   readonly typed: string;
   readonly waiverReason: string;
-  readonly days: number;
   readonly fuelEighths: number;
 }
 const form = (inPrep: boolean) =>
@@ -60,12 +60,13 @@ export function CheckOutForm({
   const { role } = usePerson();
   const send = useEntry('check-out');
   const kit = classOf(opening.classId).kit;
-  const inPrep = opening.verdict.readiness === 'prep';
   const booked = opening.nextHire;
+  const [days, setDays] = useState(1);
+  const because = waiting(opening, days);
+  const inPrep = because.length > 0;
   const { control, handleSubmit, getValues } = useSchemaForm<Typed, ReturnType<typeof form>>(form(inPrep), {
     typed: opening.lastReading.toFixed(1),
     waiverReason: '',
-    days: 1,
     fuelEighths: 8,
   });
   const [left, setLeft] = useState<readonly string[]>([]);
@@ -74,8 +75,17 @@ export function CheckOutForm({
   const [confirmedFor, setConfirmedFor] = useState<string | null>(null);
   const odd = oddHours(typed, opening);
   const isSettled = odd === null || (odd !== 'below-last' && confirmedFor === typed);
+  const offBecause = !isSettled
+    ? 'Settle the hours first.'
+    : inPrep && role !== 'lead'
+      ? 'A lead may waive it.'
+      : looks.length < LOOKS.length
+        ? `Still to look at: ${LOOKS.filter((look) => !looks.includes(look))
+            .join(', ')
+            .toLowerCase()}.`
+        : null;
   const handOut = handleSubmit(async ({ waiverReason }) => {
-    const { days, fuelEighths } = getValues();
+    const { fuelEighths } = getValues();
     const { answer, isKept } = await send.mutateAsync({
       facts: {
         hire: booked?.reference ?? null,
@@ -103,14 +113,18 @@ export function CheckOutForm({
           <Readiness of={opening.verdict.readiness} size={30} />
         </View>
         {send.isError ? <Failure sentence={sentenceOf(send.error)} kept="What you entered is still here." /> : null}
-        {inPrep ? <PrepNotDone because={opening.verdict.because} isLead={role === 'lead'} control={control} /> : null}
+        {inPrep ? <PrepNotDone because={because} isLead={role === 'lead'} control={control} /> : null}
         <Section title="Hire">
           {booked ? (
             <Words>
               {booked.reference}, {sayTime(booked.fromAt)} to {sayTime(booked.toAt)}
             </Words>
           ) : (
-            <FormChoices control={control} name="days" label="For how long" options={DAYS} />
+            <View className="flex-row flex-wrap gap-2" role="group" aria-label="For how long">
+              {DAYS.map(([count, label]) => (
+                <Choice key={count} className="grow" label={label} on={count === days} onPress={() => setDays(count)} />
+              ))}
+            </View>
           )}
         </Section>
         <Section title="Goes along">
@@ -162,12 +176,19 @@ export function CheckOutForm({
           kind="main"
           tall
           label={inPrep ? 'Waive the prep and hand it out' : 'Hand it out'}
-          disabled={(inPrep && role !== 'lead') || send.isPending || looks.length < LOOKS.length || !isSettled}
+          offBecause={offBecause}
+          disabled={send.isPending}
           onPress={() => void handOut().catch(() => undefined)}
         />
       </View>
     </View>
   );
+}
+
+/** Why a lead must waive it: its prep, and what falls due before it is back. */
+function waiting({ verdict, nextHire, hoursToOilService, use }: Opening, walkInDays: number): readonly string[] {
+  const days = nextHire ? -hoursSince(nextHire.toAt) / 24 : walkInDays;
+  return [...(verdict.readiness === 'prep' ? verdict.because : []), ...fallsDue({ hoursToOilService, use, days })];
 }
 
 /** What is odd about the hours as typed; null: nothing, or they are no figures. */

@@ -1,30 +1,12 @@
 import type { HireLine, Opening } from '@hudrik/core/contracts';
+import { sampleOpening } from '@hudrik/core/contracts/samples';
 import { screen, waitFor } from '@testing-library/react-native';
 import { LOG, taken } from '@/testing/cardReply';
 import { IVO, press, refusal, show, type } from '@/testing/screen';
 import { CheckOutScreen } from './CheckOutScreen';
 
 const HOUR = 3_600_000;
-const opening = (more: Partial<Opening> = {}): Opening => ({
-  tag: 'GE-07',
-  classId: 'generator',
-  model: { make: 'Tuvellan', name: 'Lantern 5' },
-  verdict: { readiness: 'fit', because: [] },
-  basedOn: null,
-  lastReading: 123.4,
-  lastReadAt: new Date(Date.now() - 48 * HOUR).toISOString(),
-  meterOffset: 0,
-  hire: null,
-  nextHire: null,
-  wentOut: null,
-  lastFuelEighths: 8,
-  use: { shape: 40, rate: 10 },
-  trueHours: 123.4,
-  hoursToOilService: 20,
-  nextHireHours: 0,
-  workMinutes: 0,
-  ...more,
-});
+const opening = sampleOpening;
 const OPENING = 'GET /api/units/GE-07/opening';
 const LEAD = { ...IVO, id: 1, name: 'Runa Veldt', role: 'lead' } as const;
 const LOOKS = ['Oil at the mark', 'No leaks', 'Guards and stops work', 'Hirer shown how it stops'];
@@ -35,11 +17,13 @@ const hire = (reference: string): HireLine => ({
   reference,
   classId: 'generator',
   tag: 'GE-07',
-  fromAt: '2030-03-04T09:00:00Z',
-  toAt: '2030-03-06T09:00:00Z',
+  fromAt: new Date().toISOString(),
+  toAt: new Date(Date.now() + 48 * HOUR).toISOString(),
   state: 'booked',
   outAt: null,
   backAt: null,
+  hirer: '',
+  phone: '',
 });
 
 describe('handing a unit out', () => {
@@ -126,6 +110,32 @@ describe('handing a unit out', () => {
     await lookAtAll();
     await press('Waive the prep and hand it out');
     expect(inPrep.sent).toEqual([]);
+  });
+
+  test('what falls due before it is back is said as soon as it is that long; a lead may waive it', async () => {
+    const short = opening({ hoursToOilService: 12, use: { shape: 400, rate: 100 } });
+    const server = show(<CheckOutScreen tag="GE-07" />, { [OPENING]: short, [LOG]: taken }, LEAD);
+    await lookAtAll();
+    expect(screen.queryByText(/oil service/)).toBeNull();
+    await press('7 days');
+    expect(screen.getByText(/^The oil service would run out during this hire: 12 h are left, about 28 h/)).toBeTruthy();
+    type('You may waive it: why?', 'The hirer changes its oil');
+    await press('Waive the prep and hand it out');
+    await waitFor(() => expect(server.sent).toHaveLength(1));
+    expect(server.sent[0]?.body).toMatchObject({ facts: { waiverReason: 'The hirer changes its oil' } });
+  });
+
+  test('what keeps it from going is said under the button', async () => {
+    show(<CheckOutScreen tag="GE-07" />, { [OPENING]: opening(), [LOG]: taken });
+    expect(
+      await screen.findByText(
+        'Still to look at: oil at the mark, no leaks, guards and stops work, hirer shown how it stops.',
+      ),
+    ).toBeTruthy();
+    await press('No leaks');
+    expect(screen.getByText(/^Still to look at: oil at the mark, guards/)).toBeTruthy();
+    type('Hours on the meter', '120');
+    expect(await screen.findByText('Settle the hours first.')).toBeTruthy();
   });
 
   test('a waiver wants its reason', async () => {

@@ -2,12 +2,12 @@ import { CLASS_IDS, CLASS_TAGS, type ClassId } from '@hudrik/core/catalogue';
 import { tag } from '@hudrik/core/fields';
 import { useState } from 'react';
 import { object, string } from 'yup';
-import { sentenceOf, useChange } from '@/api';
+import { Refused, sentenceOf, useChange } from '@/api';
 import { Button, Failure, Section } from '@/design';
-import { FormChoices, FormField, useSchemaForm } from '@/forms';
+import { FormChoices, FormDateTime, FormField, useSchemaForm } from '@/forms';
 import { instantOf } from '@/writing';
 
-const WHEN = 'Enter date and time, e.g. 2030-05-01 09:00.';
+const WHEN = 'Choose a day and a time.';
 
 /** A date and a time as typed, by the yard's clock. */
 const when = string()
@@ -27,24 +27,61 @@ const form = object({
     const [from, end] = [instantOf(parent.fromAt ?? ''), instantOf(to ?? '')];
     return from === null || end === null || from < end;
   }),
+  hirer: string().trim().max(80, 'At most 80 characters.').default(''),
+  phone: string().trim().max(40, 'At most 40 characters.').default(''),
 });
-const EMPTY = { reference: '', classId: CLASS_IDS[0], tag: '', fromAt: '', toAt: '' };
 const CLASSES = CLASS_IDS.map((id): readonly [ClassId, string] => [id, CLASS_TAGS[id].name]);
 
+/** What is known of a hire before anybody writes: the unit and the days that were chosen. */
+interface Chosen {
+  readonly classId?: ClassId;
+  readonly tag?: string;
+  readonly fromAt?: string;
+  readonly toAt?: string;
+}
+const emptyWith = ({ classId = CLASS_IDS[0], tag: chosenTag = '', fromAt = '', toAt = '' }: Chosen) => ({
+  reference: '',
+  classId,
+  tag: chosenTag,
+  fromAt,
+  toAt,
+  hirer: '',
+  phone: '',
+});
+
+/** Why the server doubts that a hire comes off. */
+function doubtIn(error: unknown): string | null {
+  if (!(error instanceof Refused) || error.problem.code !== 'hire-doubtful') return null;
+  const { why, because } = error.problem.facts ?? {};
+  if (why === 'none-free') return 'None of that class is free in that time.';
+  const reasons = Array.isArray(because) ? because.map(String) : [];
+  return `That unit is not fit now${reasons.length > 0 ? `: ${reasons.join(' ')}` : '.'}`;
+}
+
 /** A hire booked at the desk. */
-export function BookHire() {
+export function BookHire({ chosen, onBooked }: { readonly chosen?: Chosen; readonly onBooked?: () => void }) {
   const add = useChange('addHire');
-  const [open, setOpen] = useState(false);
-  const { control, handleSubmit, reset } = useSchemaForm(form, EMPTY);
-  const send = handleSubmit(async ({ fromAt, toAt, ...hire }) => {
-    await add.mutateAsync({ body: { ...hire, fromAt: instantOf(fromAt) ?? '', toAt: instantOf(toAt) ?? '' } });
-    reset(EMPTY);
-    setOpen(false);
-  });
+  const [open, setOpen] = useState(chosen !== undefined);
+  const { control, handleSubmit, reset } = useSchemaForm(form, emptyWith(chosen ?? {}));
+  const doubt = doubtIn(add.error);
+  const book = (sure: boolean) =>
+    void handleSubmit(async ({ fromAt, toAt, ...hire }) => {
+      const span = { fromAt: instantOf(fromAt) ?? '', toAt: instantOf(toAt) ?? '' };
+      await add.mutateAsync({ body: { ...hire, ...span, sure } });
+      reset(emptyWith({}));
+      setOpen(false);
+      onBooked?.();
+    })().catch(() => undefined);
   if (!open) return <Button label="Book a hire" onPress={() => setOpen(true)} />;
   return (
     <Section title="Book a hire">
-      {add.isError ? <Failure sentence={sentenceOf(add.error)} kept="What you wrote is still here." /> : null}
+      {doubt ? (
+        <Failure sentence={doubt} kept="What you wrote is still here.">
+          <Button kind="stop" label="Book it all the same" onPress={() => book(true)} />
+        </Failure>
+      ) : add.isError ? (
+        <Failure sentence={sentenceOf(add.error)} kept="What you wrote is still here." />
+      ) : null}
       <FormChoices control={control} name="classId" label="Class" options={CLASSES} />
       <FormField control={control} name="reference" label="Reference" />
       <FormField
@@ -53,13 +90,15 @@ export function BookHire() {
         label="Tag (leave empty for any unit of the class)"
         autoCapitalize="characters"
       />
-      <FormField control={control} name="fromAt" label="From" placeholder="2030-05-01 09:00" />
-      <FormField control={control} name="toAt" label="To" placeholder="2030-05-03 17:00" />
+      <FormDateTime control={control} name="fromAt" label="From" />
+      <FormDateTime control={control} name="toAt" label="To" />
+      <FormField control={control} name="hirer" label="Hirer (optional)" />
+      <FormField control={control} name="phone" label="Phone (optional)" inputMode="tel" />
       <Button
         kind="main"
         label={add.isPending ? 'Booking…' : 'Book it'}
         disabled={add.isPending}
-        onPress={() => void send().catch(() => undefined)}
+        onPress={() => book(false)}
       />
     </Section>
   );

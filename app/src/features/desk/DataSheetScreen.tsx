@@ -1,4 +1,4 @@
-import { ENGINE_TRAITS, READING_LIMITS } from '@hudrik/core/catalogue';
+import { ENGINE_TRAITS, READING_LIMITS, type Rated } from '@hudrik/core/catalogue';
 import type { DataSheet } from '@hudrik/core/contracts';
 import { limitsFor, type ReadingLimits } from '@hudrik/core/readings';
 import { router } from 'expo-router';
@@ -10,6 +10,7 @@ import { Button, Choice, Failure, Loading, Page, Section, Words } from '@/design
 import { TRAIT_WORD, traitValueWord } from '@/features/fleet';
 import { figure, FormField, useSchemaForm } from '@/forms';
 import { keysOf, mapValues } from '@hudrik/core/typed';
+import { RatedFigures } from './RatedFigures';
 
 type Limit = keyof ReadingLimits;
 const LIMIT_WORD: Readonly<Record<Limit, string>> = {
@@ -52,15 +53,23 @@ export function DataSheetScreen({ id }: { readonly id: string }) {
       <Loading what="the data sheet" />
     );
   const { model, dataSheet } = read.data;
-  return <Form key={model.id} id={id} name={`${model.make} ${model.name}`} sheet={dataSheet} />;
+  return <Form key={model.id} id={id} name={`${model.make} ${model.name}`} classId={model.classId} sheet={dataSheet} />;
 }
 
 const typedOf = (limits: DataSheet['limits']): Typed =>
   mapValues(LIMIT_WORD, (_, key) => ({ from: String(limits[key]?.[0] ?? ''), to: String(limits[key]?.[1] ?? '') }));
 
-function Form({ id, name, sheet }: { readonly id: string; readonly name: string; readonly sheet: DataSheet }) {
+interface FormProps {
+  readonly id: string;
+  readonly name: string;
+  readonly classId: string;
+  readonly sheet: DataSheet;
+}
+
+function Form({ id, name, classId, sheet }: FormProps) {
   const change = useChange('changeSheet');
   const [engine, setEngine] = useState(sheet.engine);
+  const [rated, setRated] = useState<Rated>(sheet.rated);
   const { control, handleSubmit } = useSchemaForm<Typed, typeof form>(form, typedOf(sheet.limits));
   const keep = handleSubmit(async (read) => {
     const limits = Object.fromEntries(
@@ -69,7 +78,7 @@ function Form({ id, name, sheet }: { readonly id: string; readonly name: string;
         return from === undefined ? [] : [[key, [from, to ?? null]]];
       }),
     );
-    await change.mutateAsync({ params: { id }, body: { engine, limits } });
+    await change.mutateAsync({ params: { id }, body: { engine, limits, rated } });
     router.back();
   });
   return (
@@ -97,6 +106,7 @@ function Form({ id, name, sheet }: { readonly id: string; readonly name: string;
           </View>
         ))}
       </Section>
+      <RatedFigures classId={classId} rated={rated} onChange={setRated} />
       <Section title="Readings that are right">
         {LIMITS.map((key) => (
           <View key={key} className="flex-row items-start gap-2">

@@ -33,6 +33,10 @@ describe('hires', () => {
     );
     await press('GE-07 is back');
     await press('Cancel B-2');
+    // It is asked first.
+    expect(await screen.findByText(/^Cancel B-2\? The unit is then promised to nobody/)).toBeTruthy();
+    expect(server.sent.map((one) => one.path)).not.toContain('/api/hires/B-2/cancel');
+    await press('Cancel the hire');
     await waitFor(() =>
       expect(new Set(server.sent.map((one) => one.path))).toEqual(new Set(['/api/log', '/api/hires/B-2/cancel'])),
     );
@@ -53,7 +57,7 @@ describe('hires', () => {
     type('From', '2030-05-01 09:00');
     type('To', 'Friday');
     await press('Book it');
-    expect(await screen.findByText('Enter date and time, e.g. 2030-05-01 09:00.')).toBeTruthy();
+    expect(await screen.findByText('Choose a day and a time.')).toBeTruthy();
     type('To', '2030-04-30 09:00');
     expect(await screen.findByText('The hire must end after it begins.')).toBeTruthy();
     type('To', '2030-05-03 17:00');
@@ -65,6 +69,9 @@ describe('hires', () => {
         tag: 'GE-01',
         fromAt: new Date('2030-05-01T09:00').toISOString(),
         toAt: new Date('2030-05-03T17:00').toISOString(),
+        hirer: '',
+        phone: '',
+        sure: false,
       }),
     );
     expect(await screen.findByText(/promised to somebody else/)).toBeTruthy();

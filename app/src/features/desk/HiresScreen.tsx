@@ -1,7 +1,7 @@
 import { classOf } from '@hudrik/core/catalogue';
 import type { HireLine } from '@hudrik/core/contracts';
 import { Link } from 'expo-router';
-import { useMemo } from 'react';
+import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { sentenceOf, useChange, usePerson, useRead } from '@/api';
 import { Button, Card, Empty, Failure, Heading, Loading, Words } from '@/design';
@@ -69,6 +69,7 @@ function HireRow({ hire }: { readonly hire: HireLine }) {
   const { role } = usePerson();
   const back = useEntry('hire-back');
   const cancel = useChange('cancelHire');
+  const [asking, setAsking] = useState(false);
   const { reference, tag } = hire;
   const failed = back.error ?? cancel.error;
   return (
@@ -93,6 +94,9 @@ function HireRow({ hire }: { readonly hire: HireLine }) {
             <Words size={15}>
               {sayTime(hire.fromAt)} to {sayTime(hire.toAt)}
             </Words>
+            {hire.hirer || hire.phone ? (
+              <Words size={15}>{[hire.hirer, hire.phone].filter(Boolean).join(', ')}</Words>
+            ) : null}
           </View>
           {hire.state === 'out' && tag && role !== 'apprentice' ? (
             <Button
@@ -109,10 +113,23 @@ function HireRow({ hire }: { readonly hire: HireLine }) {
               label="Cancel"
               aria-label={`Cancel ${reference}`}
               disabled={cancel.isPending}
-              onPress={() => cancel.mutate({ params: { reference } })}
+              onPress={() => setAsking(true)}
             />
           ) : null}
         </View>
+        {asking ? (
+          <View className="gap-2 border-l-[6px] border-held bg-paper p-3" role="alert">
+            <Words face="strong">{`Cancel ${reference}? The unit is then promised to nobody.`}</Words>
+            <View className="flex-row flex-wrap gap-2">
+              <Button
+                kind="stop"
+                label="Cancel the hire"
+                onPress={() => cancel.mutate({ params: { reference } }, { onSettled: () => setAsking(false) })}
+              />
+              <Button label="Leave it" onPress={() => setAsking(false)} />
+            </View>
+          </View>
+        ) : null}
       </Card>
     </View>
   );

@@ -25,6 +25,7 @@ const shift = (more: Partial<Shift> = {}): Shift => ({
   soon: [],
   held: [],
   inWork: [],
+  toSign: [],
   due: [],
   hires: [],
   ...more,

@@ -7,10 +7,11 @@ import { ShiftRow } from './ShiftRow';
 import { TimeRail } from './TimeRail';
 
 const HEADINGS: readonly {
-  readonly of: 'back' | 'soon' | 'held' | 'inWork' | 'due';
+  readonly of: 'toSign' | 'back' | 'soon' | 'held' | 'inWork' | 'due';
   readonly title: string;
   readonly none: string;
 }[] = [
+  { of: 'toSign', title: 'To be signed', none: '' },
   { of: 'back', title: 'Back, not looked at', none: 'Everything that came back has been looked at.' },
   { of: 'soon', title: 'Goes out soon, not fit', none: 'All that goes out in the next two days is fit.' },
   { of: 'held', title: 'Held', none: 'Nothing is held.' },
@@ -37,7 +38,7 @@ export function ShiftScreen() {
       <Words role="heading" aria-level={1} size={22} face="strong">
         {sayDay(shift.data)}
       </Words>
-      {HEADINGS.map(({ of, title, none }) => (
+      {HEADINGS.filter(({ of, none }) => none !== '' || shift.data[of].length > 0).map(({ of, title, none }) => (
         <ShiftSection key={of} title={title} none={none} lines={shift.data[of]} />
       ))}
     </Page>

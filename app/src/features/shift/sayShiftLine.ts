@@ -35,6 +35,10 @@ const SAY: Readonly<Record<string, (line: ShiftLine) => { what: string; why: str
     what: text(facts, 'title'),
     why: [facts['by'] ? `With ${text(facts, 'by')}.` : '', because[0] ?? ''].join(' ').trim(),
   }),
+  'to-sign': ({ facts }) => ({
+    what: 'To be signed',
+    why: `${text(facts, 'by')} asks for a signature, ${sayAgo(text(facts, 'since'))}.`,
+  }),
   'oil-service-due': ({ facts }) => ({
     what: 'Oil service',
     why:

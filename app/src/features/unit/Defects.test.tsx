@@ -1,4 +1,5 @@
 import type { Defect, UnitPage } from '@hudrik/core/contracts';
+import { sampleDefect } from '@hudrik/core/contracts/samples';
 import { screen, waitFor } from '@testing-library/react-native';
 import { router } from 'expo-router';
 import { LOG, taken } from '@/testing/cardReply';
@@ -6,20 +7,14 @@ import { jobLine } from '@/testing/samples';
 import { IVO, press, refusal, show, type } from '@/testing/screen';
 import { Defects } from './Defects';
 
-const defect = (more: Partial<Defect> = {}): Defect => ({
-  id: '6f1f6a52-1f0e-4f5e-9a55-0c9b2f6f0001',
-  origin: { kind: 'check', id: 'sockets', exception: 'damaged' },
-  sentence: 'A socket is burnt.',
-  weight: 'hold',
-  safety: true,
-  caution: null,
-  closer: 'Closes when it is put right.',
-  jobId: '7',
-  foundAt: '2030-03-04T09:00:00Z',
-  by: 'Maren Askild',
-  seenAt: '2030-03-04T09:00:00Z',
-  ...more,
-});
+const defect = (more: Partial<Defect> = {}): Defect =>
+  sampleDefect({
+    id: '6f1f6a52-1f0e-4f5e-9a55-0c9b2f6f0001',
+    sentence: 'A socket is burnt.',
+    closer: 'Closes when it is put right.',
+    jobId: '7',
+    ...more,
+  });
 const pageWith = (defects: readonly Defect[], jobs = [jobLine()]): UnitPage => ({
   unit: {
     tag: 'GE-07',

@@ -7,7 +7,17 @@ import { JobRow } from './JobRow';
 
 describe('a job as a line', () => {
   test('says what, why, minutes, where it stands and what to mind', async () => {
-    show(<JobRow job={jobLine({ state: 'waits-part', startedBy: 'Maren Askild', caution: 'fuel-vapour' })} />, {});
+    show(
+      <JobRow
+        job={jobLine({
+          state: 'open',
+          visit: { id: '4', state: 'waits-part' },
+          startedBy: 'Maren Askild',
+          caution: 'fuel-vapour',
+        })}
+      />,
+      {},
+    );
     expect(await screen.findByText('Repair · 20 min · waits for a part with Maren Askild')).toBeTruthy();
     expect(screen.getByText('Main jet blocked.')).toBeTruthy();
     expect(screen.getByText(/^Fuel vapour sinks/)).toBeTruthy();
@@ -32,7 +42,7 @@ describe('a job as a line', () => {
   });
 
   test('a prep ends with a look; a refusal keeps what was written', async () => {
-    const server = show(<JobRow job={jobLine({ kind: 'prep', title: 'Clean it' })} />, {
+    const server = show(<JobRow job={jobLine({ kind: 'prep', asksProof: false, title: 'Clean it' })} />, {
       [LOG]: refusal(409, 'job-closed', {}, 'This job is already closed.'),
     });
     await press('Sign off: Clean it');
@@ -48,7 +58,9 @@ describe('a job as a line', () => {
 
   test('is not signed before each thing that it is there for was looked at', async () => {
     const defects = [{ id: 'd1', sentence: 'It is dirty.' }];
-    const server = show(<JobRow job={jobLine({ kind: 'prep', title: 'Clean it', defects })} />, { [LOG]: taken });
+    const server = show(<JobRow job={jobLine({ kind: 'prep', asksProof: false, title: 'Clean it', defects })} />, {
+      [LOG]: taken,
+    });
     await press('Sign off: Clean it');
     expect(await screen.findByText('One line is not ticked yet.')).toBeTruthy();
     const sign = () => fireEvent.press(screen.getAllByRole('button', { name: 'Sign off' }).at(-1) ?? screen.root);
@@ -80,7 +92,7 @@ describe('a job as a line', () => {
   });
 
   test.each(['counter', 'apprentice'] as const)('a %s signs and drops nothing', async (role) => {
-    show(<JobRow job={jobLine({ kind: 'prep' })} />, {}, { ...IVO, role });
+    show(<JobRow job={jobLine({ kind: 'prep', asksProof: false })} />, {}, { ...IVO, role });
     expect(await screen.findByText('Clear the main jet')).toBeTruthy();
     for (const name of ['Sign off: Clear the main jet', 'Drop: Clear the main jet'])
       expect(screen.queryByRole('button', { name })).toBeNull();

@@ -5,7 +5,7 @@ import { View } from 'react-native';
 import { sentenceOf, useChange, usePerson } from '@/api';
 import { Button, Failure, Section } from '@/design';
 import { useEntry } from '@/outbox';
-import { WriteSheet } from './WriteSheet';
+import { WriteSheet } from '@/forms';
 
 /** Notes for everybody; lay-up, going and the label for the lead. */
 export function LeadTools({ page }: { readonly page: UnitPage }) {

@@ -103,6 +103,7 @@ const FUEL_LOOK: Check = {
 
 const FUEL_LEAK: Check = {
   id: 'fuel-leak',
+  system: 'fuel',
   words: 'No fuel leak: hose, tap, bowl, cap',
   kind: 'safety',
   leastSeconds: 4,
@@ -190,6 +191,7 @@ const FASTENERS: Check = {
 
 const EXHAUST: Check = {
   id: 'exhaust',
+  system: 'guard',
   words: 'Exhaust and its guard tight, clear of the fuel hose',
   kind: 'safety',
   leastSeconds: 3,
@@ -246,18 +248,77 @@ const RECOIL: Check = {
       raises: FIND_FAULT,
     },
     {
-      id: 'frayed',
-      words: 'Frayed or slow home',
+      id: 'slow-home',
+      words: 'Slow home',
       consequence: 'fix-before-hire',
-      sentence: 'The starter rope is frayed or does not go home.',
+      sentence: 'The starter rope does not go home.',
       raises: WORK['recoil-rope'],
+    },
+  ],
+};
+
+/** Of an engine that is started by hand. */
+const STARTER_CORD: Check = {
+  id: 'starter-cord',
+  words: 'Starter cord whole, its handle firm',
+  kind: 'safety',
+  leastSeconds: 2,
+  exceptions: [
+    {
+      id: 'frayed',
+      words: 'Frayed or handle loose',
+      consequence: 'fix-before-hire',
+      sentence: 'The starter cord is frayed or its handle loose.',
+      raises: WORK['starter-cord'],
+    },
+  ],
+};
+
+/** Where a belt or a coupling drives the machine. */
+export const DRIVE_GUARD: Check = {
+  id: 'drive-guard',
+  words: 'Belt and coupling guards in place',
+  kind: 'safety',
+  system: 'guard',
+  leastSeconds: 2,
+  caution: 'moving-parts',
+  photo: 'wanted',
+  exceptions: [
+    {
+      id: 'missing',
+      words: 'Missing or loose',
+      consequence: 'hold',
+      sentence: 'A belt or coupling guard is missing or loose.',
+      raises: WORK['drive-guard'],
+    },
+  ],
+};
+
+/** Leads that go out with it. */
+export const CORDS: Check = {
+  id: 'cords',
+  words: 'Supply cords and plugs: no cut, no bare wire',
+  kind: 'safety',
+  system: 'electric',
+  leastSeconds: 3,
+  caution: 'electric-shock',
+  photo: 'wanted',
+  exceptions: [
+    {
+      id: 'damaged',
+      words: 'Cut, bare or burnt',
+      consequence: 'hold',
+      sentence: 'A supply cord or its plug is damaged.',
+      raises: WORK['new-cord'],
     },
   ],
 };
 
 export const KILL_SWITCH: Check = {
   id: 'kill-switch',
+  system: 'electric',
   words: 'Stop switch stops it',
+  running: true,
   kind: 'safety',
   leastSeconds: 3,
   exceptions: [
@@ -297,17 +358,18 @@ export const CLEAN: Check = {
 export const TAG_AND_LABELS: Check = {
   id: 'labels',
   words: 'Tag and warning labels readable',
-  kind: 'ordinary',
+  kind: 'safety',
   leastSeconds: 2,
   exceptions: [
     {
       id: 'unreadable',
       words: 'Not readable',
-      consequence: 'note',
+      consequence: 'fix-before-hire',
       sentence: 'Tag or a warning label cannot be read.',
+      raises: WORK['new-labels'],
     },
   ],
 };
 
-export const ENGINE_CHECKS: readonly Check[] = [OIL_LEVEL, OIL_LOOK, AIR_FILTER_CHECK, FASTENERS, RECOIL];
+export const ENGINE_CHECKS: readonly Check[] = [OIL_LEVEL, OIL_LOOK, AIR_FILTER_CHECK, FASTENERS, RECOIL, STARTER_CORD];
 export const FUEL_CHECKS: readonly Check[] = [FUEL_LOOK, FUEL_LEAK, EXHAUST];

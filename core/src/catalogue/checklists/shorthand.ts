@@ -19,7 +19,9 @@ export function exception(
   };
 }
 
-type More = Partial<Pick<Check, 'caution' | 'photo' | 'showsWhenOk' | 'measured' | 'leastSeconds'>>;
+type More = Partial<
+  Pick<Check, 'caution' | 'photo' | 'showsWhenOk' | 'measured' | 'leastSeconds' | 'system' | 'running'>
+>;
 
 export const ordinary = (id: string, words: string, exceptions: Check['exceptions'], more: More = {}): Check => ({
   id,

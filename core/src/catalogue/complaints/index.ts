@@ -17,6 +17,9 @@ const GROUP: Readonly<Partial<Record<ObservationId, ComplaintGroup>>> = {
   'recoil-feel': 'smoke-and-feel',
 };
 
+/** Told, and dangerous as such. */
+const CAN_HURT: ReadonlySet<string> = new Set(['smelt-fuel', 'tines-creep', 'kicks-back']);
+
 const complaint = (
   id: string,
   words: string,
@@ -31,6 +34,7 @@ const complaint = (
   consequence,
   sentence,
   ...(consequence === 'note' ? {} : { raises: FIND_FAULT }),
+  ...(CAN_HURT.has(id) ? { safety: true } : {}),
 });
 
 /** What hirers say, as taps. Each maps to an outcome of the fault-finding vocabulary. */

@@ -349,6 +349,7 @@ export const DRIVEN_FAULTS = {
   },
   'hydraulic-hose-leak': {
     name: 'Hydraulic hose leaks',
+    safety: true,
     lane: 'machine',
     family: 'hydraulics',
     when: LS,

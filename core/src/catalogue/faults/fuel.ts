@@ -110,6 +110,7 @@ export const FUEL_FAULTS = {
   },
   'hose-perished': {
     name: 'Fuel hose perished',
+    safety: true,
     lane: 'fuel',
     family: 'fuel-supply',
     when: PETROL,
@@ -487,6 +488,7 @@ export const FUEL_FAULTS = {
   },
   'float-broken': {
     name: 'Float broken or full of fuel',
+    safety: true,
     lane: 'fuel',
     family: 'float-needle',
     when: FLOAT,
@@ -511,6 +513,7 @@ export const FUEL_FAULTS = {
   },
   'float-stuck': {
     name: 'Float sticks',
+    safety: true,
     lane: 'fuel',
     family: 'float-needle',
     when: FLOAT,
@@ -537,6 +540,7 @@ export const FUEL_FAULTS = {
   },
   'needle-leaks': {
     name: 'Float needle lets by',
+    safety: true,
     lane: 'fuel',
     family: 'float-needle',
     when: FLOAT,
@@ -562,6 +566,7 @@ export const FUEL_FAULTS = {
   },
   'bowl-face-pitted': {
     name: 'Bowl’s sealing face pitted',
+    safety: true,
     lane: 'fuel',
     family: 'carburettor-passages',
     when: FLOAT,
@@ -586,6 +591,7 @@ export const FUEL_FAULTS = {
   },
   'bowl-seal-leak': {
     name: 'Bowl seal leaks',
+    safety: true,
     lane: 'fuel',
     family: 'float-needle',
     when: FLOAT,
@@ -602,6 +608,7 @@ export const FUEL_FAULTS = {
   },
   'inlet-elbow-cracked': {
     name: 'Inlet elbow cracked',
+    safety: true,
     lane: 'fuel',
     family: 'fuel-supply',
     when: CARB,

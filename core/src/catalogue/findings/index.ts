@@ -6,6 +6,8 @@ import type { DerivedFinding } from '../shapes';
 export const DERIVED_FINDINGS: readonly DerivedFinding[] = [
   {
     id: 'fuel-in-oil',
+    safety: true,
+    closesBy: { clock: 'drip-test', orFamily: 'float-needle' },
     when: [
       { shown: { observation: 'oil-level', outcome: 'over-full' } },
       { shown: { observation: 'oil-look', outcome: 'smells-of-fuel' } },
@@ -21,6 +23,8 @@ export const DERIVED_FINDINGS: readonly DerivedFinding[] = [
   },
   {
     id: 'flooded-engine-stops-springy',
+    safety: true,
+    closesBy: { clock: 'drip-test', orFamily: 'float-needle' },
     when: [
       { shown: { observation: 'oil-level', outcome: 'over-full' } },
       { shown: { observation: 'recoil-feel', outcome: 'springy-stop' } },
@@ -87,6 +91,8 @@ export const DERIVED_FINDINGS: readonly DerivedFinding[] = [
   },
   {
     id: 'over-full-with-tap-open',
+    safety: true,
+    closesBy: { clock: 'drip-test', orFamily: 'float-needle' },
     when: [{ shown: { observation: 'oil-level', outcome: 'over-full' } }, { fact: 'tapFoundOpen', atLeast: 1 }],
     consequence: 'hold',
     sentence: 'Over-full oil, and the tap was left open: take it for fuel in the oil until proved otherwise.',

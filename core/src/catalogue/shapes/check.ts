@@ -1,7 +1,9 @@
 import { mapValues } from '../../typed';
 import type { Dimension, UnitOf } from '../../units';
 import type { CautionId, Shown } from './ids';
+import type { RatingId } from './ratings';
 import type { Source } from './source';
+import type { System } from './system';
 
 /** What a finding means for the next hire, worst first. */
 export const CONSEQUENCES = ['hold', 'fix-before-hire', 'bill', 'note'] as const;
@@ -51,6 +53,8 @@ type DimensionUnit = { [D in Dimension]: { readonly dimension: D; readonly unit:
 /** A check that takes a number. `low` and `high` name the exceptions that a reading outside the limit is. */
 export type Measured = DimensionUnit & {
   readonly limit: Limit;
+  /** What it is held against; without one, its limit is the same for every model. */
+  readonly rating?: RatingId;
   readonly low?: string;
   readonly high?: string;
   /** What the needle's scale runs over. */
@@ -64,6 +68,10 @@ export interface Check {
   readonly kind: 'ordinary' | 'safety';
   readonly exceptions: readonly [Exception, ...Exception[]];
   readonly measured?: Measured;
+  /** It needs the engine running. */
+  readonly running?: true;
+  /** What it looks at: asked again where something of that came off. */
+  readonly system?: System;
   /** What a look that gives a plain OK shows in the fault-finding vocabulary. */
   readonly showsWhenOk?: Shown;
   readonly caution?: CautionId;

@@ -1,4 +1,5 @@
 import type { MachineClass } from './machineClass';
+import type { Rated } from './ratings';
 import type { SimulatedUnit } from './simulation';
 import type { ProofPlan } from './workshop';
 
@@ -21,6 +22,8 @@ export interface Drawing {
 export interface ClassFolder {
   readonly machineClass: MachineClass;
   readonly proof: ProofPlan;
+  /** What a unit of this class is rated for where neither it nor its model says so. */
+  readonly rated: Rated;
   readonly money: ClassMoney;
   readonly simulation: SimulatedUnit;
   readonly drawing: Drawing;

@@ -31,6 +31,8 @@ export interface AnyFault {
   /** Told with this cause, never by itself. */
   readonly consequences?: readonly string[];
   readonly caution?: string;
+  /** It can hurt somebody: it is not lived with, and nobody may wave it through. */
+  readonly safety?: true;
 }
 
 /** A fault of the catalogue: what it names exists. */

@@ -1,5 +1,5 @@
 import type { Consequence, RaisedWork } from './check';
-import type { CautionId, Shown } from './ids';
+import type { CautionId, ClockId, Shown } from './ids';
 
 /** Numbers about the unit that derived findings may ask for. */
 export const FACTS = [
@@ -28,6 +28,10 @@ export interface DerivedFinding {
   readonly sentence: string;
   readonly raises?: RaisedWork;
   readonly caution?: CautionId;
+  /** It can hurt somebody: nobody may wave it through. */
+  readonly safety?: true;
+  /** What must be shown before a look closes it: this wait ended well, or a cause of this family put right. */
+  readonly closesBy?: { readonly clock: ClockId; readonly orFamily: string };
   /** This finding says it better: reasons that show these are left out beside it. */
   readonly replaces?: readonly Shown[];
 }
@@ -44,5 +48,7 @@ export interface Complaint {
   readonly shows: Shown;
   readonly consequence: Consequence;
   readonly sentence: string;
+  /** It can hurt somebody: nobody may wave it through. */
+  readonly safety?: true;
   readonly raises?: RaisedWork;
 }

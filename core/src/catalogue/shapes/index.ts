@@ -17,6 +17,8 @@ export type {
   ToolId,
 } from './ids';
 export type { Accessory, MachineClass, ServiceInterval } from './machineClass';
+export { GOVERNORS, RATING_IDS } from './ratings';
+export type { Governor, Rated, RatingId } from './ratings';
 export type { LiveEffect, SimulatedUnit } from './simulation';
 export { COMMON_PRACTICE, JUDGEMENT, published } from './source';
 export type { Source } from './source';
@@ -37,9 +39,15 @@ export type {
   Tool,
 } from './observation';
 export type { Misleading, Standstill, TellsPast } from './warning';
+export { SYSTEMS } from './system';
+export type { System } from './system';
+export { PROOF_NEEDS } from './workshop';
 export type {
   ClockKind,
+  NeedTables,
   ProofLook,
+  ProofLooks,
+  ProofNeed,
   ProofPlan,
   ProofReading,
   StepTemplate,

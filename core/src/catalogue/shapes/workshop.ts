@@ -1,7 +1,10 @@
+import type { JobKind } from './check';
 import type { ReadingKind } from './observation';
 import type { Dimension, UnitOf } from '../../units';
 import type { CautionId, ClockId, Shown, TeardownId } from './ids';
+import type { RatingId } from './ratings';
 import type { Source } from './source';
+import type { System } from './system';
 
 /** One thing to do, as a template of a job's card has it. The key stays the same when the words change. */
 export interface StepTemplate {
@@ -23,6 +26,8 @@ export interface ClockKind {
   readonly note: string;
   /** By id: the words, and whether the work may go on by it. */
   readonly results: Readonly<Record<string, readonly [words: string, goesOn: boolean]>>;
+  /** A bad result can hurt somebody. */
+  readonly safety?: true;
   readonly source: Source;
 }
 
@@ -30,6 +35,8 @@ export interface ClockKind {
 export interface UsualThing {
   readonly key: string;
   readonly what: string;
+  /** What it belongs to; what a finished card taught may not say. */
+  readonly system?: System;
   readonly fasteners?: readonly { readonly count: number; readonly size: string; readonly place: string }[];
   /** What is worth writing down of it. */
   readonly asks?: readonly ('orientation' | 'link-hole' | 'stack' | 'turns')[];
@@ -48,9 +55,12 @@ type DimensionUnit = { [D in Dimension]: { readonly dimension: D; readonly unit:
 export type ProofReading = DimensionUnit & {
   readonly id: string;
   readonly name: string;
+  /** For the class's rated figure; another rating moves them with it. */
   readonly least?: number;
   readonly most?: number;
   readonly scale: readonly [number, number];
+  /** What it is held against; without one, its limits are the same for every model. */
+  readonly rating?: RatingId;
   readonly source: Source;
   /** The channel of a live reading. */
   readonly live?: string;
@@ -66,6 +76,31 @@ export interface ProofLook {
   readonly name: string;
   readonly caution?: CautionId;
   readonly fails?: Shown;
+}
+
+/**
+ * What work asks its proof to show. leak: a look for leaks with the fuel on. load: the class's minutes under load with its readings and looks.
+ * short-run: five minutes. level: the oil looked at again after it ran.
+ */
+export const PROOF_NEEDS = ['leak', 'load', 'short-run', 'level'] as const;
+export type ProofNeed = (typeof PROOF_NEEDS)[number];
+
+/** What work asks of its proof: by a confirmed cause's family, by the work itself, by its kind. */
+export interface NeedTables {
+  readonly ofKind: Readonly<Record<JobKind, readonly ProofNeed[]>>;
+  readonly ofWork: Readonly<Record<string, readonly ProofNeed[]>>;
+  readonly ofFamily: Readonly<Record<string, readonly ProofNeed[]>>;
+  /** Of a cause whose family has no line. */
+  readonly ofAnyCause: readonly ProofNeed[];
+}
+
+/** Looks that hang on no class. */
+export interface ProofLooks {
+  /** Of whatever runs. */
+  readonly everyRun: readonly ProofLook[];
+  readonly level: ProofLook;
+  readonly tries: ProofLook;
+  readonly shortRunMinutes: number;
 }
 
 /** How a class is proven. */

@@ -7,6 +7,7 @@ export const CLOCKS: Readonly<Record<ClockId, ClockKind>> = {
     minutes: 120,
     note: 'Wiped dry, clean paper under it, fuel on. Two to four hours dry is right.',
     results: { dry: ['Dry', true], damp: ['Damp', false], drips: ['Drips', false] },
+    safety: true,
     source: COMMON_PRACTICE,
   },
   'cylinder-soak': {

@@ -1,5 +1,5 @@
 export { CLOCKS } from './clocks';
-export { CAME_AFTER, CAME_AND_WENT, EVERY_PROOF } from './proofs';
+export { CAME_AFTER, CAME_AND_WENT, PROOF_LOOKS, PROOF_NEEDS_OF } from './proofs';
 export {
   CLOCK_OF_FAMILY,
   READING_OF_FAMILY,
@@ -8,6 +8,7 @@ export {
   STEPS_OF_WORK,
   TEARDOWN_OF_SET_UP,
 } from './steps';
+export { RATINGS } from './ratings';
 export { TEARDOWNS } from './teardowns';
 export { LOOK_BEFORE_QUOTE, MONEY, RISKS, STATES_FOUND, type RiskId, type StateFound, WAY_IDS, WAYS } from './money';
 export { LIVE_EFFECTS } from './simulation';

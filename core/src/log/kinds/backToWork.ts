@@ -7,6 +7,6 @@ export const backToWork = logKind({
   on: 'job',
   who: WORKS_ON_UNITS,
   facts: object({ why: text.defined() }),
-  card: { jobState: () => 'open' },
+  card: { change: (card) => ({ ...card, signatureAsked: null }), visitState: () => 'open' },
   sentence: (facts) => telling('Proof stopped, back to the work', facts.why),
 });

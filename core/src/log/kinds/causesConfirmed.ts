@@ -1,7 +1,12 @@
 import { FAULT_IDS } from '../../catalogue/ids';
-import { SIGNS_OFF, array, object, string, text } from '../../fields';
+import { SIGNS_OFF, array, mixed, object, string, text } from '../../fields';
 import { logKind, telling } from '../shape';
 import { faultName } from '../observed';
+
+const isIdsByName = (value: unknown): boolean =>
+  typeof value === 'object' &&
+  value !== null &&
+  Object.values(value).every((ids: unknown) => Array.isArray(ids) && ids.every((one) => typeof one === 'string'));
 
 /** What was wrong is confirmed: the finding is closed onto its job. */
 export const causesConfirmed = logKind({
@@ -15,6 +20,10 @@ export const causesConfirmed = logKind({
       .required()
       .test('twice', 'The same cause twice.', (causes) => new Set(causes).size === causes.length),
     note: text.defined(),
+    /** Which of what was told each explains, where a person says it otherwise than proposed: ids of told defects by cause. */
+    explains: mixed<Readonly<Record<string, readonly string[]>>>()
+      .test('explains', 'Ids by cause.', (value) => value === undefined || isIdsByName(value))
+      .optional(),
   }),
   finding: () => ({ kind: 'nothing' }),
   sentence: ({ causes, note }) => telling(`Found: ${causes.map(faultName).join('; ').toLowerCase()}`, note),

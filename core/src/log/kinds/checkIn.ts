@@ -1,4 +1,5 @@
-import { array, id, instant, number, object, string, WORKS_ON_UNITS, text } from '../../fields';
+import { FUEL_BLENDS, KEPT, STORED } from '../../catalogue/shapes';
+import { array, boolean, id, instant, number, object, string, WORKS_ON_UNITS, text } from '../../fields';
 import type { Verdict } from '../../verdict';
 import { answer, fuelEighths, hoursEntry, kitCount } from '../schemas';
 import { logKind, telling } from '../shape';
@@ -16,6 +17,31 @@ const facts = object({
   missing: array(kitCount.required()).default([]),
   complaintIds: array(string().required()).default([]),
   remarks: text.default(''),
+  /** Whether it started; older ones do not say. What must run is not possible where it does not. */
+  starts: string().oneOf(['starts', 'will-not-start', 'not-tried']).optional(),
+  /** How it was put away and stood, where somebody knows. */
+  past: object({
+    stored: string().oneOf(STORED).optional(),
+    kept: string().oneOf(KEPT).optional(),
+    daysStood: number().integer().min(0).max(10_000).optional(),
+    fuelBlend: string().oneOf(FUEL_BLENDS).optional(),
+  })
+    .optional()
+    .default(undefined),
+  /** What a check found before and is in order now: how that came, where somebody says so. */
+  settled: array(
+    object({
+      defectId: id.required(),
+      how: string().oneOf(['put-right', 'was-all-right']).required(),
+      why: text.min(3).required(),
+    }).required(),
+  )
+    .max(100)
+    .optional(),
+  /** What was not found, or is lived with: whether it showed again. */
+  again: array(object({ defectId: id.required(), showed: boolean().required() }).required())
+    .max(50)
+    .optional(),
   answers: array(answer.required()).required(),
   stations: array(
     object({ id: string().required(), seconds: number().min(0).max(86_400).required() }).required(),

@@ -1,5 +1,5 @@
 import { WORKS_ON_UNITS, object, string, id, text } from '../../fields';
-import { mustHaveClock } from '../refusals';
+import { mustBeOver } from '../refusals';
 import { logKind, telling, type Names } from '../shape';
 import { CLOCKS } from '../../catalogue/workshop';
 
@@ -15,21 +15,32 @@ export const clockEnded = logKind({
   kind: 'clock-ended',
   on: 'job',
   who: WORKS_ON_UNITS,
-  facts: object({ clockId: id.required(), result: string().max(40).required(), note: text.defined() }),
+  facts: object({
+    clockId: id.required(),
+    result: string().max(40).required(),
+    note: text.defined(),
+    /** Why it was ended before its time. */
+    earlyWhy: text.min(3).optional(),
+  }),
   card: {
-    refusal: mustHaveClock,
+    refusal: mustBeOver,
     change: (card, { facts }) => ({
       ...card,
       clocks: card.clocks.map((clock) =>
         clock.clockId === facts.clockId ? { ...clock, result: facts.result } : clock,
       ),
     }),
-    jobState: (state, _, card) =>
+    visitState: (state, _, card) =>
       state === 'waits-clock' && card.clocks.every((clock) => clock.result !== null)
         ? 'open'
         : state === 'waiting'
           ? 'open'
           : state,
   },
-  sentence: ({ result, note }, outcome: Names) => telling(`${outcome.clock ?? 'A wait'}: ${resultName(result)}`, note),
+  sentence: ({ result, note, earlyWhy }, outcome: Names) =>
+    telling(
+      `${outcome.clock ?? 'A wait'}: ${resultName(result)}`,
+      earlyWhy !== undefined && `Ended before its time: ${earlyWhy}`,
+      note,
+    ),
 });

@@ -14,7 +14,7 @@ export const decided = logKind({
   }),
   card: {
     change: (card, entry) => ({ ...card, decision: entry }),
-    jobState: (state) => (state === 'waits-decision' || state === 'waiting' ? 'open' : state),
+    visitState: (state) => (state === 'waits-decision' || state === 'waiting' ? 'open' : state),
   },
   sentence: ({ way, ...facts }) => telling(`Decided: ${WAYS[way].toLowerCase()}`, facts.why),
 });

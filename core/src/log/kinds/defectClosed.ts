@@ -1,4 +1,4 @@
-import { id, object, SIGNS_OFF, string, text } from '../../fields';
+import { id, number, object, SIGNS_OFF, string, text } from '../../fields';
 import { logKind, telling } from '../shape';
 
 interface Closed {
@@ -15,6 +15,10 @@ export const defectClosed = logKind({
     defectId: id.required(),
     how: string().oneOf(['put-right', 'was-all-right']).required(),
     why: text.min(3).required(),
+    /** What was measured at the look. */
+    measured: object({ value: number().min(-1e6).max(1e6).required(), unit: string().max(12).required() })
+      .optional()
+      .default(undefined),
   }),
   sentence: ({ how, why }, { sentence }: Closed) =>
     telling(`${how === 'put-right' ? 'Put right' : 'Was all right'}: ${sentence ?? 'a defect'}`, why),

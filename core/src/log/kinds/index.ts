@@ -11,16 +11,21 @@ import { defectFound } from './defectFound';
 import { findingOpened } from './findingOpened';
 import { handsOff } from './handsOff';
 import { handsOn } from './handsOn';
+import { handedOn } from './handedOn';
 import { hireBack } from './hireBack';
 import { hireBooked } from './hireBooked';
 import { hireCancelled } from './hireCancelled';
 import { jobDropped } from './jobDropped';
 import { jobFinished } from './jobFinished';
+import { jobPutOff } from './jobPutOff';
 import { jobRaised } from './jobRaised';
 import { jobStarted } from './jobStarted';
 import { leakLook } from './leakLook';
+import { livedWith } from './livedWith';
 import { machineDescribed } from './machineDescribed';
+import { notFitted } from './notFitted';
 import { note } from './note';
+import { parked } from './parked';
 import { partArrived } from './partArrived';
 import { partAsked } from './partAsked';
 import { partKept } from './partKept';
@@ -43,6 +48,7 @@ import { resumed } from './resumed';
 import { runStarted } from './runStarted';
 import { runStopped } from './runStopped';
 import { seen } from './seen';
+import { signatureAsked } from './signatureAsked';
 import { smoke } from './smoke';
 import { stepAdded } from './stepAdded';
 import { stepChanged } from './stepChanged';
@@ -83,6 +89,9 @@ export const LOG_KINDS = {
   reading: reading,
   'trial-start': trialStart,
   paused: paused,
+  parked: parked,
+  'handed-on': handedOn,
+  'signature-asked': signatureAsked,
   resumed: resumed,
   'clock-started': clockStarted,
   'clock-ended': clockEnded,
@@ -99,10 +108,13 @@ export const LOG_KINDS = {
   proved: proved,
   'defect-found': defectFound,
   'defect-closed': defectClosed,
+  'lived-with': livedWith,
+  'not-fitted': notFitted,
   'job-raised': jobRaised,
   'job-started': jobStarted,
   'job-finished': jobFinished,
   'job-dropped': jobDropped,
+  'job-put-off': jobPutOff,
   note: note,
   'finding-opened': findingOpened,
   'machine-described': machineDescribed,

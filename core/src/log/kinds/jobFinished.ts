@@ -1,5 +1,5 @@
 import { SIGNS_OFF, object, text } from '../../fields';
-import { closingLooks } from '../schemas';
+import { closingLooks, defectIds, measuredLooks } from '../schemas';
 import { logKind, telling, type Names } from '../shape';
 
 /** What the proof came to, where there was one; and what the job did not do, so that it starts nothing anew. */
@@ -13,6 +13,10 @@ interface Finished extends Names {
   readonly kept?: string;
   /** What is no more, in the defects' own words. */
   readonly closed?: readonly string[];
+  /** What was told and did not show. */
+  readonly notFound?: readonly string[];
+  /** What is still not right. */
+  readonly leftOpen?: readonly string[];
 }
 
 function proofLines(proof: Finished['proof']): string[] {
@@ -29,12 +33,14 @@ export const jobFinished = logKind({
   kind: 'job-finished',
   on: 'job',
   who: SIGNS_OFF,
-  facts: object({ note: text.defined(), looks: closingLooks }),
-  sentence: ({ note }, { title, proof, kept, closed }: Finished) =>
+  facts: object({ note: text.defined(), looks: closingLooks, measured: measuredLooks, leftOpen: defectIds }),
+  sentence: ({ note }, { title, proof, kept, closed, notFound, leftOpen }: Finished) =>
     telling(
       `Done: ${title ?? 'a job'}`,
       ...proofLines(proof),
       ...(closed ?? []).map((sentence) => `Put right: ${sentence}`),
+      ...(notFound ?? []).map((sentence) => `Not found: ${sentence}`),
+      ...(leftOpen ?? []).map((sentence) => `Still open: ${sentence}`),
       note,
       kept,
     ),

@@ -12,6 +12,8 @@ export const note = logKind({
       ...card,
       notes: [...card.notes, { ...entry, facts: { text: entry.facts.text, stepId: entry.facts.stepId ?? null } }],
     }),
+    // What is said of a parked visit does not take it up again.
+    visitState: (state) => (state === 'waiting' ? 'open' : state),
   },
   sentence: (facts) => telling('Note', facts.text),
 });

@@ -7,6 +7,6 @@ export const paused = logKind({
   on: 'job',
   who: WORKS_ON_UNITS,
   facts: object({ for: string().oneOf(['clock', 'part', 'decision']).required(), why: text.defined() }),
-  card: { jobState: (_, facts) => `waits-${facts.for}` },
+  card: { visitState: (_, facts) => `waits-${facts.for}` },
   sentence: (facts) => telling(`Paused: waiting for a ${facts.for}`, facts.why),
 });

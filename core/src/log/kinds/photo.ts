@@ -21,6 +21,7 @@ export const photo = logKind({
               photos: [...thing.photos, { photoId: facts.photoId, marks: facts.marks }],
             })),
     }),
+    visitState: (state) => (state === 'waiting' ? 'open' : state),
   },
   sentence: () => telling('Photo taken'),
 });

@@ -1,5 +1,5 @@
 import { SIGNS_OFF, boolean, object, text } from '../../fields';
-import { closingLooks } from '../schemas';
+import { closingLooks, defectIds, measuredLooks } from '../schemas';
 import { nothingOff, proofMissing } from '../refusals';
 import { logKind, telling } from '../shape';
 
@@ -8,11 +8,21 @@ export const proved = logKind({
   kind: 'proved',
   on: 'job',
   who: SIGNS_OFF,
-  facts: object({ passed: boolean().required(), note: text.defined(), looks: closingLooks }),
+  facts: object({
+    passed: boolean().required(),
+    note: text.defined(),
+    looks: closingLooks,
+    measured: measuredLooks,
+    /** What was told and did not show in a proof long enough for it. */
+    notFound: defectIds,
+    /** What is still not right, and stays open. */
+    leftOpen: defectIds,
+  }),
   card: {
     ofProof: true,
+    change: (card) => ({ ...card, signatureAsked: null }),
     refusal: (asked) => (asked.facts.passed ? (nothingOff(asked) ?? proofMissing(asked)) : null),
-    jobState: (_, { passed }) => (passed ? 'done' : 'open'),
+    visitState: (_, { passed }) => (passed ? 'ended' : 'open'),
   },
   sentence: ({ passed, note }) => telling(passed ? 'Proof passed' : 'Proof failed', note),
 });

@@ -7,6 +7,6 @@ export const resumed = logKind({
   on: 'job',
   who: WORKS_ON_UNITS,
   facts: object({ why: text.defined() }),
-  card: { jobState: () => 'open' },
+  card: { visitState: () => 'open' },
   sentence: (facts) => telling('Work resumed', facts.why),
 });

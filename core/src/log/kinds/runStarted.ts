@@ -1,5 +1,5 @@
 import { WORKS_ON_UNITS } from '../../fields';
-import { nothingOff, firstLooks } from '../refusals';
+import { dryFirst, nothingOff } from '../refusals';
 import { nothing } from '../schemas';
 import { logKind, telling } from '../shape';
 
@@ -9,6 +9,6 @@ export const runStarted = logKind({
   on: 'job',
   who: WORKS_ON_UNITS,
   facts: nothing,
-  card: { ofProof: true, refusal: (asked) => nothingOff(asked) ?? firstLooks(asked) },
+  card: { ofProof: true, refusal: (asked) => nothingOff(asked) ?? dryFirst(asked) },
   sentence: () => telling('Run started'),
 });

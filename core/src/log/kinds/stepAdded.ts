@@ -8,6 +8,6 @@ export const stepAdded = logKind({
   on: 'job',
   who: WORKS_ON_UNITS,
   facts: object({ stepId: id.required(), title: name.required() }),
-  card: { change: (card, { facts }) => listSteps(card, [{ ...facts, key: null }]) },
+  card: { change: (card, { facts, jobId }) => listSteps(card, [{ ...facts, key: null }], jobId ?? null) },
   sentence: ({ title }) => telling(`Step added: ${title}`),
 });

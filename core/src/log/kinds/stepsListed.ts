@@ -14,8 +14,8 @@ export const stepsListed = logKind({
   }),
   isSilent: true,
   card: {
-    change: (card, { facts }) => ({ ...listSteps(card, facts.steps), edition: facts.edition }),
-    jobState: (state) => state,
+    change: (card, { facts, jobId }) => ({ ...listSteps(card, facts.steps, jobId ?? null), edition: facts.edition }),
+    visitState: (state) => state,
   },
   sentence: ({ from }) => telling(`Steps listed: ${from}`),
 });

@@ -9,6 +9,6 @@ export const takenOff = logKind({
   on: 'job',
   who: WORKS_ON_UNITS,
   facts: thing,
-  card: { change: (card, { facts }) => ({ ...card, ledger: takeOff(card.ledger, facts) }) },
+  card: { change: (card, { facts, jobId }) => ({ ...card, ledger: takeOff(card.ledger, facts, jobId ?? null) }) },
   sentence: ({ what, tray, place }) => telling(`Taken off: ${what}`, `Tray ${tray}, ${place}`),
 });

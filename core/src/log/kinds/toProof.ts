@@ -9,6 +9,6 @@ export const toProof = logKind({
   on: 'job',
   who: WORKS_ON_UNITS,
   facts: nothing,
-  card: { refusal: nothingOff, jobState: () => 'to-prove' },
+  card: { refusal: nothingOff, visitState: () => 'to-prove' },
   sentence: () => telling('Proof started'),
 });

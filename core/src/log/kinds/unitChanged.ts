@@ -5,12 +5,12 @@ interface Changed {
   readonly serial?: string | undefined;
   readonly homeBay?: string | undefined;
   readonly laidUp?: boolean | undefined;
-  readonly gone?: { readonly why: string } | null | undefined;
+  readonly gone?: { readonly why: string; readonly scrapped?: boolean | undefined } | null | undefined;
 }
 
 function changeName({ serial, homeBay, laidUp, gone }: Changed): string {
   if (laidUp !== undefined) return laidUp ? 'Laid up' : 'Woken up';
-  if (gone) return `Gone: ${gone.why}`;
+  if (gone) return `${gone.scrapped === true ? 'Scrapped' : 'Gone'}: ${gone.why}`;
   if (gone === null) return 'Back on the yard';
   return `Changed: ${[serial && `serial ${serial}`, homeBay && `bay ${homeBay}`].filter(Boolean).join(', ')}`;
 }
@@ -24,7 +24,7 @@ export const unitChanged = logKind({
     serial: name.optional(),
     homeBay: name.optional(),
     laidUp: boolean().optional(),
-    gone: object({ why: text.min(1).required() })
+    gone: object({ why: text.min(1).required(), scrapped: boolean().optional() })
       .nullable()
       .optional()
       .default(undefined),

@@ -1,5 +1,5 @@
 import { COMMON_PRACTICE, type Station } from '../../shapes';
-import { CLEAN, ENGINE_CHECKS, FUEL_CHECKS, KILL_SWITCH, TAG_AND_LABELS } from '../../checklists/engine';
+import { CLEAN, CORDS, ENGINE_CHECKS, FUEL_CHECKS, KILL_SWITCH, TAG_AND_LABELS } from '../../checklists/engine';
 import { FIND_FAULT } from '../../checklists/findFault';
 import { exception, ordinary, safety } from '../../checklists/shorthand';
 import { WORK } from './works';
@@ -12,11 +12,12 @@ export const STATIONS: readonly [Station, ...Station[]] = [
     name: 'Panel',
     where: 'Facing the sockets, engine stopped',
     checks: [
+      CORDS,
       safety(
         'sockets',
         'Sockets whole, none burnt or loose',
         [exception('damaged', 'Broken or burnt', 'hold', 'A socket is broken or burnt.', WORK['new-socket'])],
-        { caution: 'electric-shock', photo: 'wanted' },
+        { system: 'electric', caution: 'electric-shock', photo: 'wanted' },
       ),
       safety(
         'earth',
@@ -30,7 +31,7 @@ export const STATIONS: readonly [Station, ...Station[]] = [
             WORK['earth-terminal'],
           ),
         ],
-        { caution: 'electric-shock' },
+        { system: 'electric', caution: 'electric-shock' },
       ),
       ordinary(
         'breakers',
@@ -70,13 +71,15 @@ export const STATIONS: readonly [Station, ...Station[]] = [
           }),
         ],
         {
+          running: true,
           caution: 'carbon-monoxide',
           leastSeconds: 5,
           showsWhenOk: { observation: 'speed', outcome: 'right' },
           measured: {
             dimension: 'frequency',
             unit: 'Hz',
-            limit: { kind: 'within', min: 59.5, max: 62.5, source: COMMON_PRACTICE },
+            rating: 'hertz',
+            limit: { kind: 'within', min: 59.5, max: 63, source: COMMON_PRACTICE },
             low: 'low',
             high: 'high',
             scale: [55, 66],
@@ -105,12 +108,14 @@ export const STATIONS: readonly [Station, ...Station[]] = [
           ),
         ],
         {
+          running: true,
           caution: 'electric-shock',
           leastSeconds: 5,
           showsWhenOk: { observation: 'output', outcome: 'right' },
           measured: {
             dimension: 'voltage',
             unit: 'V',
+            rating: 'volts',
             limit: { kind: 'within', min: 114, max: 126, source: COMMON_PRACTICE },
             low: 'low',
             high: 'high',

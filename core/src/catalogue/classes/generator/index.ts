@@ -8,6 +8,7 @@ import { SIMULATION } from './simulation';
 export const generator: ClassFolder = {
   machineClass: CLASS,
   proof: PROOF,
+  rated: { hertz: 60, volts: 120, governor: 'mechanical' },
   money: MONEY,
   simulation: SIMULATION,
   drawing: DRAWING,

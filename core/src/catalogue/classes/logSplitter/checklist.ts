@@ -1,5 +1,5 @@
 import type { Station } from '../../shapes';
-import { CLEAN, ENGINE_CHECKS, FUEL_CHECKS, KILL_SWITCH, TAG_AND_LABELS } from '../../checklists/engine';
+import { CLEAN, DRIVE_GUARD, ENGINE_CHECKS, FUEL_CHECKS, KILL_SWITCH, TAG_AND_LABELS } from '../../checklists/engine';
 import { FIND_FAULT } from '../../checklists/findFault';
 import { exception, ordinary, safety } from '../../checklists/shorthand';
 import { WORK } from './works';
@@ -12,6 +12,7 @@ export const STATIONS: readonly [Station, ...Station[]] = [
     name: 'Hydraulics',
     where: 'Along the hoses with a card in hand, pressure off',
     checks: [
+      DRIVE_GUARD,
       safety(
         'hydraulic-hoses',
         'Hoses: no bulge, no weep under pressure',
@@ -29,6 +30,7 @@ export const STATIONS: readonly [Station, ...Station[]] = [
           ),
         ],
         {
+          system: 'oil',
           caution: 'hydraulic-injection',
           photo: 'wanted',
           leastSeconds: 5,
@@ -75,7 +77,12 @@ export const STATIONS: readonly [Station, ...Station[]] = [
             { observation: 'ram', outcome: 'creeps' },
           ),
         ],
-        { caution: 'moving-parts', leastSeconds: 6, showsWhenOk: { observation: 'ram', outcome: 'right' } },
+        {
+          running: true,
+          caution: 'moving-parts',
+          leastSeconds: 6,
+          showsWhenOk: { observation: 'ram', outcome: 'right' },
+        },
       ),
     ],
   },
@@ -96,7 +103,7 @@ export const STATIONS: readonly [Station, ...Station[]] = [
             WORK['control-lever-valve'],
           ),
         ],
-        { caution: 'moving-parts' },
+        { running: true, caution: 'moving-parts' },
       ),
       ordinary('wedge', 'Wedge and end plate tight, no cracks', [
         exception(

@@ -8,6 +8,7 @@ import { SIMULATION } from './simulation';
 export const logSplitter: ClassFolder = {
   machineClass: CLASS,
   proof: PROOF,
+  rated: { cycle: 13, pressure: 190, 'top-speed': 3600 },
   money: MONEY,
   simulation: SIMULATION,
   drawing: DRAWING,

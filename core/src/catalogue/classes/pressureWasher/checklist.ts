@@ -1,5 +1,5 @@
 import type { Station } from '../../shapes';
-import { CLEAN, ENGINE_CHECKS, FUEL_CHECKS, KILL_SWITCH, TAG_AND_LABELS } from '../../checklists/engine';
+import { CLEAN, DRIVE_GUARD, ENGINE_CHECKS, FUEL_CHECKS, KILL_SWITCH, TAG_AND_LABELS } from '../../checklists/engine';
 import { exception, ordinary, safety } from '../../checklists/shorthand';
 import { WORK } from './works';
 
@@ -11,6 +11,7 @@ export const STATIONS: readonly [Station, ...Station[]] = [
     name: 'Pump',
     where: 'Kneel at the pump, water side',
     checks: [
+      DRIVE_GUARD,
       ordinary(
         'inlet-screen',
         'Inlet screen clean, washer in place',
@@ -76,7 +77,7 @@ export const STATIONS: readonly [Station, ...Station[]] = [
             outcome: 'stuck',
           }),
         ],
-        { caution: 'high-pressure-water', showsWhenOk: { observation: 'unloader', outcome: 'shifts' } },
+        { running: true, caution: 'high-pressure-water', showsWhenOk: { observation: 'unloader', outcome: 'shifts' } },
       ),
     ],
   },

@@ -8,6 +8,7 @@ import { SIMULATION } from './simulation';
 export const pressureWasher: ClassFolder = {
   machineClass: CLASS,
   proof: PROOF,
+  rated: { flow: 11.5, pressure: 165, 'top-speed': 3600 },
   money: MONEY,
   simulation: SIMULATION,
   drawing: DRAWING,

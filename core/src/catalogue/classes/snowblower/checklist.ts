@@ -1,5 +1,5 @@
 import type { Station } from '../../shapes';
-import { CLEAN, ENGINE_CHECKS, FUEL_CHECKS, KILL_SWITCH, TAG_AND_LABELS } from '../../checklists/engine';
+import { CLEAN, DRIVE_GUARD, ENGINE_CHECKS, FUEL_CHECKS, KILL_SWITCH, TAG_AND_LABELS } from '../../checklists/engine';
 import { FIND_FAULT } from '../../checklists/findFault';
 import { exception, ordinary, safety } from '../../checklists/shorthand';
 import { WORK } from './works';
@@ -24,7 +24,7 @@ export const STATIONS: readonly [Station, ...Station[]] = [
             WORK['guard'],
           ),
         ],
-        { caution: 'moving-parts', photo: 'wanted' },
+        { system: 'guard', caution: 'moving-parts', photo: 'wanted' },
       ),
       ordinary(
         'shear-bolts',
@@ -77,6 +77,7 @@ export const STATIONS: readonly [Station, ...Station[]] = [
     name: 'Controls and drive',
     where: 'At the handles, in the open, nobody in front',
     checks: [
+      DRIVE_GUARD,
       safety(
         'dead-man',
         'Dead-man stops the auger within 5 seconds',
@@ -89,7 +90,7 @@ export const STATIONS: readonly [Station, ...Station[]] = [
             WORK['dead-man-cable-auger-brake'],
           ),
         ],
-        { caution: 'moving-parts', leastSeconds: 6 },
+        { running: true, caution: 'moving-parts', leastSeconds: 6 },
       ),
       ordinary(
         'drive',
@@ -108,7 +109,7 @@ export const STATIONS: readonly [Station, ...Station[]] = [
             { observation: 'travel', outcome: 'none' },
           ),
         ],
-        { showsWhenOk: { observation: 'travel', outcome: 'drives' } },
+        { running: true, showsWhenOk: { observation: 'travel', outcome: 'drives' } },
       ),
       ordinary(
         'belts',

@@ -8,6 +8,7 @@ import { SIMULATION } from './simulation';
 export const snowblower: ClassFolder = {
   machineClass: CLASS,
   proof: PROOF,
+  rated: { 'top-speed': 3500 },
   money: MONEY,
   simulation: SIMULATION,
   drawing: DRAWING,

@@ -27,6 +27,7 @@ export const PROOF: ProofPlan = {
       least: 3200,
       most: 3700,
       scale: [1200, 4400],
+      rating: 'top-speed',
       source: COMMON_PRACTICE,
       live: 'rpm',
       atLoad: 1,

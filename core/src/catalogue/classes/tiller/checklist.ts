@@ -1,5 +1,5 @@
 import type { Station } from '../../shapes';
-import { CLEAN, ENGINE_CHECKS, FUEL_CHECKS, KILL_SWITCH, TAG_AND_LABELS } from '../../checklists/engine';
+import { CLEAN, DRIVE_GUARD, ENGINE_CHECKS, FUEL_CHECKS, KILL_SWITCH, TAG_AND_LABELS } from '../../checklists/engine';
 import { exception, ordinary, safety } from '../../checklists/shorthand';
 import { WORK } from './works';
 
@@ -23,7 +23,7 @@ export const STATIONS: readonly [Station, ...Station[]] = [
             WORK['tine-guard'],
           ),
         ],
-        { caution: 'moving-parts', photo: 'wanted' },
+        { system: 'guard', caution: 'moving-parts', photo: 'wanted' },
       ),
       ordinary(
         'tines',
@@ -73,6 +73,7 @@ export const STATIONS: readonly [Station, ...Station[]] = [
     name: 'Belt and stops',
     where: 'At the handles, engine off, then pull the rope in neutral',
     checks: [
+      DRIVE_GUARD,
       safety(
         'neutral',
         'In neutral the tines stay still',
@@ -96,7 +97,7 @@ export const STATIONS: readonly [Station, ...Station[]] = [
             WORK['dead-man-lever-cable'],
           ),
         ],
-        { caution: 'moving-parts' },
+        { running: true, caution: 'moving-parts' },
       ),
       ordinary(
         'belt',

@@ -8,6 +8,7 @@ import { SIMULATION } from './simulation';
 export const tiller: ClassFolder = {
   machineClass: CLASS,
   proof: PROOF,
+  rated: { 'top-speed': 3400 },
   money: MONEY,
   simulation: SIMULATION,
   drawing: DRAWING,

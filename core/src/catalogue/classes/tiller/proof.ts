@@ -15,6 +15,7 @@ export const PROOF: ProofPlan = {
       least: 3000,
       most: 3700,
       scale: [1200, 4400],
+      rating: 'top-speed',
       source: COMMON_PRACTICE,
       live: 'rpm',
       atLoad: 0,

@@ -1,5 +1,5 @@
 import { COMMON_PRACTICE, type Station } from '../../shapes';
-import { CLEAN, ENGINE_CHECKS, FUEL_CHECKS, KILL_SWITCH, TAG_AND_LABELS } from '../../checklists/engine';
+import { CLEAN, CORDS, ENGINE_CHECKS, FUEL_CHECKS, KILL_SWITCH, TAG_AND_LABELS } from '../../checklists/engine';
 import { FIND_FAULT } from '../../checklists/findFault';
 import { exception, ordinary, safety } from '../../checklists/shorthand';
 import { WORK } from './works';
@@ -16,7 +16,7 @@ export const STATIONS: readonly [Station, ...Station[]] = [
         'weld-leads',
         'Leads: no bare copper, plugs tight',
         [exception('damaged', 'Bare or burnt', 'hold', 'A welding lead is bare or burnt.', WORK['welding-lead'])],
-        { caution: 'electric-shock', photo: 'wanted', leastSeconds: 5 },
+        { system: 'electric', caution: 'electric-shock', photo: 'wanted', leastSeconds: 5 },
       ),
       safety(
         'holder',
@@ -30,7 +30,7 @@ export const STATIONS: readonly [Station, ...Station[]] = [
             WORK['new-electrode-holder'],
           ),
         ],
-        { caution: 'electric-shock' },
+        { system: 'electric', caution: 'electric-shock' },
       ),
       ordinary(
         'clamp',
@@ -50,11 +50,12 @@ export const STATIONS: readonly [Station, ...Station[]] = [
     name: 'Panel and output',
     where: 'Facing the panel, in the open, engine running for the reading',
     checks: [
+      CORDS,
       safety(
         'sockets',
         'Sockets whole, none burnt or loose',
         [exception('damaged', 'Broken or burnt', 'hold', 'A socket is broken or burnt.', WORK['new-socket'])],
-        { caution: 'electric-shock' },
+        { system: 'electric', caution: 'electric-shock' },
       ),
       KILL_SWITCH,
       ordinary('duty-plate', 'Duty-rating plate readable', [
@@ -81,12 +82,14 @@ export const STATIONS: readonly [Station, ...Station[]] = [
           exception('high', 'High', 'hold', 'Open-circuit volts are too high.', { ...FIND_FAULT, minutes: 40 }),
         ],
         {
+          running: true,
           caution: 'electric-shock',
           leastSeconds: 5,
           measured: {
             dimension: 'voltage',
             unit: 'V',
-            limit: { kind: 'within', min: 60, max: 80, source: COMMON_PRACTICE },
+            rating: 'open-circuit',
+            limit: { kind: 'within', min: 60, max: 90, source: COMMON_PRACTICE },
             low: 'low',
             high: 'high',
             scale: [30, 110],
@@ -102,7 +105,7 @@ export const STATIONS: readonly [Station, ...Station[]] = [
             outcome: 'stuck',
           }),
         ],
-        { showsWhenOk: { observation: 'idle-control', outcome: 'works' } },
+        { running: true, showsWhenOk: { observation: 'idle-control', outcome: 'works' } },
       ),
     ],
   },

@@ -8,6 +8,7 @@ import { SIMULATION } from './simulation';
 export const welder: ClassFolder = {
   machineClass: CLASS,
   proof: PROOF,
+  rated: { 'open-circuit': 72, 'low-amperes': 85, 'high-amperes': 165, duty: 60 },
   money: MONEY,
   simulation: SIMULATION,
   drawing: DRAWING,

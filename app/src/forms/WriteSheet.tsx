@@ -2,7 +2,9 @@ import { object } from 'yup';
 import { sentenceOf } from '@/api';
 import { useState } from 'react';
 import { Button, Failure, Sheet, TickList, Words } from '@/design';
-import { FormField, useSchemaForm, words } from '@/forms';
+import { words } from './fields';
+import { FormField } from './FormField';
+import { useSchemaForm } from './useSchemaForm';
 
 interface Props {
   readonly title: string;
@@ -56,14 +58,12 @@ export function WriteSheet({
         kind={kind}
         tall
         label={button}
-        disabled={formState.isSubmitting || missing > 0}
+        disabled={formState.isSubmitting}
+        offBecause={
+          missing === 0 ? null : missing === 1 ? 'One line is not ticked yet.' : `${missing} lines are not ticked yet.`
+        }
         onPress={() => void send().catch(() => undefined)}
       />
-      {missing > 0 ? (
-        <Words size={15} tone="ink-soft">
-          {missing === 1 ? 'One line is not ticked yet.' : `${missing} lines are not ticked yet.`}
-        </Words>
-      ) : null}
     </Sheet>
   );
 }

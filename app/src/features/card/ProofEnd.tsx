@@ -1,0 +1,94 @@
+import type { CardReply } from '@hudrik/core/contracts';
+import type { Proof } from '@hudrik/core/proof';
+import { router } from 'expo-router';
+import { useState } from 'react';
+import { usePerson } from '@/api';
+import { Button, Section, Words } from '@/design';
+import { sayMissing } from './say';
+import { SignSheet } from './SignSheet';
+import type { CardHandle } from './useCard';
+
+interface Props {
+  readonly handle: CardHandle;
+  readonly proof: Proof;
+  readonly reply: CardReply;
+  readonly jobId: string;
+}
+
+/** How a proof ends: signed with all that it is about in sight, failed, or broken off. */
+export function ProofEnd({ handle, proof, reply, jobId }: Props) {
+  const { role } = usePerson();
+  const [signing, setSigning] = useState(false);
+  const signs = role === 'technician' || role === 'lead';
+  const stopRun = () => {
+    if (proof.runningSince !== null) handle.add('run-stopped', { why: '' });
+  };
+  return (
+    <Section title="Result">
+      {proof.missing.length > 0 ? (
+        <Words size={15}>{`Still needed before it passes: ${proof.missing.map(sayMissing).join('; ')}.`}</Words>
+      ) : null}
+      {signs ? (
+        <>
+          <Button
+            kind="main"
+            tall
+            label="Passed"
+            offBecause={proof.missing.length > 0 ? 'Not before all of that is there.' : null}
+            onPress={() => setSigning(true)}
+          />
+          <Button
+            kind="stop"
+            label="Failed: find the fault again"
+            onPress={() => {
+              stopRun();
+              handle.add('proved', { passed: false, note: '', looks: [] });
+              router.navigate(`/u/${reply.unit.tag}/find`);
+            }}
+          />
+        </>
+      ) : (
+        <AskForSignature handle={handle} isThrough={proof.missing.length === 0} />
+      )}
+      <Button
+        kind="quiet"
+        label="Back to the work"
+        onPress={() => {
+          stopRun();
+          handle.add('back-to-work', { why: '' });
+          router.navigate(`/j/${jobId}`);
+        }}
+      />
+      {signing ? (
+        <SignSheet
+          handle={handle}
+          proof={proof}
+          reply={reply}
+          onSign={(signed) => {
+            stopRun();
+            handle.add('proved', { passed: true, ...signed });
+            setSigning(false);
+          }}
+          onClose={() => setSigning(false)}
+        />
+      ) : null}
+    </Section>
+  );
+}
+
+function AskForSignature({ handle, isThrough }: { readonly handle: CardHandle; readonly isThrough: boolean }) {
+  const asked = handle.card?.signatureAsked ?? null;
+  if (asked) return <Words role="status">The signature is asked for. A technician sees it on Shift.</Words>;
+  return (
+    <>
+      <Words>A technician or the lead must sign.</Words>
+      <Button
+        kind="main"
+        tall
+        label="Ask for the signature"
+        offBecause={isThrough ? null : 'When all that is needed is there.'}
+        onPress={() => handle.add('signature-asked', { note: '' })}
+      />
+    </>
+  );
+}

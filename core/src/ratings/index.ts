@@ -1,0 +1,1 @@
+export { classFor, measuredFor, planFor, ratedOf } from './rated';

@@ -1,0 +1,241 @@
+import { checksOf, CLOCKS, classOf, type ClassId } from '@hudrik/core/catalogue';
+import type { CardReply, Defect, Role } from '@hudrik/core/contracts';
+import { cardOf, type Facts, type KindId } from '@hudrik/core/log';
+import { proofSettingOf, systemsOf } from '@hudrik/core/proof';
+import { folderOf, PROOF_LOOKS } from '@hudrik/core/catalogue';
+import { readCard } from '../../cards/readCard';
+import { newestCheckInId } from '../../checkins/opening';
+import type { Actor, Context } from '../../context';
+import { readDefects } from '../../defects/readDefects';
+import { editUnit } from '../../fleet/editUnit';
+import { addHire, cancelHire } from '../../hires/hires';
+import { enterAs } from '../../log/enterAs';
+import { Refusal } from '../../refusal';
+import { wellCheckIn } from '../samples';
+import type { On, TestYard } from '../yard';
+
+type Edit = Facts<'unit-changed'>;
+
+/** One unit, and the people who do things to it in any order. What is refused is refused: nothing here knows a rule. */
+export class World {
+  readonly #yard: TestYard;
+  readonly #context: Context;
+  readonly tag: string;
+  readonly classId: ClassId;
+  unitId = 0;
+  hours = 101;
+
+  constructor(yard: TestYard, tag: string, classId: ClassId) {
+    this.#yard = yard;
+    this.#context = yard.context;
+    this.tag = tag;
+    this.classId = classId;
+  }
+
+  get db() {
+    return this.#yard.db;
+  }
+
+  get now(): Date {
+    return this.#yard.now;
+  }
+
+  async begin(): Promise<void> {
+    this.unitId = await this.#yard.addUnit(this.tag, this.classId, 100, { isLookedAt: false });
+  }
+
+  later(hours: number): void {
+    this.#yard.later(hours);
+  }
+
+  actor(role: Role): Actor {
+    return { id: this.#yard.personId(role), name: `The ${role}`, role };
+  }
+
+  /** Out: whether it was taken. What is neither taken nor refused is thrown on. */
+  async enter<K extends KindId>(on: On, kind: K, facts: Facts<K>, as: Role = 'technician'): Promise<boolean> {
+    return this.#unlessRefused(() => enterAs(this.#context, this.actor(as), on, kind, facts));
+  }
+
+  onUnit<K extends KindId>(kind: K, facts: Facts<K>, as?: Role): Promise<boolean> {
+    return this.enter({ tag: this.tag }, kind, facts, as);
+  }
+
+  edit(edit: Edit): Promise<boolean> {
+    return this.#unlessRefused(() => editUnit(this.#context, this.actor('lead'), this.tag, edit, null));
+  }
+
+  book(reference: string, fromHours: number, hours: number): Promise<boolean> {
+    const at = (more: number) => new Date(this.now.getTime() + more * 3_600_000).toISOString();
+    const fresh = {
+      reference,
+      classId: this.classId,
+      tag: this.tag,
+      fromAt: at(fromHours),
+      toAt: at(fromHours + hours),
+      hirer: '',
+      phone: '',
+      sure: true,
+    };
+    return this.#unlessRefused(() => addHire(this.#context, this.actor('counter'), fresh));
+  }
+
+  cancel(reference: string): Promise<boolean> {
+    return this.#unlessRefused(() => cancelHire(this.#context, this.actor('counter'), reference));
+  }
+
+  async #unlessRefused(act: () => Promise<unknown>): Promise<boolean> {
+    try {
+      await act();
+      return true;
+    } catch (error) {
+      if (error instanceof Refusal) return false;
+      throw error;
+    }
+  }
+
+  unit() {
+    return this.db.selectFrom('unit').selectAll().where('id', '=', this.unitId).executeTakeFirstOrThrow();
+  }
+
+  jobs() {
+    return this.db
+      .selectFrom('job')
+      .selectAll()
+      .where('unit_id', '=', this.unitId)
+      .where('closed_at', 'is', null)
+      .orderBy('id')
+      .execute();
+  }
+
+  defects(): Promise<Defect[]> {
+    return readDefects(this.db, this.unitId);
+  }
+
+  async card(): Promise<CardReply | null> {
+    const visit = await this.db
+      .selectFrom('visit as v')
+      .innerJoin('visit_job as vj', 'vj.visit_id', 'v.id')
+      .select('vj.job_id')
+      .where('v.unit_id', '=', this.unitId)
+      .where('v.ended_at', 'is', null)
+      .orderBy('vj.job_id')
+      .executeTakeFirst();
+    return visit ? readCard(this.#context, String(visit.job_id)) : null;
+  }
+
+  hireOut() {
+    return this.db
+      .selectFrom('hire')
+      .selectAll()
+      .where('unit_id', '=', this.unitId)
+      .where('state', 'in', ['out', 'back'])
+      .executeTakeFirst();
+  }
+
+  /** A return in which all is well but for what is said otherwise. */
+  async checkIn(
+    changed: Partial<Facts<'check-in'>> = {},
+    found: Readonly<Record<string, string>> = {},
+    as: Role = 'technician',
+  ) {
+    this.hours += 0.5;
+    const { facts } = wellCheckIn(this.tag, this.classId, this.hours.toFixed(1));
+    const answers = facts.answers.map((answer) => {
+      const exception = found[answer.check];
+      return exception === undefined
+        ? answer
+        : { check: answer.check, result: 'not-ok' as const, exception, reading: undefined, photos: [] };
+    });
+    const hours = { typed: this.hours.toFixed(1), confirmed: true, meterEvent: null };
+    const basedOn = await newestCheckInId(this.db, this.unitId);
+    return this.onUnit('check-in', { ...facts, answers, hours, basedOn, ...changed }, as);
+  }
+
+  /** What an honest check-in says of what was found before and is in order now. */
+  async settledNow(): Promise<NonNullable<Facts<'check-in'>['settled']>> {
+    const checks = checksOf(classOf(this.classId)).map((check) => check.id);
+    return (await this.defects())
+      .filter(({ origin }) => origin.kind === 'check' && checks.includes(origin.id))
+      .filter(({ origin }) => origin.exception !== 'could-not-look' && origin.exception !== 'not-possible')
+      .map(({ id }) => ({ defectId: id, how: 'put-right' as const, why: 'Put right meanwhile' }));
+  }
+
+  /** The whole proof of what the visit asks. Out: whether it was signed. */
+  async prove(passed: boolean, looks: 'all' | 'none' = 'all'): Promise<boolean> {
+    const card = await this.card();
+    const job = card?.jobs.find((one) => one.state === 'open') ?? card?.jobs[0];
+    if (!card || !job) return false;
+    const on = { jobId: job.id };
+    const setting = proofSettingOf({
+      folder: folderOf(this.classId),
+      known: PROOF_LOOKS,
+      needs: card.needs,
+      complaint: { ...card.complaint, afterMinutes: card.complaint.afterMinutes ?? null },
+      systems: systemsOf(cardOf(card.entries).ledger),
+      ...card.ratings,
+    });
+    if (!(await this.enter(on, 'to-proof', {}))) return false;
+    await this.enter(on, 'leak-look', { dry: true, note: '' });
+    if (setting.minutes > 0) {
+      await this.enter(on, 'smoke', { clear: true });
+      await this.enter(on, 'proof-load', { load: setting.plan.loads[0]?.id ?? null });
+      await this.enter(on, 'run-started', {});
+      this.later((setting.minutes + 1) / 60);
+      for (const { id, unit, least, most } of setting.plan.readings) {
+        const value = ((least ?? 0) + (most ?? (least ?? 0) * 2)) / 2;
+        await this.enter(on, 'proof-reading', { reading: asReading(id), value, unit, live: false });
+      }
+      await this.enter(on, 'run-stopped', { why: '' });
+    }
+    for (const { id } of setting.looks) await this.enter(on, 'proof-look', { look: id, ok: true });
+    const ids = card.jobs
+      .filter((one) => one.state === 'open')
+      .flatMap((one) => one.defects.map((defect) => defect.id));
+    const told = card.defects.filter(
+      ({ id, origin, causes }) => ids.includes(id) && origin.kind === 'told' && causes.length === 0,
+    );
+    return this.enter(on, 'proved', {
+      passed,
+      note: 'Proved',
+      looks: looks === 'all' && passed ? ids : [],
+      measured: measuredOf(card, this.classId),
+      notFound: looks === 'all' ? told.map((defect) => defect.id) : [],
+    });
+  }
+
+  /** Everything that can be made whole on the card is. */
+  async makeWhole(): Promise<void> {
+    const card = await this.card();
+    if (card === null) return;
+    const { ledger, clocks, steps } = cardOf(card.entries);
+    const on = { jobId: card.jobs.find((job) => job.state === 'open')?.id ?? card.jobs[0]?.id ?? '' };
+    for (const { thingId } of ledger.putBack) await this.enter(on, 'put-back', { thingId });
+    for (const { thingId } of ledger.onTrial)
+      await this.enter(on, 'replaced', { thingId, part: 'New', forTrial: false });
+    for (const clock of clocks.filter((one) => one.result === null)) {
+      this.later(Math.max((Date.parse(clock.endsAt) - this.now.getTime()) / 3_600_000, 0) + 0.01);
+      await this.enter(on, 'clock-ended', { clockId: clock.clockId, result: goodResult(clock.clock), note: '' });
+    }
+    for (const step of steps.filter((one) => one.state === 'to-do'))
+      await this.enter({ jobId: step.jobId ?? on.jobId }, 'step-done', { stepId: step.stepId });
+  }
+}
+
+type ReadingId = Facts<'proof-reading'>['reading'];
+const asReading = (id: string): ReadingId => id as ReadingId;
+
+export const goodResult = (clock: string): string => {
+  const results = Object.entries(CLOCKS[clock as keyof typeof CLOCKS].results);
+  return results.find(([, [, isGood]]) => isGood)?.[0] ?? 'stopped';
+};
+
+/** A figure inside its limit for each thing that was found by one. */
+export function measuredOf({ defects }: Pick<CardReply, 'defects'>, classId: ClassId) {
+  const checks = checksOf(classOf(classId));
+  return defects.flatMap(({ id, origin }) => {
+    const measured = checks.find((check) => origin.kind === 'check' && check.id === origin.id)?.measured;
+    if (measured?.limit.kind !== 'within') return [];
+    return [{ defectId: id, value: (measured.limit.min + measured.limit.max) / 2, unit: measured.unit }];
+  });
+}
