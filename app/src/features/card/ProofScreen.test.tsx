@@ -36,7 +36,7 @@ const well = [
 ];
 
 /** The same, begun so long ago. */
-const ran = (minutes: number) => well.map((entry) => (entry === RUN ? ago(entry, minutes) : entry));
+const ran = (minutes: number) => well.map((entry, at) => (at <= well.indexOf(RUN) ? ago(entry, minutes) : entry));
 
 describe('the proof', () => {
   test('begins with leaks and its cautions; nothing runs before', async () => {
