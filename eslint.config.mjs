@@ -3,6 +3,14 @@ import expo from 'eslint-config-expo/flat.js';
 /** Words for rooms that say nothing of what is in them. */
 const WEAK_ROOM = '^\\.{1,2}/(.*/)?(utils|helpers|common|types|tools)(/|$)';
 
+/** Rules on screens: there are none outside the app. */
+const ON_SCREENS = Object.fromEntries(
+  expo
+    .flatMap((part) => Object.keys(part.rules ?? {}))
+    .filter((rule) => rule.startsWith('react/') || rule.startsWith('react-hooks/'))
+    .map((rule) => [rule, 'off']),
+);
+
 /** Files that are tables: their length says how much is known, not how much is done. */
 const TABLES = ['core/src/catalogue/**/*.ts', 'core/src/contracts/operations.ts', 'server/src/database/tables.ts'];
 
@@ -43,6 +51,7 @@ export default [
       complexity: ['error', 20],
     },
   },
+  { files: ['core/**', 'server/**', 'run/**', 'e2e/**'], rules: ON_SCREENS },
   { files: TABLES, rules: { 'max-lines': 'off' } },
   {
     files: ['**/*.test.ts', '**/*.test.tsx', 'e2e/**/*.ts'],

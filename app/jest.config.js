@@ -5,9 +5,11 @@ module.exports = {
   displayName: 'app',
   cacheDirectory: '<rootDir>/../.hudrik/jest-app',
   testTimeout: 60_000,
-  // Packages that come as .mjs need Babel too.
   transform: {
+    // What knows no screen needs no Babel.
+    '/core/src/.+\\.ts$': require('../core/jest.config.cjs').transform['^.+\\.tsx?$'],
     ...preset.transform,
+    // Packages that come as .mjs need Babel too.
     '\\.mjs$': ['babel-jest', { caller: { name: 'metro', bundler: 'metro', platform: 'ios' } }],
   },
   moduleNameMapper: {

@@ -247,66 +247,70 @@ test('from a cause to a unit that is fit again: taken apart, a part late, put ba
   expect(story.filter((kind) => !told.includes(kind))).toEqual([]);
 });
 
-test('a clock stands on every screen, outlives a reload, and its result is asked for', async ({ page, server }) => {
-  await signIn(page, 'Maren Askild');
-  const { jobId } = await heldWithCause(page, server);
-  await page.goto(`/j/${jobId}`);
-  await button(page, 'Start a clock').click();
-  await page.getByRole('dialog').getByRole('button', { name: 'Carburettor bath' }).click();
-  await page.getByLabel('Minutes').fill('nine');
-  await expect(page.getByText('Whole minutes, up to two weeks.')).toBeVisible();
-  await page.getByLabel('Minutes').fill('9');
-  await button(page, 'Start: 9 min').click();
-  await expect(
-    page
-      .getByRole('timer')
-      .filter({ hasText: /^8:\d\d$/ })
-      .first(),
-  ).toBeVisible();
-  await page.goto('/yard');
-  await expect(page.getByRole('button', { name: /Carburettor bath: / }).first()).toBeVisible();
-  await page.reload();
-  await page
-    .getByRole('button', { name: /Carburettor bath: / })
-    .first()
-    .click();
-  await page
-    .getByRole('group', { name: 'Result of carburettor bath' })
-    .getByRole('button', { name: 'Still gummed' })
-    .click();
-  await expect(page.getByText('Carburettor bath: still gummed')).toBeVisible();
-});
+test(
+  'a clock stands on every screen, outlives a reload, and its result is asked for',
+  { tag: '@phone' },
+  async ({ page, server }) => {
+    await signIn(page, 'Maren Askild');
+    const { jobId } = await heldWithCause(page, server);
+    await page.goto(`/j/${jobId}`);
+    await button(page, 'Start a clock').click();
+    await page.getByRole('dialog').getByRole('button', { name: 'Carburettor bath' }).click();
+    await page.getByLabel('Minutes').fill('nine');
+    await expect(page.getByText('Whole minutes, up to two weeks.')).toBeVisible();
+    await page.getByLabel('Minutes').fill('9');
+    await button(page, 'Start: 9 min').click();
+    await expect(
+      page
+        .getByRole('timer')
+        .filter({ hasText: /^8:\d\d$/ })
+        .first(),
+    ).toBeVisible();
+    await page.goto('/yard');
+    await expect(page.getByRole('button', { name: /Carburettor bath: / }).first()).toBeVisible();
+    await page.reload();
+    await page
+      .getByRole('button', { name: /Carburettor bath: / })
+      .first()
+      .click();
+    await page
+      .getByRole('group', { name: 'Result of carburettor bath' })
+      .getByRole('button', { name: 'Still gummed' })
+      .click();
+    await expect(page.getByText('Carburettor bath: still gummed')).toBeVisible();
+  },
+);
 
-test('without a connection the card goes on; what waits is sent after, what somebody else did first is said', async ({
-  page,
-  context,
-  server,
-}) => {
-  await signIn(page, 'Ivo Tarnwell');
-  const { jobId } = await heldWithCause(page, server);
-  await page.goto(`/j/${jobId}`);
-  await button(page, /^Start work on it/).click();
-  // The steps are laid by the server and push what is below them down.
-  await expect(page.getByRole('checkbox').first()).toBeVisible();
-  await button(page, 'A known teardown').click();
-  await page.getByRole('dialog').getByRole('button', { name: 'Carburettor off' }).click();
-  await button(page, 'Off: Fuel hose').click();
-  await expect(page.getByText(/not sent yet/)).toHaveCount(0);
-  const { entries } = await jsonOf<{
-    entries: { kind: string; facts: { thingId?: string } }[];
-  }>(await page.request.get(`/api/jobs/${jobId}/card`));
-  const thingId = entries.find((entry) => entry.kind === 'taken-off')?.facts.thingId ?? '';
-  await button(page, 'Put back: 1 to go').click();
-  await context.setOffline(true);
-  await button(page, 'It is back on').click();
-  await expect(page.getByText('Nothing is left over.')).toBeVisible();
-  await expect(page.getByText('One entry is not sent yet.')).toBeVisible();
-  const lead = await asLead(server.url);
-  await enter(lead, { jobId }, 'struck-off', { thingId, why: 'Stays off: new one wanted' });
-  await lead.dispose();
-  await context.setOffline(false);
-  await expect(page.getByText('Not taken: Back on: Fuel hose.')).toBeVisible({ timeout: 20_000 });
-  await expect(page.getByText('Fuel hose: stays as it is already. Somebody changed it meanwhile.')).toBeVisible();
-  await button(page, 'Dismiss').click();
-  await expect(page.getByText('Not taken: Back on: Fuel hose.')).toHaveCount(0);
-});
+test(
+  'without a connection the card goes on; what waits is sent after, what somebody else did first is said',
+  { tag: '@phone' },
+  async ({ page, context, server }) => {
+    await signIn(page, 'Ivo Tarnwell');
+    const { jobId } = await heldWithCause(page, server);
+    await page.goto(`/j/${jobId}`);
+    await button(page, /^Start work on it/).click();
+    // The steps are laid by the server and push what is below them down.
+    await expect(page.getByRole('checkbox').first()).toBeVisible();
+    await button(page, 'A known teardown').click();
+    await page.getByRole('dialog').getByRole('button', { name: 'Carburettor off' }).click();
+    await button(page, 'Off: Fuel hose').click();
+    await expect(page.getByText(/not sent yet/)).toHaveCount(0);
+    const { entries } = await jsonOf<{
+      entries: { kind: string; facts: { thingId?: string } }[];
+    }>(await page.request.get(`/api/jobs/${jobId}/card`));
+    const thingId = entries.find((entry) => entry.kind === 'taken-off')?.facts.thingId ?? '';
+    await button(page, 'Put back: 1 to go').click();
+    await context.setOffline(true);
+    await button(page, 'It is back on').click();
+    await expect(page.getByText('Nothing is left over.')).toBeVisible();
+    await expect(page.getByText('One entry is not sent yet.')).toBeVisible();
+    const lead = await asLead(server.url);
+    await enter(lead, { jobId }, 'struck-off', { thingId, why: 'Stays off: new one wanted' });
+    await lead.dispose();
+    await context.setOffline(false);
+    await expect(page.getByText('Not taken: Back on: Fuel hose.')).toBeVisible({ timeout: 20_000 });
+    await expect(page.getByText('Fuel hose: stays as it is already. Somebody changed it meanwhile.')).toBeVisible();
+    await button(page, 'Dismiss').click();
+    await expect(page.getByText('Not taken: Back on: Fuel hose.')).toHaveCount(0);
+  },
+);

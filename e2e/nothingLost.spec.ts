@@ -11,6 +11,8 @@ async function toVerdict(page: Page, tag: string): Promise<Thumb> {
   return thumb;
 }
 
+test.use({ serviceWorkers: 'allow' });
+
 test.describe('nothing is lost', { tag: '@phone' }, () => {
   test('a reload in the middle goes on where it was', async ({ page, server }) => {
     await signIn(page, 'Ivo Tarnwell');

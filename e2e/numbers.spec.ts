@@ -22,20 +22,24 @@ test('a head is tightened: drag is added, the next bolt is ringed, each is ticke
   await expect(page.getByText('The drag is nearly as large as the wanted torque', { exact: false })).toBeVisible();
 });
 
-test('a sum takes any unit of its kind, says what the result means, and keeps the last values', async ({ page }) => {
-  await signIn(page, 'Maren Askild', '/numbers/leak-down');
-  await page.getByLabel('Supply, psi').fill('40');
-  await page.getByLabel('Cylinder holds, psi').fill('19');
-  await expect(page.getByText('Lost. Failed.')).toBeVisible();
-  await page.getByLabel('Cylinder holds, psi').fill('x');
-  await expect(page.getByText('Enter a number on every line.')).toBeVisible();
-  await page.getByLabel('Cylinder holds, psi').fill('50');
-  await expect(page.getByText('These values make no sense together.')).toBeVisible();
-  await page.getByRole('button', { name: 'Cylinder holds in kPa' }).click();
-  await page.getByLabel('Cylinder holds, kPa').fill('248.2');
-  await expect(page.getByText('Lost. Good.')).toBeVisible();
-  await page.reload();
-  await expect(page.getByLabel('Cylinder holds, kPa')).toHaveValue('248.2');
-  await page.goto('/numbers/nothing');
-  await expect(page.getByText('There is no such calculation.')).toBeVisible();
-});
+test(
+  'a sum takes any unit of its kind, says what the result means, and keeps the last values',
+  { tag: '@phone' },
+  async ({ page }) => {
+    await signIn(page, 'Maren Askild', '/numbers/leak-down');
+    await page.getByLabel('Supply, psi').fill('40');
+    await page.getByLabel('Cylinder holds, psi').fill('19');
+    await expect(page.getByText('Lost. Failed.')).toBeVisible();
+    await page.getByLabel('Cylinder holds, psi').fill('x');
+    await expect(page.getByText('Enter a number on every line.')).toBeVisible();
+    await page.getByLabel('Cylinder holds, psi').fill('50');
+    await expect(page.getByText('These values make no sense together.')).toBeVisible();
+    await page.getByRole('button', { name: 'Cylinder holds in kPa' }).click();
+    await page.getByLabel('Cylinder holds, kPa').fill('248.2');
+    await expect(page.getByText('Lost. Good.')).toBeVisible();
+    await page.reload();
+    await expect(page.getByLabel('Cylinder holds, kPa')).toHaveValue('248.2');
+    await page.goto('/numbers/nothing');
+    await expect(page.getByText('There is no such calculation.')).toBeVisible();
+  },
+);

@@ -12,11 +12,14 @@ export default defineConfig({
   reporter: 'list',
   use: {
     actionTimeout: 20_000,
+    // What goes on without a connection asks for it.
+    serviceWorkers: 'block',
     launchOptions: {
       executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium',
       args: [
         '--no-sandbox',
         '--disable-gpu',
+        '--force-prefers-reduced-motion',
         '--disable-quic',
         '--no-first-run',
         '--disable-background-networking',

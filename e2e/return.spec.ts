@@ -26,70 +26,75 @@ for (const classId of CLASSES) {
   );
 }
 
-test('a held return: over-full oil that smells of fuel, with a photo; the yard and the history say so', async ({
-  page,
-  server,
-}) => {
-  await signIn(page, 'Maren Askild');
-  const tag = await freshUnit(server, 'snowblower');
-  const thumb = new Thumb(page);
-  await page.goto(`/u/${tag}/check-in`);
-  await page.keyboard.type(await hoursAfter(page, 1.2));
-  await thumb.tap('Next');
-  await fuelAndNothingNoticed(thumb);
-  await thumb.tap(/^Oil at the mark/);
-  await thumb.tap('Over-full');
-  await page
-    .getByLabel('Photo file')
-    .setInputFiles({ name: 'words.jpg', mimeType: 'image/jpeg', buffer: Buffer.from('only words') });
-  await expect(page.getByText('“words.jpg” is not a photo that can be shown.')).toBeVisible();
-  await page
-    .getByLabel('Photo file')
-    .setInputFiles({ name: 'oil.png', mimeType: 'image/png', buffer: await page.screenshot() });
-  await expect(page.getByLabel('Photo of the finding')).toBeVisible();
-  await thumb.tap('Save');
-  await thumb.tap(/^Oil clean/);
-  await thumb.tap('Smells of fuel');
-  await thumb.tap('Save');
-  await walkRound(thumb);
-  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Held');
-  await expect(page.getByText('Fuel in the oil. Do not start it: the float needle lets by.')).toBeVisible();
-  await expect(page.getByText(/Do not start or crank it/)).toBeVisible();
-  await thumb.tap('Confirm');
-  await thumb.tap(`See ${tag}`);
-  await expect(page.getByText('Held: Fuel in the oil. Do not start it: the float needle lets by.')).toBeVisible();
-  await expect(page.getByText('Drain the oil, float needle and seat, new oil').first()).toBeVisible();
-  const photo = page.getByLabel('Photo taken at the check-in').first();
-  await expect(photo).toBeVisible();
-  await page.goto('/yard?readiness=held');
-  await page.getByLabel('Find a tag, serial or model').fill(tag);
-  await expect(page.getByRole('link', { name: new RegExp(`^${tag}, Held`) })).toBeVisible();
-});
+test(
+  'a held return: over-full oil that smells of fuel, with a photo; the yard and the history say so',
+  { tag: '@phone' },
+  async ({ page, server }) => {
+    await signIn(page, 'Maren Askild');
+    const tag = await freshUnit(server, 'snowblower');
+    const thumb = new Thumb(page);
+    await page.goto(`/u/${tag}/check-in`);
+    await page.keyboard.type(await hoursAfter(page, 1.2));
+    await thumb.tap('Next');
+    await fuelAndNothingNoticed(thumb);
+    await thumb.tap(/^Oil at the mark/);
+    await thumb.tap('Over-full');
+    await page
+      .getByLabel('Photo file')
+      .setInputFiles({ name: 'words.jpg', mimeType: 'image/jpeg', buffer: Buffer.from('only words') });
+    await expect(page.getByText('“words.jpg” is not a photo that can be shown.')).toBeVisible();
+    await page
+      .getByLabel('Photo file')
+      .setInputFiles({ name: 'oil.png', mimeType: 'image/png', buffer: await page.screenshot() });
+    await expect(page.getByLabel('Photo of the finding')).toBeVisible();
+    await thumb.tap('Save');
+    await thumb.tap(/^Oil clean/);
+    await thumb.tap('Smells of fuel');
+    await thumb.tap('Save');
+    await walkRound(thumb);
+    await expect(page.getByRole('heading', { level: 1 })).toHaveText('Held');
+    await expect(page.getByText('Fuel in the oil. Do not start it: the float needle lets by.')).toBeVisible();
+    await expect(page.getByText(/Do not start or crank it/)).toBeVisible();
+    await thumb.tap('Confirm');
+    await thumb.tap(`See ${tag}`);
+    await expect(page.getByText('Held: Fuel in the oil. Do not start it: the float needle lets by.')).toBeVisible();
+    await expect(page.getByText('Drain the oil, float needle and seat, new oil').first()).toBeVisible();
+    const photo = page.getByLabel('Photo taken at the check-in').first();
+    await expect(photo).toBeVisible();
+    await page.goto('/yard?readiness=held');
+    await page.getByLabel('Find a tag, serial or model').fill(tag);
+    await expect(page.getByRole('link', { name: new RegExp(`^${tag}, Held`) })).toBeVisible();
+  },
+);
 
-test('wrong hours are said in words, and what was likely meant is one tap away', async ({ page, server }) => {
-  await signIn(page, 'Ivo Tarnwell');
-  const tag = await freshUnit(server, 'pressure-washer');
-  const thumb = new Thumb(page);
-  await page.goto(`/u/${tag}/check-in`);
-  const right = await hoursAfter(page, 3);
-  await thumb.figures(right.replace('.', ''));
-  await expect(page.getByRole('alert')).toContainText('running hours, and only');
-  await expect(page.getByRole('button', { name: 'Next' })).toBeDisabled();
-  await thumb.tap(new RegExp(`^${right.replace('.', '\\.').replace(/\\.0$/, '')}.*The point left out`));
-  await expect(page.getByText('+3.0 h since then')).toBeVisible();
-  for (let n = 0; n < 7; n++) await page.keyboard.press('Backspace');
-  await page.keyboard.type('1.0');
-  await expect(page.getByRole('alert')).toContainText('A meter does not run backwards');
-  await expect(page.getByRole('button', { name: 'Next' })).toBeDisabled();
-  await thumb.tap('Meter was replaced');
-  await expect(page.getByRole('button', { name: 'Next' })).toBeEnabled();
-  await thumb.tap('Meter was replaced');
-  await page.keyboard.press('Backspace');
-  await page.keyboard.type('abc');
-  await expect(page.getByRole('heading', { level: 1 })).toHaveText('1.');
-});
+test(
+  'wrong hours are said in words, and what was likely meant is one tap away',
+  { tag: '@phone' },
+  async ({ page, server }) => {
+    await signIn(page, 'Ivo Tarnwell');
+    const tag = await freshUnit(server, 'pressure-washer');
+    const thumb = new Thumb(page);
+    await page.goto(`/u/${tag}/check-in`);
+    const right = await hoursAfter(page, 3);
+    await thumb.figures(right.replace('.', ''));
+    await expect(page.getByRole('alert')).toContainText('running hours, and only');
+    await expect(page.getByRole('button', { name: 'Next' })).toBeDisabled();
+    await thumb.tap(new RegExp(`^${right.replace('.', '\\.').replace(/\\.0$/, '')}.*The point left out`));
+    await expect(page.getByText('+3.0 h since then')).toBeVisible();
+    for (let n = 0; n < 7; n++) await page.keyboard.press('Backspace');
+    await page.keyboard.type('1.0');
+    await expect(page.getByRole('alert')).toContainText('A meter does not run backwards');
+    await expect(page.getByRole('button', { name: 'Next' })).toBeDisabled();
+    await thumb.tap('Meter was replaced');
+    await expect(page.getByRole('button', { name: 'Next' })).toBeEnabled();
+    await thumb.tap('Meter was replaced');
+    await page.keyboard.press('Backspace');
+    await page.keyboard.type('abc');
+    await expect(page.getByRole('heading', { level: 1 })).toHaveText('1.');
+  },
+);
 
-test('an unknown tag says so', async ({ page }) => {
+test('an unknown tag says so', { tag: '@phone' }, async ({ page }) => {
   await signIn(page, 'Ivo Tarnwell');
   await page.goto('/u/ZZ-99/check-in');
   await expect(page.getByText('No unit on this yard has that tag.')).toBeVisible();

@@ -91,7 +91,7 @@ test('three jobs on one visit: one teardown, one proof, a look at each, and it i
   expect(thumb.taps).toBeLessThanOrEqual(12);
 });
 
-test('a failed proof goes back into the finding with everything there', { tag: '@phone' }, async ({ page, server }) => {
+test('a failed proof goes back into the finding with everything there', async ({ page, server }) => {
   await signIn(page, 'Ivo Tarnwell');
   const { tag, jobId } = await threeJobs(page, server);
   await enter(page.request, { jobId }, 'job-started', {});

@@ -1,15 +1,19 @@
 import { spawn } from 'node:child_process';
+import { once } from 'node:events';
 import { readdirSync } from 'node:fs';
 import path from 'node:path';
-import { ensureChromium, ensureModules } from './install.mjs';
+import { ensureModules } from './install.mjs';
 import { ROOT } from './places.mjs';
 import { startThrowAwayPostgres } from './postgres.mjs';
 import { say } from './say.mjs';
 
 /** Everything that must hold, on a fresh machine: installs what is missing, then looks at each thing in turn. */
 const began = Date.now();
+// Debian's packages and the modules come side by side.
+const debian = spawn(process.execPath, [path.join(ROOT, 'run/debian.mjs')], { stdio: ['ignore', 2, 2] });
+const fromDebian = once(debian, 'exit');
 ensureModules();
-ensureChromium();
+if ((await fromDebian)[0] !== 0) process.exit(1);
 const postgres = await startThrowAwayPostgres();
 process.on('exit', () => postgres.stop());
 for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => process.exit(1));
@@ -48,7 +52,11 @@ function step(name, program, args, { cwd = ROOT, env = {} } = {}) {
   });
 }
 
-const serverTests = () => filesUnder(inFolder('server/src')).filter((file) => file.endsWith('.test.ts'));
+/** The longest first, so that it is not waited for at the end. */
+const serverTests = () =>
+  filesUnder(inFolder('server/src'))
+    .filter((file) => file.endsWith('.test.ts'))
+    .sort((x, y) => Number(y.endsWith('promise.test.ts')) - Number(x.endsWith('promise.test.ts')));
 const filesUnder = (folder) =>
   readdirSync(folder, { withFileTypes: true }).flatMap((entry) =>
     entry.isDirectory() ? filesUnder(path.join(folder, entry.name)) : [path.join(folder, entry.name)],
@@ -69,17 +77,16 @@ const TSC = path.join(ROOT, 'node_modules/typescript-fast/bin/tsc');
 const TEMPLATE = 'hudrik_template';
 postgres.ensureDatabase(TEMPLATE);
 
-await steps([
-  () =>
-    step('typed routes', path.join(BIN, 'expo'), ['customize', 'tsconfig.json'], {
-      cwd: inFolder('app'),
-      env: { EXPO_OFFLINE: '1' },
-    }),
-  () => step('format', path.join(BIN, 'prettier'), ['--check', '.']),
-]);
+results.push(
+  await step('typed routes', path.join(BIN, 'expo'), ['customize', 'tsconfig.json'], {
+    cwd: inFolder('app'),
+    env: { EXPO_OFFLINE: '1' },
+  }),
+);
 await steps([
   // The longest first: it goes beside everything that does not need it.
   () => node('the web app', ['run/buildWeb.mjs']),
+  () => step('format', path.join(BIN, 'prettier'), ['--check', '.']),
   () => step('lint', path.join(BIN, 'eslint'), ['.', '--max-warnings', '0']),
   () => step('app', path.join(BIN, 'jest'), ['--maxWorkers', '1'], { cwd: inFolder('app') }),
   () =>

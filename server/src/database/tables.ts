@@ -3,12 +3,13 @@ import type { DataSheet, FindingRecord } from '@hudrik/core/contracts';
 import type { JobState, VisitState } from '@hudrik/core/card';
 import type { DefectEnd, DefectOrigin, DefectWeight } from '@hudrik/core/defects';
 import type { Readiness, ReadinessVerdict } from '@hudrik/core/readiness';
-import type { ClockState, ExchangeState, HireState, OrderState, PartLineState } from '@hudrik/core/states';
+import type { ClockState, HireState } from '@hudrik/core/states';
 import type { ColumnType, Generated, GeneratedAlways, JSONColumnType, Kysely, Selectable, Transaction } from 'kysely';
+import type { PartTables } from './partTables';
 
 type Json<T> = JSONColumnType<T & object, string, string>;
-type Instant = ColumnType<Date, Date | string, Date | string>;
-type MaybeInstant = ColumnType<Date | null, Date | string | null | undefined, Date | string | null>;
+export type Instant = ColumnType<Date, Date | string, Date | string>;
+export type MaybeInstant = ColumnType<Date | null, Date | string | null | undefined, Date | string | null>;
 
 interface PersonTable {
   id: GeneratedAlways<number>;
@@ -221,24 +222,6 @@ interface IdempotencyTable {
   at: ColumnType<Date, Date | undefined, never>;
 }
 
-interface SupplierQuoteTable {
-  number: string;
-  asked_at: Instant;
-  answered_at: MaybeInstant;
-  problem: string | null;
-  name: string | null;
-  obtainable: Generated<boolean>;
-  cents: number | null;
-  lead_days: number | null;
-}
-
-/** One row: when the supplier answered last, and what went wrong since. */
-interface SupplierStateTable {
-  only_one: Generated<boolean>;
-  answered_at: MaybeInstant;
-  problem: string | null;
-}
-
 /** One row: how this yard writes money, figures and times. */
 interface YardSettingsTable {
   only_one: Generated<boolean>;
@@ -301,84 +284,9 @@ interface LearntTeardownTable {
   at: Instant;
 }
 
-interface PartTable {
-  id: GeneratedAlways<number>;
-  number: string;
-  name: string;
-  cents: number;
-  place: string;
-  kind: Generated<'piece' | 'kit'>;
-}
-
-interface SupersessionTable {
-  old_number: string;
-  by_number: string;
-}
-
-interface KitPieceTable {
-  kit_id: number;
-  piece_id: number;
-  count: number;
-}
-
-interface PartMoveTable {
-  id: GeneratedAlways<number>;
-  part_id: number;
-  change: number;
-  why: 'counted' | 'received' | 'used' | 'returned';
-  note: string | null;
-  line_id: string | null;
-  person_id: number | null;
-  at: Instant;
-}
-
-interface PartLineTable {
-  id: string;
-  job_id: number;
-  asked: string;
-  part_id: number;
-  count: number;
-  state: PartLineState;
-  order_id: string | null;
-  asked_by: number;
-  asked_at: Instant;
-}
-
-interface PartOrderTable {
-  id: string;
-  state: Generated<OrderState>;
-  supplier_ref: string | null;
-  placed_at: MaybeInstant;
-  expected_at: MaybeInstant;
-  late: Generated<boolean>;
-  problem: string | null;
-  asked_at: MaybeInstant;
-  tries: Generated<number>;
-  cents: Generated<number>;
-  person_id: number;
-  made_at: Instant;
-}
-
-interface ExchangePartTable {
-  id: string;
-  name: string;
-  number: string | null;
-  state: Generated<ExchangeState>;
-  origin_job_id: number;
-  place: string;
-  at: Instant;
-}
-
-export interface Tables {
+export interface Tables extends PartTables {
   clock: ClockTable;
   learnt_teardown: LearntTeardownTable;
-  part: PartTable;
-  supersession: SupersessionTable;
-  kit_piece: KitPieceTable;
-  part_move: PartMoveTable;
-  part_line: PartLineTable;
-  part_order: PartOrderTable;
-  exchange_part: ExchangePartTable;
   finding: FindingTable;
   proven_cause: ProvenCauseTable;
   learning_reset: LearningResetTable;
@@ -399,8 +307,6 @@ export interface Tables {
   not_fitted: NotFittedTable;
   log_entry: LogEntryTable;
   idempotency: IdempotencyTable;
-  supplier_quote: SupplierQuoteTable;
-  supplier_state: SupplierStateTable;
   yard_settings: YardSettingsTable;
 }
 

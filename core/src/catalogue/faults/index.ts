@@ -1,21 +1,33 @@
 import { mapValues } from '../../typed';
 import type { Fault, FaultId, Shown } from '../shapes';
 import { AIR_FAULTS } from './air';
-import { DRIVEN_FAULTS } from './driven';
+import { BATTERY_FAULTS } from './battery';
+import { CARBURETTOR_FAULTS } from './carburettor';
+import { DRIVE_FAULTS } from './drive';
+import { ELECTRICS_FAULTS } from './electrics';
 import { ENGINE_FAULTS } from './engine';
-import { FUEL_FAULTS } from './fuel';
+import { FLOODING_FAULTS } from './flooding';
+import { FUEL_SUPPLY_FAULTS } from './fuelSupply';
+import { HYDRAULICS_FAULTS } from './hydraulics';
 import { SPARK_FAULTS } from './spark';
+import { WASHER_PUMP_FAULTS } from './washerPump';
 
 /**
  * What can be wrong. Ids are fixed and never reused. Odds, strengths, minutes and prices are judgement, to be taught by the yard's own
  * proven causes; which reading speaks for which fault is common practice.
  */
 const ENTRIES: Readonly<Record<FaultId, Fault>> = {
-  ...FUEL_FAULTS,
+  ...FUEL_SUPPLY_FAULTS,
+  ...CARBURETTOR_FAULTS,
+  ...FLOODING_FAULTS,
   ...AIR_FAULTS,
   ...SPARK_FAULTS,
+  ...BATTERY_FAULTS,
   ...ENGINE_FAULTS,
-  ...DRIVEN_FAULTS,
+  ...WASHER_PUMP_FAULTS,
+  ...ELECTRICS_FAULTS,
+  ...DRIVE_FAULTS,
+  ...HYDRAULICS_FAULTS,
 };
 
 /** An engine that does not pull is felt at the machine too: of what bogs or dies under load, so much shows there so (judgement). */

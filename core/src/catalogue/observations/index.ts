@@ -1,8 +1,11 @@
 import type { Observation, ObservationId, SameFact, SetUp, SetUpId, Tool, ToolId } from '../shapes';
-import { DRIVEN } from './driven';
+import { DRIVE } from './drive';
+import { ELECTRICS } from './electrics';
+import { HYDRAULICS } from './hydraulics';
 import { LOOKS } from './looks';
 import { OPENED } from './opened';
 import { COMPLAINT_OBSERVATIONS } from './complaints';
+import { WASHER_PUMP } from './washerPump';
 import { WITH_TOOLS } from './withTools';
 
 /**
@@ -14,7 +17,10 @@ export const OBSERVATIONS: { readonly [O in ObservationId]: Observation<O> } = {
   ...LOOKS,
   ...WITH_TOOLS,
   ...OPENED,
-  ...DRIVEN,
+  ...WASHER_PUMP,
+  ...ELECTRICS,
+  ...DRIVE,
+  ...HYDRAULICS,
 };
 export const isObservationId = (text: string): text is ObservationId => Object.hasOwn(OBSERVATIONS, text);
 
