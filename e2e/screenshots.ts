@@ -46,7 +46,6 @@ async function heldReturn(page: Page): Promise<void> {
     await thumb.tap(found);
     await thumb.tap('Save');
   }
-  await thumb.tap('The rest is good');
   await keep(page, 'check-in-station-phone');
   await walkRound(thumb);
   await keep(page, 'check-in-verdict-phone');
@@ -95,9 +94,9 @@ const jobId = await cardOf(phone, 'GE-07');
 await screens(phone, 'phone', { card: `/j/${jobId}`, 'put-back': `/j/${jobId}/back`, ways: `/j/${jobId}/ways` });
 await heldReturn(phone);
 await finding(phone, 'find-phone');
+await screens(phone, 'phone', { free: '/free' });
 const wide = await open(browser, 'wide');
 await screens(wide, 'wide', {
-  shift: '/',
   yard: '/yard',
   unit: '/u/SN-06',
   bench: '/bench',

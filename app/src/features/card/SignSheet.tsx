@@ -1,3 +1,4 @@
+import type { CardStep } from '@hudrik/core/card';
 import type { CardReply, Defect } from '@hudrik/core/contracts';
 import type { Facts } from '@hudrik/core/log';
 import type { Proof } from '@hudrik/core/proof';
@@ -129,11 +130,16 @@ function WhatWasDone({ handle, reply }: Pick<Props, 'handle' | 'reply'>) {
           />
         </View>
       ) : null}
-      {steps
-        .filter((step) => step.state === 'done')
-        .map((step) => (
-          <Words key={step.stepId} size={15}>{`✓ ${step.title}${step.by ? `, ${step.by}` : ''}`}</Words>
-        ))}
+      {[...byPerson(steps)].map(([person, done]) => (
+        <View key={person} className="gap-1">
+          <Words size={13} tone="ink-soft">
+            {person}
+          </Words>
+          {done.map((step) => (
+            <Words key={step.stepId} size={15}>{`✓ ${step.title}`}</Words>
+          ))}
+        </View>
+      ))}
       {reply.parts
         .filter((line) => line.state === 'used')
         .map((line) => (
@@ -141,6 +147,14 @@ function WhatWasDone({ handle, reply }: Pick<Props, 'handle' | 'reply'>) {
         ))}
     </Section>
   );
+}
+
+/** Steps that are done, by who did them. */
+function byPerson(steps: readonly CardStep[]): Map<string, CardStep[]> {
+  const by = new Map<string, CardStep[]>();
+  for (const step of steps)
+    if (step.state === 'done') by.set(step.by ?? 'Somebody', [...(by.get(step.by ?? 'Somebody') ?? []), step]);
+  return by;
 }
 
 function Measured({ proof }: { readonly proof: Proof }) {

@@ -60,7 +60,7 @@ export function FreeScreen() {
         {SPANS.map(([label, begin, end]) => (
           <Choice
             key={label}
-            className="grow"
+            className="grow basis-[40%]"
             label={label}
             on={from === asTyped(now + begin * HOUR_MS) && to === asTyped(now + end * HOUR_MS)}
             onPress={() => {

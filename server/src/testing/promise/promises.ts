@@ -1,5 +1,5 @@
 import assert from 'node:assert/strict';
-import { cardOf, type Entry } from '@hudrik/core/log';
+import { cardOf, isOf, type Entry } from '@hudrik/core/log';
 import { readEntries } from '../../log/readLog';
 import { computeReadiness } from '../../fleet/computeReadiness';
 import type { World } from './world';
@@ -65,6 +65,7 @@ async function mustBeWhole(world: World, readiness: string): Promise<void> {
   assert.deepEqual(unsafe, [], `${readiness} with an unanswered safety defect`);
   const entries = await readEntries(world.db, (rows) => rows.where('l.unit_id', '=', world.unitId));
   assert.deepEqual(thingsOff(entries), [], `${readiness} with things in the tray`);
+  mustBeProved(entries, readiness);
   const running = await world.db
     .selectFrom('clock')
     .select('kind')
@@ -72,6 +73,13 @@ async function mustBeWhole(world: World, readiness: string): Promise<void> {
     .where('ended_at', 'is', null)
     .execute();
   assert.deepEqual(running, [], `${readiness} with a clock running`);
+}
+
+/** What was taken apart ran afterwards, and somebody signed it: whatever became of the job that it came off for. */
+function mustBeProved(entries: readonly Entry[], readiness: string): void {
+  const off = entries.findLastIndex((entry) => entry.kind === 'taken-off');
+  const proved = entries.findLastIndex((entry) => isOf(entry, 'proved') && entry.facts.passed);
+  assert.ok(proved >= off, `${readiness} after something was off, and not proved since`);
 }
 
 /** By the unit's whole log, whatever visits there were. */
