@@ -1,4 +1,4 @@
-import type { Answer, Question } from './lookInto';
+import type { Ahead, Answer, Question } from './lookInto';
 
 interface Waiting {
   readonly take: (answer: any) => void;
@@ -66,10 +66,10 @@ export async function ask(question: Question): Promise<Answer> {
 
 let schoolsBusy = false;
 
-export async function askForSchools(question: Question): Promise<Readonly<Record<string, number>>> {
+export async function askForSchools(question: Question): Promise<Ahead> {
   if (schoolsBusy) schools.stop();
   schoolsBusy = true;
-  const minutes = await schools.send<Readonly<Record<string, number>>>('schools', question);
+  const minutes = await schools.send<Ahead>('schools', question);
   schoolsBusy = false;
   return minutes;
 }

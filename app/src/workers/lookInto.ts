@@ -3,6 +3,7 @@ import {
   diagnose,
   Finding,
   minutesBySchool,
+  timeLeft,
   outcomesOf,
   warningsOf,
   type Chapter,
@@ -11,6 +12,7 @@ import {
   type Machine,
   type Random,
   type Step,
+  type TimeLeft,
   type Warning,
 } from '@hudrik/core/diagnosis';
 
@@ -106,10 +108,22 @@ function tableOf(finding: Finding, { suspects }: Diagnosis, check: string) {
 }
 
 const DRAWS = 80;
+const OUR_DRAWS = 32;
 
-/** Minutes that each school would be expected to take from here: slower, so asked by itself. The same question gives the same answer. */
-export function askSchools(question: Question): Readonly<Record<string, number>> {
-  return minutesBySchool(findingOf(question), workplaceOf(question), SCHOOLS, DRAWS, seeded(1));
+/** How long it may take from here, ours and by each school: slower, so asked by itself. The same question gives the same answer. */
+export function askSchools(question: Question): Ahead {
+  const finding = findingOf(question);
+  const bench = workplaceOf(question);
+  return {
+    ours: timeLeft(finding, bench, OUR_DRAWS, seeded(1)),
+    schools: minutesBySchool(finding, bench, SCHOOLS, DRAWS, seeded(1)),
+  };
+}
+
+/** Minutes to the end from here. */
+export interface Ahead {
+  readonly ours: TimeLeft;
+  readonly schools: Readonly<Record<string, number>>;
 }
 
 /** A small linear congruential generator (Numerical Recipes, 2nd ed., section 7.1). */

@@ -1,5 +1,5 @@
-import { FAULTS } from './faults';
-import { OBSERVATIONS, SAME_FACTS, SET_UPS } from './observations';
+import { BRINGS, FAULTS } from './faults';
+import { OBSERVATIONS, SAME_FACTS, SEEN_AS, SET_UPS } from './observations';
 import { MISLEADING, STANDSTILLS, TELLS_PAST } from './warnings';
 
 /** Of engines of which nothing is said, the share with each trait (judgement). */
@@ -18,7 +18,9 @@ export const TRAIT_SHARES = {
 /** Everything that finding a fault knows, as one hand-over. */
 export const FAULT_KNOWLEDGE = {
   faults: FAULTS,
+  brings: BRINGS,
   observations: OBSERVATIONS,
+  seenAs: SEEN_AS,
   setUps: SET_UPS,
   sameFacts: SAME_FACTS,
   traitShares: TRAIT_SHARES,

@@ -22,7 +22,7 @@ test('an edition changes with its content and not with the order of entries', ()
   });
   expect(seen).toHaveLength(3);
   expect(seen[2]).toContain('"air-filter-blocked":{');
-  expect(seen[2]?.indexOf('"air-filter-blocked"')).toBeLessThan(seen[2]?.indexOf('"battery-weak"') ?? 0);
+  expect(seen[2]?.indexOf('"air-filter-blocked":{')).toBeLessThan(seen[2]?.indexOf('"bowl-face-pitted":{') ?? 0);
 });
 
 test.each(OBSERVATION_IDS)(

@@ -29,8 +29,8 @@ export { DERIVED_FINDINGS } from './findings';
 export { MISLEADING, STANDSTILLS, TELLS_PAST } from './warnings';
 export { READING_LIMITS } from './limits';
 export { FAULT_KNOWLEDGE, TRAIT_SHARES } from './diagnosis';
-export { CONSEQUENCES_OF_FAULTS, FAULTS, isFaultId, NOTHING_WRONG, SCHOOLS } from './faults';
-export { isObservationId, OBSERVATIONS, SAME_FACTS, SET_UPS, TOOLS } from './observations';
+export { BRINGS, CONSEQUENCES_OF_FAULTS, FAULTS, isFaultId, NOTHING_WRONG, SCHOOLS } from './faults';
+export { isObservationId, OBSERVATIONS, SAME_FACTS, SEEN_AS, SET_UPS, TOOLS } from './observations';
 
 export const OBSERVATION_IDS = Object.keys(OUTCOMES).filter((id): id is ObservationId => Object.hasOwn(OUTCOMES, id));
 export const CLASSES: readonly MachineClass[] = CLASS_FOLDERS.map((folder) => folder.machineClass);

@@ -1,4 +1,5 @@
-import type { CompiledObservation } from './compileModel';
+import type { CompiledObservation } from './compiled';
+import type { PriorAt } from './Prior';
 
 /** One showing: an outcome, or several at once where an observation allows it. */
 export interface Likelihood {
@@ -55,9 +56,12 @@ export class Belief {
   private readonly tripleStart: Int32Array;
   private readonly single: Float64Array;
   private readonly pair: Float64Array;
+  /** Natural log of what the weights were divided by so far. */
+  logMass = 0;
 
-  /** From prior odds, or as a copy of another. */
-  constructor(odds: Float64Array | Belief) {
+  /** From a prior, or as a copy of another. */
+  constructor(from: PriorAt | Belief) {
+    const odds = from instanceof Belief ? from : from.odds;
     this.n = odds instanceof Belief ? odds.n : odds.length;
     const { n } = this;
     const pairs = (this.pairs = (n * (n - 1)) / 2);
@@ -70,10 +74,29 @@ export class Belief {
     this.tripleStart = odds instanceof Belief ? odds.tripleStart : startsOfTriples(this.pairStart, pairs);
     this.single = new Float64Array(n);
     this.pair = new Float64Array(pairs);
-    if (odds instanceof Belief) return;
+    if (odds instanceof Belief) this.logMass = odds.logMass;
+    if (from instanceof Belief || odds instanceof Belief) return;
     // Prior odds multiply: a set's prior is the product of its faults' odds, which is a likelihood without a healthy part.
     this.multiplyProducts(odds);
-    this.normalise();
+    this.join(from);
+    this.logMass = from.logMass;
+  }
+
+  /** Pairs in which one brings the other about do not simply multiply, nor do the triples that hold such a pair. */
+  private join({ linked, weightOf }: PriorAt): void {
+    for (const [a, b] of linked) {
+      this.weights[this.indexOf([a, b])] = weightOf([a, b]);
+      for (let c = 0; c < this.n; c++) {
+        if (c === a || c === b) continue;
+        const set = c < a ? [c, a, b] : c < b ? [a, c, b] : [a, b, c];
+        this.weights[this.indexOf(set)] = weightOf(set);
+      }
+    }
+  }
+
+  /** Natural log of the weight of all sets together, with all that was divided out. */
+  logTotal(): number {
+    return this.logMass + Math.log(this.weights.reduce((sum, weight) => sum + weight, 0));
   }
 
   private multiplyProducts(odds: Float64Array): void {
@@ -145,6 +168,7 @@ export class Belief {
     let sum = 0;
     for (let k = 0; k < weights.length; k++) sum += weights[k] as number;
     if (!(sum > 0)) throw new Error('No set of faults can show all of this');
+    this.logMass += Math.log(sum);
     const scale = 1 / sum;
     for (let k = 0; k < weights.length; k++) weights[k] = (weights[k] as number) * scale;
   }
@@ -183,8 +207,8 @@ export class Belief {
     this.likelihoods(likelihood);
     const by = new Float64Array(n);
     const tails = new Float64Array(pairs);
-    const overPair = pair.map((p) => 1 / p);
-    let total = (weights[0] as number) / healthy;
+    const overPair = pair.map((p) => (p > 0 ? 1 / p : 0));
+    let total = healthy > 0 ? (weights[0] as number) / healthy : 0;
     let k = 1 + n + pairs;
     for (let a = 0; a < n; a++) {
       const show = shows[a] as number;

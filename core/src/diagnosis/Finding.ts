@@ -1,5 +1,10 @@
-import { Belief, likelihoodAmongOthers, likelihoodOf, type Likelihood, type Sets } from './Belief';
-import { compileModel, type CompiledObservation, type Knowledge, type Learned, type Model } from './compileModel';
+import { likelihoodAmongOthers, likelihoodOf, type Belief, type Likelihood, type Sets } from './Belief';
+import { beliefOf, folded, type Shown, type Step } from './beliefs';
+import { compileModel, type Knowledge, type Learned, type Model } from './compileModel';
+import type { CompiledObservation } from './compiled';
+import { enoughOf, type Enough } from './enough';
+import { establish, seenAs, type Established } from './established';
+import { beside } from './fold';
 import type { Machine } from './machine';
 import { sameRepairs } from './Prices';
 
@@ -10,9 +15,11 @@ export type Seen = Readonly<Record<string, string | readonly string[]>>;
 export interface Chapter {
   readonly seen: Seen;
   readonly repaired?: string | undefined;
+  /** Faults that a technician says are there, without a look. */
+  readonly said?: readonly string[] | undefined;
 }
 
-/** Outcomes that count, one by one. */
+/** Outcomes that count, one by one, as they bear on what is unseen. */
 export interface Showing {
   readonly observation: string;
   readonly outcome: string;
@@ -21,8 +28,8 @@ export interface Showing {
 }
 
 /**
- * The state of looking for a fault: what the machine is, what was seen, what was put right already; and the posterior that follows.
- * Kept up step by step: a new showing is one update. Taking one back builds it anew. Where two tellings are of one fact, one counts.
+ * The state of looking for a fault: what the machine is, what was seen, what was put right already; what is established by it, and the posterior
+ * of what is unseen beside that. Kept up step by step. Where two tellings are of one fact, one counts.
  */
 export class Finding {
   readonly knowledge: Knowledge;
@@ -37,33 +44,92 @@ export class Finding {
   readonly countedOnce: readonly string[];
   readonly seen: Seen;
   readonly repaired: readonly string[];
+  /** What was seen, or said to be so, in order; what was put right of it too. */
+  readonly established: readonly Established[];
+  private readonly steps: readonly Step[];
+  private readonly nothingWrong: number | null;
 
   constructor(knowledge: Knowledge, machine: Machine, chapters: readonly Chapter[], learned?: Learned) {
     this.knowledge = knowledge;
     this.model = modelFor(knowledge, withoutDoubles(knowledge, machine, chapters), learned);
     const twice: string[] = [];
-    const steps = chapters.flatMap((chapter) => stepsOf(knowledge, this.model, chapter, twice));
-    this.belief = beliefAfter(this.model, knowledge, steps);
-    this.showings = steps.flatMap((step) => (step.kind === 'showing' ? [step] : []));
-    this.sinceRepair = steps
-      .slice(steps.findLastIndex((step) => step.kind === 'repaired') + 1)
-      .flatMap((step) => (step.kind === 'showing' ? [step] : []));
+    const steps = withoutAskedAnew(
+      this.model,
+      chapters.flatMap((chapter, at) => stepsOf(knowledge, this.model, chapter, at, twice)),
+    );
+    this.nothingWrong = nothingWrongBy(knowledge, chapters[0]?.seen ?? {});
+    const said = chapters.flatMap((chapter) =>
+      (chapter.said ?? []).map((id) => {
+        const repairedIn = chapters.findIndex((other) => other.repaired === id);
+        return { id, repairedIn: repairedIn < 0 ? null : repairedIn };
+      }),
+    );
+    this.established = establish(knowledge, this.model, steps, this.nothingWrong, said);
+    // What is established is put right as such; only what was not seen moves weights.
+    const isKnown = (fault: number): boolean => this.established.some((one) => one.fault === fault);
+    this.steps = steps.flatMap((step): Step[] => {
+      if (step.kind === 'showing') return [step];
+      const faults = step.faults.filter((fault) => !isKnown(fault));
+      return faults.length === 0 ? [] : [{ ...step, faults }];
+    });
+    this.belief = beliefOf(
+      this.model,
+      this.steps,
+      { known: this.established, struck: [], leftOut: new Set(), purpose: '' },
+      this.nothingWrong,
+    );
+    this.showings = this.steps.flatMap((step) => (step.kind === 'showing' ? [this.asShowing(step)] : []));
+    this.sinceRepair = this.steps
+      .slice(this.steps.findLastIndex((step) => step.kind === 'repaired') + 1)
+      .flatMap((step) => (step.kind === 'showing' ? [this.asShowing(step)] : []));
     this.countedOnce = twice;
     this.seen = Object.assign({}, ...chapters.map((chapter) => chapter.seen));
     this.repaired = chapters.flatMap((chapter) => chapter.repaired ?? []);
   }
 
-  /** Checks that may be made next: they belong to the machine, are not made yet, and can be made on one that does what it does. */
-  open(): CompiledObservation[] {
-    return openChecks(this.knowledge, this.model, this.seen);
+  private asShowing(step: Shown): Showing {
+    const { observation, outcome, amongOthers } = step;
+    return { observation, outcome, amongOthers, likelihood: folded(step, this.established) };
   }
 
-  /** What was seen and is not well. */
-  unwell(): Likelihood[] {
-    return this.showings
-      .filter((showing) => showing.outcome !== healthyOutcome(this.knowledge, showing.observation))
-      .map((showing) => showing.likelihood);
+  /** What is established and not put right yet. */
+  given(): readonly Established[] {
+    return this.established.filter((one) => one.repairedIn === null);
   }
+
+  /** An observation as it would show now, beside what is given. */
+  observe(id: string): CompiledObservation | undefined {
+    const compiled = this.model.observations.get(id);
+    return compiled && beside(compiled, new Set(this.given().map((one) => one.fault)));
+  }
+
+  /** Checks that may be made next: they belong to the machine, are not made yet, and can be made on one that does what it does. */
+  open(): CompiledObservation[] {
+    return openChecks(this.knowledge, this.model, this.seen).map((entry) => this.observe(entry.id) ?? entry);
+  }
+
+  /** What was seen and is trouble, but what is given itself. */
+  private trouble(): Shown[] {
+    const shown = this.steps.filter((step) => step.kind === 'showing');
+    const given = new Set(this.established.map((one) => one.id));
+    return shown.filter((step) => step.isTrouble && !given.has(seenAs(this.knowledge, shown, step)?.fault ?? ''));
+  }
+
+  /** What was seen and is not well, as the faults themselves speak to it. */
+  unwell(): Likelihood[] {
+    return this.trouble().map((step) => step.likelihood);
+  }
+
+  /** Whether what is given explains all of it; null while nothing is given, or no trouble is left to explain. */
+  enough(): Enough | null {
+    const trouble = this.trouble();
+    if (this.given().length === 0 || trouble.length === 0) return null;
+    const { model, steps, nothingWrong, established } = this;
+    this.#enough ??= enoughOf({ model, steps, known: established, nothingWrong, trouble });
+    return this.#enough;
+  }
+
+  #enough: Enough | null = null;
 
   /** The heaviest sets, at most about so many; looked for once. */
   sets(most: number): Sets {
@@ -74,40 +140,52 @@ export class Finding {
   #sets: { readonly most: number; readonly sets: Sets } | null = null;
 }
 
-type Step = (Showing & { readonly kind: 'showing' }) | { readonly kind: 'repaired'; readonly fault: number };
-
-function stepsOf(knowledge: Knowledge, model: Model, chapter: Chapter, twice: string[]): Step[] {
+function stepsOf(knowledge: Knowledge, model: Model, chapter: Chapter, at: number, twice: string[]): Step[] {
   const steps = Object.entries(chapter.seen).flatMap(([observation, outcome]): Step[] => {
     if (saidBy(knowledge, chapter.seen, observation, outcome) === null)
-      return showingsOf(model, observation, outcome).map((showing) => ({ kind: 'showing', ...showing }));
+      return shownOf(knowledge, model, observation, outcome, at);
     twice.push(observation);
     return [];
   });
   const fault = chapter.repaired === undefined ? -1 : model.faultIds.indexOf(chapter.repaired);
-  return fault < 0 ? steps : [...steps, { kind: 'repaired', fault }];
+  return fault < 0
+    ? steps
+    : [...steps, { kind: 'repaired', faults: sameRepairs(model, knowledge)[fault] ?? [fault], chapter: at }];
 }
 
-const keyOf = (step: Step): string =>
-  step.kind === 'repaired'
-    ? `repaired ${step.fault}`
-    : `${step.observation} ${step.outcome}${step.amongOthers ? ' and others' : ''}`;
-
-/** The last belief: a new reading goes on from it; where one was taken back, all is weighed anew. */
-let lastBelief: { readonly model: Model; readonly keys: readonly string[]; readonly belief: Belief } | null = null;
-
-function beliefAfter(model: Model, knowledge: Knowledge, steps: readonly Step[]): Belief {
-  const keys = steps.map(keyOf);
-  const goesOn = lastBelief?.model === model && lastBelief.keys.every((key, at) => key === keys[at]);
-  const belief = goesOn && lastBelief ? new Belief(lastBelief.belief) : new Belief(model.odds);
-  for (const step of steps.slice(goesOn && lastBelief ? lastBelief.keys.length : 0)) {
-    if (step.kind === 'showing') belief.update(step.likelihood);
-    else for (const cured of sameRepairs(model, knowledge)[step.fault] ?? []) belief.repaired(cured);
-    belief.keepFromVanishing();
-  }
-  belief.normalise();
-  lastBelief = { model, keys, belief };
-  return belief;
+/** An answer asked anew replaces the old one, unless what was put right in between speaks to it: then both count, each in its time. */
+function withoutAskedAnew(model: Model, steps: readonly Step[]): Step[] {
+  return steps.filter((step, at) => {
+    if (step.kind !== 'showing') return true;
+    const later = steps.findIndex(
+      (other, place) =>
+        place > at &&
+        other.kind === 'showing' &&
+        other.observation === step.observation &&
+        other.chapter > step.chapter,
+    );
+    if (later < 0) return true;
+    const silent = model.observations.get(step.observation)?.silent;
+    return steps
+      .slice(at, later)
+      .some((other) => other.kind === 'repaired' && other.faults.some((fault) => (silent?.[fault] ?? 1) < 1));
+  });
 }
+
+/** Of such complaints, the share in which nothing is wrong: the least of theirs. Null where nothing was told. */
+function nothingWrongBy(knowledge: Knowledge, seen: Seen): number | null {
+  const told = Object.entries(seen).filter(([id]) => knowledge.observations[id]?.kind === 'complaint');
+  if (told.length === 0) return null;
+  const shares = told
+    .filter(([id, outcome]) => asList(outcome).some((one) => isTrouble(knowledge, id, one)))
+    .map(([id]) => knowledge.observations[id]?.nothingWrong ?? OFTEN_NOTHING);
+  return shares.length === 0 ? NOTHING_AMISS : Math.min(...shares);
+}
+
+/** About one complaint in ten is a choke forgotten, a tap, a hirer in a hurry (judgement). */
+const OFTEN_NOTHING = 0.1;
+/** Nothing amiss was told. */
+const NOTHING_AMISS = 0.3;
 
 /** The last model made: from one reading to the next the machine stays the same. */
 let last: { readonly knowledge: Knowledge; readonly key: string; readonly model: Model } | null = null;
@@ -125,12 +203,17 @@ export function openChecks(knowledge: Knowledge, model: Model, seen: Seen): Comp
       .filter((entry) => asList(seen[entry.observation]).includes(entry.outcome))
       .map((entry) => entry.stops),
   );
+  const runs = Object.keys(seen).some((id) => knowledge.observations[id]?.wants === 'running');
   return [...model.observations.values()].filter((entry) => {
-    const wants = knowledge.observations[entry.id]?.wants;
+    const observation = knowledge.observations[entry.id];
+    const wants = observation?.wants;
+    const isStart = observation?.ofOneThatWillNotRun === true;
     if (
       !entry.belongs ||
       seen[entry.id] !== undefined ||
-      (wants !== undefined && (stopped.has('turning') || stopped.has(wants)))
+      (wants !== undefined && (stopped.has('turning') || stopped.has(wants))) ||
+      (stopped.has('starting') && (isStart || wants === 'running')) ||
+      (isStart && runs)
     )
       return false;
     return !knowledge.sameFacts.some((fact) => fact.second === entry.id && seen[fact.first] !== undefined);
@@ -174,24 +257,33 @@ function withoutDoubles(knowledge: Knowledge, machine: Machine, chapters: readon
 }
 
 /** The first outcome of an observation: the healthy one. */
-export const healthyOutcome = (knowledge: Knowledge, observation: string): string | undefined =>
+const healthyOutcome = (knowledge: Knowledge, observation: string): string | undefined =>
   Object.keys(knowledge.observations[observation]?.outcomes ?? {})[0];
 
-function showingsOf(model: Model, observation: string, outcome: string | readonly string[]): Showing[] {
+/** Not the healthy outcome, nor a harmless one. */
+export const isTrouble = (knowledge: Knowledge, observation: string, outcome: string): boolean =>
+  outcome !== healthyOutcome(knowledge, observation) &&
+  knowledge.observations[observation]?.harmless?.includes(outcome) !== true;
+
+function shownOf(
+  knowledge: Knowledge,
+  model: Model,
+  observation: string,
+  outcome: string | readonly string[],
+  chapter: number,
+): Shown[] {
   const compiled = model.observations.get(observation);
   if (compiled === undefined) throw new Error(`No such observation: ${observation}`);
   const outcomes = asList(outcome);
-  if (outcomes.length === 1)
-    return outcomes.map((one) => ({
-      observation,
-      outcome: one,
-      likelihood: likelihoodOf(compiled, one),
-      amongOthers: false,
-    }));
+  const amongOthers = outcomes.length > 1;
   return outcomes.map((one) => ({
+    kind: 'showing',
     observation,
     outcome: one,
-    likelihood: likelihoodAmongOthers(compiled, one),
-    amongOthers: true,
+    amongOthers,
+    likelihood: amongOthers ? likelihoodAmongOthers(compiled, one) : likelihoodOf(compiled, one),
+    isTold: knowledge.observations[observation]?.kind === 'complaint',
+    isTrouble: isTrouble(knowledge, observation, one),
+    chapter,
   }));
 }

@@ -1,17 +1,8 @@
 import { likelihoodsOf, type ExplainingSets } from './explainingSets';
-import type { CompiledObservation, Model } from './compileModel';
+import type { Model } from './compileModel';
+import type { CompiledObservation } from './compiled';
 import type { Price, Prices } from './Prices';
-
-export interface Step {
-  readonly kind: 'check' | 'repair';
-  readonly id: string;
-  /** Hands-on, with what must be taken off first. */
-  readonly minutes: number;
-  /** Minutes (parts counted at the bench rate) that the way to the end is expected to be shorter by. */
-  readonly expectedSaving: number;
-  /** Tools that it needs and that are not at hand. */
-  readonly toolsMissing: readonly string[];
-}
+import { inOrder, LONG_ODDS, type Step, type ToPutRight } from './steps';
 
 /** So many of the most promising checks are reckoned as what follows the plan's first look. */
 const FOLLOWERS = 6;
@@ -40,8 +31,10 @@ export class Planner {
   private readonly reached: Float64Array;
   private readonly order: Int16Array;
   private readonly scratch: Float64Array;
+  private readonly given: readonly ToPutRight[];
 
-  constructor(model: Model, prices: Prices, explaining: ExplainingSets) {
+  constructor(model: Model, prices: Prices, explaining: ExplainingSets, given: readonly ToPutRight[] = []) {
+    this.given = given;
     this.model = model;
     this.prices = prices;
     this.explaining = explaining;
@@ -120,14 +113,18 @@ export class Planner {
     );
   }
 
-  /** Every check still open and every likely repair, most worth first; checks without their tool last. */
+  /**
+   * Every check still open, every likely repair, and what is given to be put right: best first. A step that costs more than it saves comes after all
+   * that do not; where nothing pays, the plan's own first look or repair is the step.
+   */
   steps(open: readonly CompiledObservation[]): Step[] {
     const { weight } = this.explaining;
     const price = this.price();
     const now = this.expectedCost(weight, price);
     const by = this.by.slice();
-    const planned = this.explaining.faults[this.order[0] as number];
-    const look = planned === undefined ? null : this.prices.lookFor(planned);
+    const look = this.plannedLook(by);
+    // Nothing else is likelier for its price than that this is all.
+    const isAll = this.order[0] === this.n;
     const repairs = this.likely().map((f) => this.repairStep(price, f, now));
     const candidates = open.map((observation) => ({
       observation,
@@ -141,16 +138,7 @@ export class Planner {
           minutes,
       ]),
     );
-    const first = candidates.find((entry) => entry.observation.id === look);
-    if (first)
-      savings.set(
-        first.observation.id,
-        Math.max(
-          0,
-          savings.get(first.observation.id) as number,
-          now - this.costOfTwo(first, this.best(candidates, savings)),
-        ),
-      );
+    this.lookTwoAhead(candidates, savings, look, now);
     const checks = candidates.map(({ observation: { id }, minutes }): Step => ({
       kind: 'check',
       id,
@@ -158,9 +146,75 @@ export class Planner {
       expectedSaving: savings.get(id) as number,
       toolsMissing: this.prices.toolsMissing(id),
     }));
-    return [...checks, ...repairs].sort(
-      (x, y) => lateness(x) - lateness(y) || y.expectedSaving - x.expectedSaving || x.minutes - y.minutes,
-    );
+    const best = checks.reduce((most, step) => Math.max(most, step.expectedSaving), 0);
+    return inOrder([...this.putRight(now, best, isAll), ...checks, ...repairs], (id) => this.coverMinutes(id));
+  }
+
+  /** The plan's next look or repair by p/c alone; what is given is put right first. Null: nothing is left but a try. */
+  planned(): { readonly kind: 'check' | 'repair'; readonly id: string } | null {
+    const [given] = this.given;
+    if (given) return { kind: 'repair', id: given.id };
+    this.expectedCost();
+    for (const f of this.order) {
+      const fault = this.explaining.faults[f];
+      if (fault === undefined || (this.by[f] as number) <= 0) continue;
+      const look = this.prices.lookFor(fault);
+      return look === null ? { kind: 'repair', id: this.model.faultIds[fault] as string } : { kind: 'check', id: look };
+    }
+    return null;
+  }
+
+  /** What is given, to be put right now: what looking on would cost, where it is enough, less the try. */
+  private putRight(now: number, best: number, isAll: boolean): Step[] {
+    return this.given.map(({ id, enough }) => {
+      const saving = enough * now - this.prices.minutesToTry();
+      const isNow = enough >= ENOUGH || isAll || saving >= best;
+      return {
+        kind: 'repair',
+        id,
+        minutes: this.prices.repairMinutes(id),
+        expectedSaving: isNow ? Math.max(saving, 0) : Math.min(saving, best),
+        toolsMissing: [],
+        given: true,
+        ...(isNow ? { now: true } : {}),
+      };
+    });
+  }
+
+  /** The plan's own first look: of the likeliest for its price that can be looked at, before a repair at long odds. */
+  private plannedLook(by: Float64Array): string | null {
+    for (const f of this.order) {
+      const fault = this.explaining.faults[f];
+      const look = fault === undefined ? null : this.prices.lookFor(fault);
+      if (look !== null) return look;
+      if (fault !== undefined && (by[f] as number) >= LONG_ODDS) return null;
+    }
+    return null;
+  }
+
+  /** The plan's first look costs no more than the plan; it and the best few are reckoned with what best follows them. */
+  private lookTwoAhead(
+    candidates: readonly Candidate[],
+    savings: Map<string, number>,
+    look: string | null,
+    now: number,
+  ): void {
+    const best = this.best(candidates, savings);
+    const oneAhead = best.reduce((most, { observation }) => Math.max(most, savings.get(observation.id) as number), 0);
+    const first = candidates.find((entry) => entry.observation.id === look);
+    for (const candidate of new Set([...(first ? [first] : []), ...best.slice(0, TWO_AHEAD)])) {
+      const { id } = candidate.observation;
+      const both = now - this.costOfTwo(candidate, best);
+      const own = savings.get(id) as number;
+      // Else a check that tells nothing would inherit the worth of the next one.
+      if (both > oneAhead) savings.set(id, Math.max(own, both));
+      if (candidate === first) savings.set(id, Math.max(0, own, both));
+    }
+  }
+
+  /** What must come off first, beyond what is off in a moment. */
+  private coverMinutes(id: string): number {
+    return this.prices.minutesToOpen(id);
   }
 
   private best(candidates: readonly Candidate[], savings: ReadonlyMap<string, number>): Candidate[] {
@@ -222,6 +276,7 @@ export class Planner {
       minutes: this.prices.repairMinutes(id),
       expectedSaving: now - this.expectedCost(this.explaining.weight, at, f),
       toolsMissing: [],
+      odds: this.by[f] as number,
     };
   }
 
@@ -237,15 +292,10 @@ export class Planner {
   }
 }
 
-/** A check that brings less than this for its minutes tells nothing now. */
-const TELLS_SOMETHING = 0.15;
-
-/** Repairs and checks that tell something come first, then checks that tell nothing now, then those whose tool is not at hand. */
-function lateness(step: Step): number {
-  if (step.toolsMissing.length > 0) return 2;
-  return step.kind === 'check' && step.expectedSaving + step.minutes < TELLS_SOMETHING ? 1 : 0;
-}
-
+/** Where what is given explains so much, it is put right before anything else is looked at. */
+const ENOUGH = 0.8;
+/** So many of the best checks are reckoned with what best follows them. */
+const TWO_AHEAD = 3;
 /** A check of which only so unlikely culprits speak is not reckoned through: it is worth nothing yet. */
 const BEARS = 0.004;
 /** A fault that the same repair has put right is passed for nothing (a little, so that p/c stays a number). */

@@ -1,5 +1,6 @@
-import type { CompiledObservation, Knowledge, Model } from './compileModel';
-import { checkMinutes, repairMinutes } from './effort';
+import type { Knowledge, Model } from './compileModel';
+import type { CompiledObservation } from './compiled';
+import { checkMinutes, minutesToOpen, repairMinutes } from './effort';
 
 /** What a minute and a try cost. */
 export interface Costs {
@@ -38,6 +39,23 @@ function settles(entry: CompiledObservation, f: number): boolean {
   return shown.filter((part) => part >= 0.5).length <= SAME_SHOWN_BY;
 }
 
+/** The looks that see a fault itself; else those named for it; else, but for what is told, those that tell it from nearly all others. */
+function settlersOf(
+  model: Model,
+  knowledge: Knowledge,
+  id: string,
+  f: number,
+  looks: readonly CompiledObservation[],
+): string[] {
+  const belongs = (observation: string): boolean => model.observations.get(observation)?.belongs === true;
+  const direct = knowledge.seenAs.filter((entry) => entry.fault === id).map((entry) => entry.observation);
+  const named = direct.length > 0 ? direct : (knowledge.faults[id]?.proof ?? []);
+  if (named.length > 0) return [...new Set(named)].filter(belongs);
+  return looks
+    .filter((entry) => knowledge.observations[entry.id]?.kind !== 'complaint' && settles(entry, f))
+    .map((entry) => entry.id);
+}
+
 interface OfModel {
   /** By fault: the looks that settle whether it is there. */
   readonly settlers: readonly (readonly string[])[];
@@ -55,7 +73,7 @@ function ofModel(model: Model, knowledge: Knowledge): OfModel {
   const looks = [...model.observations.values()].filter(
     (entry) => entry.belongs && (entry.healthy[0] as number) >= 1 - SETTLES,
   );
-  const settlers = model.faultIds.map((_, f) => looks.filter((entry) => settles(entry, f)).map((entry) => entry.id));
+  const settlers = model.faultIds.map((id, f) => settlersOf(model, knowledge, id, f, looks));
   const wants = model.faultIds.map(
     (id, f) =>
       new Set([
@@ -119,6 +137,15 @@ export class Prices {
   /** Minutes of a check, after these others. */
   checkMinutes(id: string, after: readonly string[] = []): number {
     return checkMinutes(this.knowledge, id, this.doneAfter(after));
+  }
+
+  minutesToTry(): number {
+    return this.costs.minutesToTry;
+  }
+
+  /** Minutes until a hand gets to a check. */
+  minutesToOpen(id: string): number {
+    return minutesToOpen(this.knowledge, this.knowledge.observations[id]?.setUps, this.workplace.setUpsDone);
   }
 
   repairMinutes(id: string): number {

@@ -1,6 +1,8 @@
 import { likelihoodOf, type Likelihood, type Sets } from './Belief';
-import type { CompiledObservation, Knowledge, Model } from './compileModel';
-import { healthyOutcome, openChecks, type Finding } from './Finding';
+import type { Knowledge, Model } from './compileModel';
+import type { CompiledObservation } from './compiled';
+import { beside } from './fold';
+import { isTrouble, openChecks, type Finding } from './Finding';
 import { sameRepairs } from './Prices';
 
 /** A source of numbers from 0 up to 1, seeded by whoever calls: nothing here draws by itself. */
@@ -18,6 +20,8 @@ export class SimulatedRun {
   readonly setUpsDone: Set<string>;
   readonly unwell: Likelihood[];
   readonly repaired: string[] = [];
+  /** Faults that are known to be there. */
+  readonly given: Set<number>;
   private readonly n: number;
   private readonly repairs: readonly (readonly number[])[];
 
@@ -35,21 +39,22 @@ export class SimulatedRun {
     };
     this.seen = { ...finding.seen };
     this.setUpsDone = new Set(setUpsDone);
-    this.unwell = finding.unwell();
+    this.unwell = [...finding.unwell()];
+    this.given = new Set(finding.given().map((one) => one.fault));
     this.repairs = sameRepairs(finding.model, finding.knowledge);
   }
 
   open(): CompiledObservation[] {
-    return openChecks(this.knowledge, this.model, this.seen);
+    return openChecks(this.knowledge, this.model, this.seen).map((entry) => beside(entry, this.given));
   }
 
   look(observation: CompiledObservation, outcome: string): void {
-    const likelihood = likelihoodOf(observation, outcome);
+    const likelihood = likelihoodOf(beside(observation, this.given), outcome);
     const { weight, count } = this.sets;
     for (let k = 0; k < count; k++) weight[k] = (weight[k] as number) * this.chance(likelihood, k);
     this.normalise();
     this.seen[observation.id] = outcome;
-    if (outcome !== healthyOutcome(this.knowledge, observation.id)) this.unwell.push(likelihood);
+    if (isTrouble(this.knowledge, observation.id, outcome)) this.unwell.push(likelihoodOf(observation, outcome));
     for (const setUp of this.knowledge.observations[observation.id]?.setUps ?? []) this.setUpsDone.add(setUp);
   }
 
@@ -74,7 +79,10 @@ export class SimulatedRun {
   /** Puts a fault right, and all that the same repair puts right. The trouble is still there afterwards. Out: their ids. */
   repair(id: string): string[] {
     const faults = this.repairs[this.model.faultIds.indexOf(id)] ?? [];
-    for (const fault of faults) for (let k = 0; k < this.sets.count; k++) this.drop(fault, k);
+    for (const fault of faults) {
+      if (this.given.delete(fault)) continue;
+      for (let k = 0; k < this.sets.count; k++) this.drop(fault, k);
+    }
     this.normalise();
     for (const setUp of this.knowledge.faults[id]?.repair.setUps ?? []) this.setUpsDone.add(setUp);
     const ids = faults.map((fault) => this.model.faultIds[fault] as string);

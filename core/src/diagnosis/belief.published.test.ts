@@ -35,7 +35,14 @@ function knowledgeOf({ odds, healthy, speaks }: Small): Knowledge {
   ]);
   const observations = healthy.map((h, o): [string, AnyObservation] => [
     look(o),
-    { words: '', kind: 'look', minutes: 1, how: '', outcomes: { good: ['', h, ''], bad: ['', 1 - h, ''] } },
+    {
+      words: '',
+      kind: 'look',
+      minutes: 1,
+      how: '',
+      outcomes: { good: ['', h, ''], bad: ['', 1 - h, ''] },
+      harmless: ['bad'],
+    },
   ]);
   return {
     ...FAULT_KNOWLEDGE,

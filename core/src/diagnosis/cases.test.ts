@@ -10,8 +10,7 @@ import {
   type AnyObservation,
 } from '../catalogue';
 import { bandReading } from '../readings';
-import { Finding, readCase, writeCase, type Band, type CaseProblem } from './index';
-import { nth } from '../typed';
+import { diagnose, Finding, readCase, writeCase, type Band, type CaseProblem } from './index';
 
 interface Expected {
   readonly file: string;
@@ -41,8 +40,8 @@ function ranksOf(input: unknown): { id: string; p: number }[] {
   const result = parsed(input);
   if (!result.ok) throw new Error(JSON.stringify(result.problem));
   const finding = new Finding(FAULT_KNOWLEDGE, result.case.machine, [{ seen: result.case.seen }]);
-  const suspects = [...finding.belief.marginals()].map((p, f) => ({ id: nth(finding.model.faultIds, f), p }));
-  return [...suspects, { id: NOTHING_WRONG, p: nth(finding.belief.weights, 0) }].sort((x, y) => y.p - x.p);
+  const { suspects } = diagnose(finding, { setUpsDone: new Set(), toolsAtHand: null });
+  return suspects.map(({ id, probability }) => ({ id, p: probability }));
 }
 
 function mustRank(input: unknown, causes: readonly string[], wanted: Rank): void {

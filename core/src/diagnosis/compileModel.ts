@@ -4,15 +4,21 @@ import type {
   Misleading,
   Past,
   SameFact,
+  SeenAs,
   SetUp,
   Standstill,
   TellsPast,
 } from '../catalogue/shapes';
+import { Belief } from './Belief';
+import type { CompiledObservation } from './compiled';
 import { shareOf, strainsOf, type Machine, type TraitShares } from './machine';
+import { ownParts, Prior, type Link } from './Prior';
 
 /** What is known of faults and checks: the catalogue's data, handed in. */
 export interface Knowledge {
   readonly faults: Readonly<Record<string, AnyFault>>;
+  readonly brings: Readonly<Record<string, Readonly<Record<string, number | undefined>> | undefined>>;
+  readonly seenAs: readonly SeenAs[];
   readonly observations: Readonly<Record<string, AnyObservation>>;
   readonly setUps: Readonly<Record<string, SetUp>>;
   readonly sameFacts: readonly SameFact[];
@@ -33,23 +39,11 @@ export const PRIOR_WORTH = 60;
 /** No fault speaks with more certainty than this: a look can always be wrong. */
 const SUREST = 0.98;
 
-export interface CompiledObservation {
-  readonly id: string;
-  readonly outcomes: readonly string[];
-  /** By outcome. */
-  readonly healthy: Float64Array;
-  /** By outcome, by fault: probability that the fault speaks and shows it. */
-  readonly shows: readonly Float64Array[];
-  /** By fault: probability that it says nothing. */
-  readonly silent: Float64Array;
-  /** Belongs to this machine, and a fault that it can have speaks to it: it may be advised. */
-  readonly belongs: boolean;
-}
-
 export interface Model {
   readonly machine: Machine;
   readonly faultIds: readonly string[];
-  readonly odds: Float64Array;
+  /** How likely each is before anything is seen, and what brings what about. */
+  readonly prior: Prior;
   readonly observations: ReadonlyMap<string, CompiledObservation>;
 }
 
@@ -67,42 +61,95 @@ export function compileModel(
     .map(([id, fault]) => ({ id, fault, share: shareOf(fault.when, machine, knowledge.traitShares) }))
     .filter((entry) => entry.share > 0)
     .sort((a, b) => a.fault.rank - b.fault.rank);
-  const odds = Float64Array.from(faults, ({ id, fault, share }) =>
-    priorOdds(fault, share, machine.classId, strains, learned.counts[id] ?? 0, learned.cases),
-  );
+  const totals = Float64Array.from(faults, ({ id, fault, share }) => {
+    const builtIn = ((fault.perThousandOf?.[machine.classId ?? ''] ?? fault.perThousand) / 1000) * share;
+    const taught = (builtIn * PRIOR_WORTH + (learned.counts[id] ?? 0)) / (PRIOR_WORTH + learned.cases);
+    return Math.min(taught, 0.9);
+  });
   const list = faults.map((entry) => entry.fault);
+  const brings = bringsOf(knowledge, faults);
+  const own = ownParts(totals, brings).map((p, f) => strained(p, faults[f]?.fault.strains ?? {}, strains));
+  const prior = scaled(new Prior(own, brings));
+  const seen = new Map(
+    knowledge.seenAs
+      .filter(({ after }) => after === undefined)
+      .map((entry) => [`${entry.observation} ${entry.outcome}`, entry]),
+  );
+  const ids = faults.map((entry) => entry.id);
   const observations = new Map(
     Object.entries(knowledge.observations).map(
-      ([id, observation]) => [id, compileObservation(id, observation, list, machine, knowledge.traitShares)] as const,
+      ([id, observation]) =>
+        [id, compileObservation(id, observation, { list, ids, own, seen, machine, knowledge })] as const,
     ),
   );
-  return { machine, faultIds: faults.map((entry) => entry.id), odds, observations };
+  return { machine, faultIds: ids, prior, observations };
 }
 
-function priorOdds(
-  fault: AnyFault,
-  share: number,
-  classId: string | undefined,
+interface Entry {
+  readonly id: string;
+  readonly share: number;
+}
+
+/** What brings what about on this machine: the share of such machines that have the part counts. */
+function bringsOf(knowledge: Knowledge, faults: readonly Entry[]): Link[][] {
+  const place = new Map(faults.map(({ id }, at) => [id, at]));
+  return faults.map(({ id }) =>
+    Object.entries(knowledge.brings[id] ?? {}).flatMap(([child, part]) => {
+      const fault = place.get(child);
+      return fault === undefined || part === undefined
+        ? []
+        : [{ fault, share: Math.min(part, MOST_BROUGHT) * (faults[fault]?.share ?? 1) }];
+    }),
+  );
+}
+
+/** Nothing brings another about more surely. */
+const MOST_BROUGHT = 0.9;
+
+/** A probability moved on the log-odds scale by the strains of a past. */
+function strained(
+  p: number,
+  weights: Readonly<Record<string, number | undefined>>,
   strains: Readonly<Record<string, number>>,
-  count: number,
-  cases: number,
 ): number {
-  const builtIn = ((fault.perThousandOf?.[classId ?? ''] ?? fault.perThousand) / 1000) * share;
-  const taught = (builtIn * PRIOR_WORTH + count) / (PRIOR_WORTH + cases);
-  const p = Math.min(taught, 0.9);
-  const logOdds =
-    Math.log(p / (1 - p)) +
-    Object.entries(fault.strains ?? {}).reduce((sum, [strain, weight]) => sum + weight * (strains[strain] ?? 0), 0);
-  return Math.exp(logOdds);
+  const move = Object.entries(weights).reduce(
+    (sum, [strain, weight]) => sum + (weight ?? 0) * (strains[strain] ?? 0),
+    0,
+  );
+  const odds = (p / (1 - p)) * Math.exp(move);
+  return Math.min(odds / (1 + odds), 0.9);
 }
 
-function compileObservation(
-  id: string,
-  observation: AnyObservation,
-  faults: readonly AnyFault[],
-  machine: Machine,
-  shares: TraitShares,
-): CompiledObservation {
+const SCALING_ROUNDS = 3;
+
+/** What brings others about would be too rare in sets of three: it is scaled to be as likely as without that limit. */
+function scaled(prior: Prior): Prior {
+  const parents = prior.brings.flatMap((links, fault) => (links.length > 0 ? [fault] : []));
+  const wanted = parents.map((fault) => prior.unlimited(fault));
+  for (let round = 0; round < SCALING_ROUNDS && parents.length > 0; round++) {
+    const belief = new Belief(prior.at());
+    belief.normalise();
+    const by = belief.marginals();
+    for (const [at, fault] of parents.entries()) {
+      const want = wanted[at] as number;
+      const have = by[fault] as number;
+      prior.scale[fault] = ((prior.scale[fault] as number) * want * (1 - have)) / (have * (1 - want));
+    }
+  }
+  return prior;
+}
+
+interface Around {
+  readonly list: readonly AnyFault[];
+  readonly ids: readonly string[];
+  readonly own: Float64Array;
+  readonly seen: ReadonlyMap<string, SeenAs>;
+  readonly machine: Machine;
+  readonly knowledge: Knowledge;
+}
+
+function compileObservation(id: string, observation: AnyObservation, around: Around): CompiledObservation {
+  const { list: faults, machine } = around;
   const outcomes = Object.keys(observation.outcomes);
   const shows = outcomes.map(() => new Float64Array(faults.length));
   const silent = new Float64Array(faults.length).fill(1);
@@ -115,26 +162,37 @@ function compileObservation(
       (shows[outcomes.indexOf(outcome)] as Float64Array)[f] = (part ?? 0) * scale;
     silent[f] = 1 - total * scale;
   });
+  const misread = outcomes.map((outcome, o) => {
+    const entry = around.seen.get(`${id} ${outcome}`);
+    const f = entry === undefined ? -1 : around.ids.indexOf(entry.fault);
+    return entry === undefined || f < 0
+      ? null
+      : entry.misread * ((shows[o] as Float64Array)[f] as number) * (around.own[f] as number);
+  });
   return {
     id,
     outcomes,
-    healthy: healthyOf(observation, machine.past),
+    healthy: healthyOf(observation, machine.past, misread),
     shows,
     silent,
-    belongs: shareOf(observation.when, machine, shares) > 0 && silent.some((part) => part < 1),
+    belongs: shareOf(observation.when, machine, around.knowledge.traitShares) > 0 && silent.some((part) => part < 1),
   };
 }
 
-/** What a machine shows in which nothing speaks: the healthy shares, mixed with the innocent reasons of its past. */
-function healthyOf(observation: AnyObservation, past: Past): Float64Array {
+/**
+ * What a machine shows in which nothing speaks: the healthy shares, mixed with the innocent reasons of its past. What is a fault itself is
+ * only misread.
+ */
+function healthyOf(observation: AnyObservation, past: Past, misread: readonly (number | null)[]): Float64Array {
   const entries = Object.entries(observation.outcomes);
   const innocent = (observation.innocent ?? []).filter((reason) => past[reason.while]);
   const mixed = innocent.reduce((sum, reason) => sum + reason.share, 0);
-  const base = entries.reduce((sum, [, entry]) => sum + entry[1], 0);
+  const base = entries.reduce((sum, [, entry], at) => sum + (misread[at] === null ? entry[1] : 0), 0);
+  const rest = 1 - misread.reduce<number>((sum, part) => sum + (part ?? 0), 0);
   return Float64Array.from(
     entries,
-    ([outcome, entry]) =>
-      (entry[1] / base) * (1 - mixed) +
+    ([outcome, entry], at) =>
+      (misread[at] ?? (entry[1] / base) * rest) * (1 - mixed) +
       innocent.filter((reason) => reason.outcome === outcome).reduce((sum, reason) => sum + reason.share, 0),
   );
 }

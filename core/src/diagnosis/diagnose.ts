@@ -1,9 +1,11 @@
 import type { Lane } from '../catalogue/shapes';
 import { LANES } from '../catalogue/shapes';
 import type { Sets } from './Belief';
-import type { CompiledObservation } from './compileModel';
-import { explainingSetsOf } from './explainingSets';
-import { Planner, type Step } from './Planner';
+import type { CompiledObservation } from './compiled';
+import { explainingSetsOf, type ExplainingSets } from './explainingSets';
+import type { Enough } from './enough';
+import { Planner } from './Planner';
+import type { Step } from './steps';
 import { COSTS, Prices, type Workplace, type Costs } from './Prices';
 import type { Finding, Showing } from './Finding';
 
@@ -13,6 +15,16 @@ export const NOTHING_WRONG = 'user-error';
 export interface Suspect {
   readonly id: string;
   readonly probability: number;
+  /** How likely what was told and seen is owed to it. */
+  readonly owed: number;
+}
+
+/** A fault that was seen, or said to be so. */
+export interface EstablishedFault {
+  readonly id: string;
+  readonly probability: number;
+  readonly by: 'look' | 'word';
+  readonly isPutRight: boolean;
 }
 
 export interface LaneState {
@@ -49,6 +61,9 @@ export interface Diagnosis {
   readonly countedOnce: readonly string[];
   /** Expected minutes to the end from here, by the best next step. */
   readonly expectedMinutes: number;
+  readonly established: readonly EstablishedFault[];
+  /** Whether what is established explains all of it; null while nothing is. */
+  readonly enough: Enough | null;
 }
 
 /** Sets that the next steps are reckoned on: all but a thousandth of the weight in ordinary cases. The suspects are exact. */
@@ -63,10 +78,6 @@ const SHOWN_SUSPECTS = 12;
 export function diagnose(finding: Finding, workplace: Workplace, costs: Costs = COSTS): Diagnosis {
   const { model, belief } = finding;
   const by = belief.marginals();
-  const suspects = [
-    ...model.faultIds.map((id, at) => ({ id, probability: by[at] as number })),
-    { id: NOTHING_WRONG, probability: belief.weights[0] as number },
-  ].sort((x, y) => y.probability - x.probability || x.id.localeCompare(y.id));
   const sets = finding.sets(SETS_FOR_STEPS);
   const open = finding.open();
   const prices = new Prices(
@@ -76,14 +87,28 @@ export function diagnose(finding: Finding, workplace: Workplace, costs: Costs = 
     { open: new Set(open.map((entry) => entry.id)), seen: new Set(Object.keys(finding.seen)) },
     costs,
   );
-  const planner = new Planner(model, prices, explainingSetsOf(sets, finding.unwell(), model.faultIds.length));
+  const given = finding.given();
+  const enough = finding.enough();
+  const explaining = explainingSetsOf(
+    sets,
+    finding.unwell(),
+    model.faultIds.length,
+    given.map((one) => one.fault),
+  );
+  const planner = new Planner(
+    model,
+    prices,
+    explaining,
+    given.map(({ id }) => ({ id, enough: enough?.probability ?? 1 })),
+  );
   const next = planner.steps(open);
+  const now = planner.expectedCost();
+  const suspects = suspectsOf(finding, by, explaining);
   const { evidence, predicted } = evidenceFor(
     finding,
     suspects.slice(0, SHOWN_SUSPECTS).map((suspect) => suspect.id),
     by,
   );
-  const now = planner.expectedCost();
   return {
     suspects,
     sets: topSets(sets, model.faultIds),
@@ -92,8 +117,43 @@ export function diagnose(finding: Finding, workplace: Workplace, costs: Costs = 
     evidence,
     conflicts: conflictsOf(finding, predicted),
     countedOnce: finding.countedOnce,
-    expectedMinutes: now - Math.max(next[0]?.expectedSaving ?? 0, 0),
+    expectedMinutes: now - Math.max(next.find((step) => step.given !== true)?.expectedSaving ?? 0, 0),
+    established: finding.established.map(({ id, probability, by: how, repairedIn }) => ({
+      id,
+      probability,
+      by: how,
+      isPutRight: repairedIn !== null,
+    })),
+    enough,
   };
+}
+
+/** What is given first, as it was found; then what is unseen, by how likely the trouble is owed to it. */
+function suspectsOf(finding: Finding, by: Float64Array, explaining: ExplainingSets): Suspect[] {
+  const { model, belief } = finding;
+  const owed = new Float64Array(model.faultIds.length);
+  const places = [explaining.a, explaining.b, explaining.c];
+  for (let k = 0; k < explaining.count; k++)
+    for (const place of places) {
+      const fault = explaining.faults[place[k] as number];
+      if (fault !== undefined) owed[fault] = (owed[fault] as number) + (explaining.weight[k] as number);
+    }
+  const given = finding.given();
+  const isKnown = (fault: number): boolean => finding.established.some((one) => one.fault === fault);
+  // Beside what is given, an empty set means: nothing else. That is no suspect.
+  const none =
+    finding.established.length === 0
+      ? [{ id: NOTHING_WRONG, probability: belief.weights[0] as number, owed: belief.weights[0] as number }]
+      : [];
+  const unseen = model.faultIds.flatMap((id, at) =>
+    isKnown(at) ? [] : [{ id, probability: by[at] as number, owed: owed[at] as number }],
+  );
+  return [
+    ...given.map(({ id, probability }) => ({ id, probability, owed: probability })),
+    ...[...unseen, ...none].sort(
+      (x, y) => y.owed - x.owed || y.probability - x.probability || x.id.localeCompare(y.id),
+    ),
+  ];
 }
 
 function topSets(sets: Sets, ids: readonly string[]): { faults: string[]; probability: number }[] {
@@ -178,7 +238,8 @@ const MOSTLY = 0.5;
 
 /** A lane is suspect while a fault of it is likely, cleared when somebody looked into it and none is, and else not looked at. */
 function lanesOf(finding: Finding, sets: Sets): LaneState[] {
-  const { faultIds, odds } = finding.model;
+  const { faultIds, prior } = finding.model;
+  const odds = prior.own;
   const laneOf = faultIds.map((id) => finding.knowledge.faults[id]?.lane);
   const looks = finding.showings
     .map((showing) => showing.observation)
@@ -213,7 +274,7 @@ export function outcomesOf(
   readonly now: readonly number[];
   readonly under: Readonly<Record<string, readonly number[]>>;
 } {
-  const compiled = finding.model.observations.get(observation);
+  const compiled = finding.observe(observation);
   if (compiled === undefined) throw new Error(`No such observation: ${observation}`);
   const sets = finding.sets(SETS_FOR_STEPS);
   const n = finding.model.faultIds.length;

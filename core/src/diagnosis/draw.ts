@@ -1,4 +1,5 @@
-import type { CompiledObservation, Knowledge, Learned } from './compileModel';
+import type { Knowledge, Learned } from './compileModel';
+import type { CompiledObservation } from './compiled';
 import { Finding, type Seen } from './Finding';
 import type { Machine } from './machine';
 import { drawSet, drawShowing, type Random } from './SimulatedRun';

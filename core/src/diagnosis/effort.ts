@@ -1,7 +1,7 @@
 import type { Knowledge } from './compileModel';
 
 /** Minutes to get there: what must be off first, and is not yet. */
-const minutesToOpen = (
+export const minutesToOpen = (
   knowledge: Knowledge,
   setUps: readonly string[] | undefined,
   done: ReadonlySet<string>,

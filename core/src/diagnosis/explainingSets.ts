@@ -1,5 +1,5 @@
 import type { Likelihood, Sets } from './Belief';
-import type { CompiledObservation } from './compileModel';
+import type { CompiledObservation } from './compiled';
 
 /** Sets of the faults that explain what was seen, numbered by themselves: fault `faults[i]` of the model is i, and `faults.length` none. */
 export interface ExplainingSets extends Sets {
@@ -15,14 +15,23 @@ const MIN_EVIDENCE_SHARE = 0.2;
  * switch explains a dead engine. Planning goes by these; the suspects themselves stay exact. While nothing is seen that is not well,
  * every fault of a set counts.
  */
-export function explainingSetsOf(sets: Sets, unwell: readonly Likelihood[], n: number): ExplainingSets {
+export function explainingSetsOf(
+  sets: Sets,
+  unwell: readonly Likelihood[],
+  n: number,
+  given: readonly number[] = [],
+): ExplainingSets {
   const merged = new Map<number, number>();
   for (let k = 0; k < sets.count; k++) {
-    const set = [sets.a[k] as number, sets.b[k] as number, sets.c[k] as number].filter((fault) => fault < n);
+    const unseen = [sets.a[k] as number, sets.b[k] as number, sets.c[k] as number].filter((fault) => fault < n);
+    // What is given explains its part, and is not looked for.
+    const set = given.length === 0 ? unseen : [...given, ...unseen].sort((x, y) => x - y);
     const kept =
       unwell.length === 0
-        ? set
-        : set.filter((_, at) => unwell.some((showing) => evidenceShare(set, at, showing) >= MIN_EVIDENCE_SHARE));
+        ? unseen
+        : unseen.filter((fault) =>
+            unwell.some((showing) => evidenceShare(set, set.indexOf(fault), showing) >= MIN_EVIDENCE_SHARE),
+          );
     const key = kept.reduce((sum, fault) => sum * (n + 1) + fault + 1, 0);
     merged.set(key, (merged.get(key) ?? 0) + (sets.weight[k] as number));
   }

@@ -1,4 +1,4 @@
-import type { CompiledObservation } from './compileModel';
+import type { CompiledObservation } from './compiled';
 import fc from 'fast-check';
 import { FAULT_KNOWLEDGE, FAULTS, SCHOOLS, type FaultId } from '../catalogue';
 import {

@@ -1,7 +1,8 @@
 import type { School } from '../catalogue/shapes';
 import { explainingSetsOf } from './explainingSets';
-import type { CompiledObservation } from './compileModel';
+import type { CompiledObservation } from './compiled';
 import { checkMinutes, repairMinutes } from './effort';
+import type { Sets } from './Belief';
 import type { Finding } from './Finding';
 import { Planner } from './Planner';
 import { COSTS, Prices, type Workplace, type Costs } from './Prices';
@@ -26,25 +27,36 @@ export interface Followed {
 
 const MOST_STEPS = 60;
 
+/** The planner of a machine as far as somebody has come with it. */
+function plannerOf(run: SimulatedRun, open: readonly CompiledObservation[], costs: Costs): Planner {
+  const prices = new Prices(
+    run.model,
+    run.knowledge,
+    { setUpsDone: run.setUpsDone, toolsAtHand: null },
+    { open: new Set(open.map((entry) => entry.id)), seen: new Set(Object.keys(run.seen)) },
+    costs,
+  );
+  return new Planner(
+    run.model,
+    prices,
+    explainingSetsOf(run.sets, run.unwell, run.model.faultIds.length, [...run.given]),
+    [...run.given].map((fault) => ({ id: run.model.faultIds[fault] as string, enough: 1 })),
+  );
+}
+
 /** The advice: the first step of the ranked list. */
 export const byAdvice =
   (costs: Costs = COSTS): Way =>
   (run) => {
     const open = run.open();
-    const prices = new Prices(
-      run.model,
-      run.knowledge,
-      { setUpsDone: run.setUpsDone, toolsAtHand: null },
-      { open: new Set(open.map((entry) => entry.id)), seen: new Set(Object.keys(run.seen)) },
-      costs,
-    );
-    const [first] = new Planner(
-      run.model,
-      prices,
-      explainingSetsOf(run.sets, run.unwell, run.model.faultIds.length),
-    ).steps(open);
-    return first ?? null;
+    return plannerOf(run, open, costs).steps(open)[0] ?? null;
   };
+
+/** The plan alone, by p/c: quick enough to be followed on many machines. */
+export const byPlan =
+  (costs: Costs = COSTS): Way =>
+  (run) =>
+    plannerOf(run, run.open(), costs).planned();
 
 /** From this probability on a school stops looking and repairs. */
 const SURE = 0.75;
@@ -109,6 +121,41 @@ function confirmedOf(run: SimulatedRun, last: readonly number[]): string[] {
   return [...(likely.get(run) ?? [])].flatMap(([id, p]) => (p >= 0.5 || curing.includes(id) ? [id] : []));
 }
 
+/** Minutes that a way to the end takes: about, and between which eight in ten lie. */
+export interface TimeLeft {
+  readonly about: number;
+  readonly low: number;
+  readonly high: number;
+}
+
+/** Machines as they may be from where a finding stands, and what is truly wrong with each. */
+function troublesOf(finding: Finding, sets: Sets, draws: number, random: Random): Trouble[] {
+  const n = finding.model.faultIds.length;
+  const unwell = finding.unwell();
+  const given = finding.given().map((one) => one.fault);
+  return Array.from({ length: draws }, () => {
+    const faults = [...given, ...drawSet(sets, n, random)];
+    return { faults, complaints: unwell.map((likelihood) => drawSpeakers(likelihood, faults, random)) };
+  });
+}
+
+const TENTH = 0.1;
+
+/**
+ * How long it may take from here, by the plan, on machines drawn from what is believed now.
+ * In: the finding, the workplace, how many to draw, a seeded source of numbers. Out: median and tenth and ninetieth percentile, minutes.
+ */
+export function timeLeft(finding: Finding, workplace: Workplace, draws: number, random: Random): TimeLeft {
+  const sets = finding.sets(SETS_TO_DRAW);
+  const minutes = troublesOf(finding, sets, draws, random)
+    .map((trouble) => follow(new SimulatedRun(finding, sets, workplace.setUpsDone), trouble, byPlan(), random).minutes)
+    .sort((x, y) => x - y);
+  const at = (share: number): number => minutes[Math.min(Math.floor(share * draws), draws - 1)] ?? 0;
+  return { about: at(0.5), low: at(TENTH), high: at(1 - TENTH) };
+}
+
+const SETS_TO_DRAW = 400;
+
 /**
  * Expected minutes to the end by each school, from where a finding stands.
  * In: the finding, the workplace, how many machines to draw, a seeded source of numbers. Out: mean minutes by school, to about a tenth.
@@ -120,13 +167,8 @@ export function minutesBySchool(
   draws: number,
   random: Random,
 ): Record<string, number> {
-  const sets = finding.sets(400);
-  const n = finding.model.faultIds.length;
-  const unwell = finding.unwell();
-  const troubles = Array.from({ length: draws }, () => {
-    const faults = drawSet(sets, n, random);
-    return { faults, complaints: unwell.map((likelihood) => drawSpeakers(likelihood, faults, random)) };
-  });
+  const sets = finding.sets(SETS_TO_DRAW);
+  const troubles = troublesOf(finding, sets, draws, random);
   return Object.fromEntries(
     schools.map((school) => [
       school.id,

@@ -1,17 +1,12 @@
 export { Belief, likelihoodAmongOthers, likelihoodOf, type Likelihood, type Sets } from './Belief';
-export {
-  compileModel,
-  PRIOR_WORTH,
-  type CompiledObservation,
-  type Knowledge,
-  type Learned,
-  type Model,
-} from './compileModel';
+export { compileModel, PRIOR_WORTH, type Knowledge, type Learned, type Model } from './compileModel';
+export type { CompiledObservation } from './compiled';
 export {
   diagnose,
   NOTHING_WRONG,
   outcomesOf,
   type Conflict,
+  type EstablishedFault,
   type Diagnosis,
   type Evidence,
   type LaneState,
@@ -20,20 +15,25 @@ export {
 export { asList, Finding, type Chapter, type Seen, type Showing } from './Finding';
 export { engineFamily, shareOf, strainsOf, type Machine, type TraitShares } from './machine';
 export { explainingSetsOf, type ExplainingSets } from './explainingSets';
-export { Planner, type Step } from './Planner';
+export { Planner } from './Planner';
+export type { Step } from './steps';
 export { COSTS, Prices, type Workplace, type Costs } from './Prices';
 export { CASE_FORMAT, nearest, readCase, writeCase, type Band, type Case, type CaseProblem } from './caseFile';
 export { warningsOf, type Warning } from './warnings';
 export { sayCaseProblem, sayWarning } from './sayWarning';
 export {
   byAdvice,
+  byPlan,
   bySchool,
   follow,
   minutesBySchool,
+  timeLeft,
   type Choice,
   type Followed,
+  type TimeLeft,
   type Trouble,
   type Way,
 } from './follow';
 export { drawSet, drawShowing, drawSpeakers, SimulatedRun, type Random } from './SimulatedRun';
 export { drawTrouble, type Drawn } from './draw';
+export type { Enough } from './enough';

@@ -35,7 +35,10 @@ function answer(text: string): number {
       id,
       minutes,
       expectedSaving: rounded(expectedSaving),
+      net: rounded(expectedSaving),
     })),
+    established: result.established.map(({ id }) => id),
+    enough: result.enough === null ? null : { probability: rounded(result.enough.probability) },
     warnings: warningsOf(finding, result).map((warning) =>
       sayWarning(warning, FAULT_KNOWLEDGE, CONSEQUENCES_OF_FAULTS),
     ),

@@ -83,7 +83,7 @@ describe('defects of a yard kept by the version before', () => {
     const before = await migratorFor(db).migrateTo('0006_works');
     if (before.error) throw before.error;
     await keepTheOldWay(db);
-    assert.deepEqual(await bringUpToDate(db), ['0007_defects', '0008_visits']);
+    assert.deepEqual(await bringUpToDate(db), ['0007_defects', '0008_visits', '0009_causes']);
     assert.deepEqual(await bringUpToDate(db), []);
   });
   after(async () => {

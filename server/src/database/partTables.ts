@@ -1,6 +1,6 @@
 import type { ExchangeState, OrderState, PartLineState } from '@hudrik/core/states';
 import type { Generated, GeneratedAlways } from 'kysely';
-import type { Instant, MaybeInstant } from './tables';
+import type { Instant, MaybeInstant } from './columns';
 
 interface PartTable {
   id: GeneratedAlways<number>;

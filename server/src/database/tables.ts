@@ -5,11 +5,10 @@ import type { DefectEnd, DefectOrigin, DefectWeight } from '@hudrik/core/defects
 import type { Readiness, ReadinessVerdict } from '@hudrik/core/readiness';
 import type { ClockState, HireState } from '@hudrik/core/states';
 import type { ColumnType, Generated, GeneratedAlways, JSONColumnType, Kysely, Selectable, Transaction } from 'kysely';
+import type { Instant, MaybeInstant } from './columns';
 import type { PartTables } from './partTables';
 
 type Json<T> = JSONColumnType<T & object, string, string>;
-export type Instant = ColumnType<Date, Date | string, Date | string>;
-export type MaybeInstant = ColumnType<Date | null, Date | string | null | undefined, Date | string | null>;
 
 interface PersonTable {
   id: GeneratedAlways<number>;

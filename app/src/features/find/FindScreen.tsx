@@ -7,6 +7,7 @@ import { ScrollView, View } from 'react-native';
 import { sentenceOf } from '@/api';
 import { Button, Empty, Failure, Loading, Page, useIsWide, Words } from '@/design';
 import { CurrentStep } from './CurrentStep';
+import { Explained } from './Explained';
 import { FindHead } from './FindHead';
 import { FindMore } from './FindMore';
 import type { LocalFinding } from './finding';
@@ -19,6 +20,7 @@ import { ConfirmSheet, StepsSheet, TableSheet, ToolsSheet } from './sheets';
 import { Suspects } from './Suspects';
 import type { Answer } from '@/workers/lookInto';
 import { useConfirms } from './useConfirms';
+import { Warnings } from './Warnings';
 import { useWorkplace, type WorkplaceSetting } from './useWorkplace';
 import { useDiagnosis, type Thought } from './useDiagnosis';
 import { useFinding, type FindingHandle } from './useFinding';
@@ -127,7 +129,7 @@ function Finding(props: FindingProps) {
 
 type Picked = Pick<Step, 'kind' | 'id'> | null;
 
-interface FoundProps extends FindingProps, Pick<Thought, 'schools' | 'thinking'> {
+interface FoundProps extends FindingProps, Pick<Thought, 'ahead' | 'thinking'> {
   readonly answer: Answer;
   readonly setting: ReturnType<typeof useWorkplace>;
   readonly school: string | null;
@@ -140,7 +142,7 @@ function FoundSoFar({
   handle,
   tag,
   answer,
-  schools,
+  ahead,
   thinking,
   setting,
   school,
@@ -180,6 +182,14 @@ function FoundSoFar({
   ) : (
     <Empty sentence="No check is left that would tell you more." />
   );
+  const explained = (
+    <Explained
+      diagnosis={diagnosis}
+      confirms={confirms}
+      onPutRight={(id) => setPicked({ kind: 'repair', id })}
+      onConfirm={setConfirming}
+    />
+  );
   const suspects = (
     <Suspects
       diagnosis={diagnosis}
@@ -190,8 +200,8 @@ function FoundSoFar({
   );
   const orders = (
     <SchoolStrip
-      minutes={schools}
-      ours={diagnosis.expectedMinutes}
+      ahead={ahead}
+      expected={diagnosis.expectedMinutes}
       school={school}
       onPick={(id) => {
         setSchool(id);
@@ -222,6 +232,7 @@ function FoundSoFar({
             {more}
           </ScrollView>
           <ScrollView ref={top} className="min-w-0 flex-1" contentContainerClassName="gap-4 p-4 pb-8">
+            {explained}
             {card}
             {warnings}
             {orders}
@@ -235,6 +246,7 @@ function FoundSoFar({
         <ScrollView ref={top} className="flex-1" contentContainerClassName="gap-4 p-4 pb-8">
           {head}
           <NotTaken handle={handle} />
+          {explained}
           {lanes}
           {card}
           {warnings}
@@ -258,6 +270,7 @@ function FoundSoFar({
       {confirming ? (
         <ConfirmSheet
           first={confirming}
+          given={diagnosis.established.filter((one) => !one.isPutRight).map((one) => one.id)}
           suspects={diagnosis.suspects}
           toJob={tag !== null}
           onConfirm={handle.confirm}
@@ -297,16 +310,4 @@ function OpenSheet({ open, answer, finding, handle, tag, workplace, setWorkplace
       <MachineSheet machine={finding.machine} fixedClass={tag !== null} onKeep={handle.setMachine} onClose={onClose} />
     );
   return null;
-}
-
-function Warnings({ sentences }: { readonly sentences: readonly string[] }) {
-  return (
-    <View className="gap-2 border-l-[6px] border-prep bg-paper p-3" role="note">
-      {sentences.map((line) => (
-        <Words key={line} size={15}>
-          {line}
-        </Words>
-      ))}
-    </View>
-  );
 }

@@ -22,6 +22,8 @@ export const saySeen = (observation: string, outcomes: readonly string[]): strin
   outcomes.map((outcome) => sayOutcome(observation, outcome).toLowerCase()).join(' and ');
 export const sayPercent = (p: number): string =>
   p >= 0.995 ? '> 99 %' : p < 0.005 ? '< 1 %' : `${Math.round(p * 100)} %`;
+/** Odds as they are said: "9 in 10". */
+export const sayInTen = (p: number): string => (p >= 0.985 ? 'as good as sure' : `${Math.round(p * 10)} in 10`);
 export const sayWarningHere = (warning: Warning): string =>
   sayWarning(warning, FAULT_KNOWLEDGE, CONSEQUENCES_OF_FAULTS);
 

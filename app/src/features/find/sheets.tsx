@@ -128,6 +128,8 @@ export function TableSheet({
 
 interface ConfirmProps {
   readonly first: string;
+  /** What was seen to be so: confirmed too, unless it is taken out. */
+  readonly given: readonly string[];
   readonly suspects: readonly { readonly id: string; readonly probability: number }[];
   readonly toJob: boolean;
   readonly onConfirm: (causes: readonly string[], note: string) => Promise<void>;
@@ -135,20 +137,20 @@ interface ConfirmProps {
 }
 
 /** What was wrong, one or several: closes the finding onto its job. */
-export function ConfirmSheet({ first, suspects, toJob, onConfirm, onClose }: ConfirmProps) {
-  const [causes, setCauses] = useState<readonly string[]>([first]);
+export function ConfirmSheet({ first, given, suspects, toJob, onConfirm, onClose }: ConfirmProps) {
+  const [causes, setCauses] = useState<readonly string[]>([...new Set([first, ...given])]);
   const [note, setNote] = useState('');
   const [failed, setFailed] = useState<unknown>(null);
   const [busy, setBusy] = useState(false);
+  const known = [...new Set([first, ...given])];
   const offered = [
-    first,
+    ...known,
     ...suspects
-      .filter((entry) => entry.id !== first && entry.id !== 'user-error')
-      .slice(0, 7)
-      .map((entry) => entry.id),
+      .map((entry) => entry.id)
+      .filter((id) => !known.includes(id) && id !== 'user-error')
+      .slice(0, 7),
   ];
-  const toggle = (id: string) =>
-    setCauses(causes.includes(id) ? causes.filter((one) => one !== id) : [...causes, id].slice(-3));
+  const toggle = (id: string) => setCauses(causes.includes(id) ? causes.filter((one) => one !== id) : [...causes, id]);
   const send = () => {
     setBusy(true);
     onConfirm(causes, note).then(onClose, (error: unknown) => {
@@ -162,7 +164,7 @@ export function ConfirmSheet({ first, suspects, toJob, onConfirm, onClose }: Con
       <Words size={15}>
         {toJob
           ? 'Its job then says what is to be done. The yard learns from it when that job is proven, not before.'
-          : 'Up to three.'}
+          : 'One or several.'}
       </Words>
       {offered.map((id) => (
         <Choice key={id} label={sayFault(id)} on={causes.includes(id)} onPress={() => toggle(id)} />

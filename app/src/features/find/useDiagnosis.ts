@@ -2,13 +2,14 @@ import { engineFamily, type Learned } from '@hudrik/core/diagnosis';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { useRead } from '@/api';
 import { ask, askForSchools } from '@/workers/diagnosis';
-import type { Answer, Question } from '@/workers/lookInto';
+import type { Ahead, Answer, Question } from '@/workers/lookInto';
 import { observationsOf, setUpsOf } from '@hudrik/core/log';
 import type { LocalFinding } from './finding';
 
 export interface Thought {
   readonly answer: Answer | null;
-  readonly schools: Readonly<Record<string, number>> | null;
+  /** Minutes to the end, ours and the schools’; null until they are reckoned. */
+  readonly ahead: Ahead | null;
   readonly failed: string | null;
   /** The answer is of what was seen before; the new one is on its way. */
   readonly thinking: boolean;
@@ -43,8 +44,8 @@ export function useDiagnosis(
       left = true;
     };
   }, [question]);
-  const schools = useSchools(question);
-  return { answer: answered?.answer ?? null, schools, failed, thinking: answered?.question !== question };
+  const ahead = useAhead(question);
+  return { answer: answered?.answer ?? null, ahead, failed, thinking: answered?.question !== question };
 }
 
 /** What proven causes of this class and engine family have taught. Without a connection, what was known last. */
@@ -60,8 +61,8 @@ function useLearned(machine: LocalFinding['machine']): Learned | null {
 
 const PAUSE_MS = 1500;
 
-/** Which step is shown does not matter to the schools: they are asked once a finding has stood for a moment. */
-function useSchools(question: Question): Thought['schools'] {
+/** Which step is shown does not matter here: it is asked once a finding has stood for a moment. */
+function useAhead(question: Question): Ahead | null {
   const key = JSON.stringify([
     question.machine,
     question.chapters,
@@ -70,7 +71,7 @@ function useSchools(question: Question): Thought['schools'] {
     question.learned,
   ]);
   const asked = useRef(question);
-  const [known, setKnown] = useState<{ key: string; minutes: Readonly<Record<string, number>> } | null>(null);
+  const [known, setKnown] = useState<{ key: string; ahead: Ahead } | null>(null);
   useEffect(() => {
     asked.current = question;
   }, [question]);
@@ -78,7 +79,7 @@ function useSchools(question: Question): Thought['schools'] {
     let left = false;
     const timer = setTimeout(() => {
       askForSchools(asked.current).then(
-        (minutes) => void (left || setKnown({ key, minutes })),
+        (ahead) => void (left || setKnown({ key, ahead })),
         () => undefined,
       );
     }, PAUSE_MS);
@@ -87,5 +88,5 @@ function useSchools(question: Question): Thought['schools'] {
       clearTimeout(timer);
     };
   }, [key]);
-  return known?.key === key ? known.minutes : null;
+  return known?.key === key ? known.ahead : null;
 }

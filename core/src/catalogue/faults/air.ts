@@ -88,7 +88,6 @@ export const AIR_FAULTS = {
       'intake-spray': { 'speed-changes': 0.88 },
       idle: { hunts: 0.46, 'will-not-idle': 0.15, 'too-fast': 0.1, rough: 0.12 },
       choke: { 'needs-choke': 0.55 },
-      'carb-gaskets': { 'torn-or-misplaced': 0.25 },
       'throat-covered': { 'runs-better': 0.58 },
       throttle: { 'pops-back': 0.25, hesitates: 0.2 },
       'plug-look': { blistered: 0.28 },

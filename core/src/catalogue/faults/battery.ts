@@ -20,8 +20,6 @@ export const BATTERY_FAULTS = {
       starting: { 'will-not-turn': 0.4, hard: 0.08 },
       idle: { rough: 0.3 },
       intermittent: { 'comes-and-goes': 0.55 },
-      solenoid: { 'no-power': 0.2 },
-      'charge-volts': { none: 0.15 },
       output: { 'drops-on-load': 0.12 },
     },
   },
@@ -40,10 +38,7 @@ export const BATTERY_FAULTS = {
       idle: { rough: 0.25 },
       intermittent: { 'comes-and-goes': 0.45 },
       'spark-inline': { weak: 0.12 },
-      solenoid: { 'no-power': 0.2 },
-      'charge-volts': { none: 0.15 },
       starting: { 'will-not-turn': 0.12, hard: 0.12 },
-      battery: { 'loose-terminals': 0.1 },
     },
   },
   'battery-weak': {
@@ -60,7 +55,6 @@ export const BATTERY_FAULTS = {
       battery: { weak: 0.95 },
       starter: { slow: 0.62, dead: 0.3 },
       starting: { 'will-not-turn': 0.4, hard: 0.22 },
-      solenoid: { 'no-power': 0.12 },
     },
   },
   'charging-failed': {
@@ -74,7 +68,6 @@ export const BATTERY_FAULTS = {
     caution: 'battery',
     shows: {
       'charge-volts': { none: 0.95 },
-      battery: { weak: 0.6 },
       starter: { slow: 0.35, dead: 0.2 },
       starting: { 'will-not-turn': 0.22, hard: 0.08 },
     },

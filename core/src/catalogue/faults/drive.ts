@@ -70,7 +70,7 @@ export const DRIVE_FAULTS = {
     repair: { title: 'The right belt, sheaves in line', minutes: 25, partsCents: 2400, setUps: BELT_COVER },
     caution: 'moving-parts',
     shows: {
-      belt: { 'too-tight': 0.45, slipping: 0.35, worn: 0.12 },
+      belt: { 'too-tight': 0.45, slipping: 0.35 },
       tines: { 'turn-in-neutral': 0.5, 'do-not-turn': 0.12 },
       auger: { stalls: 0.3 },
       throw: { short: 0.25 },
@@ -92,8 +92,8 @@ export const DRIVE_FAULTS = {
     caution: 'moving-parts',
     shows: {
       sheave: { worn: 0.95 },
-      belt: { slipping: 0.45, worn: 0.35 },
-      tines: { 'do-not-turn': 0.25 },
+      belt: { slipping: 0.45 },
+      tines: { 'do-not-turn': 0.25, 'turn-in-neutral': 0.12 },
       auger: { stalls: 0.42 },
       throw: { short: 0.42 },
       travel: { slips: 0.25 },

@@ -68,8 +68,6 @@ export const ELECTRICS_FAULTS = {
       output: { none: 0.6, low: 0.28 },
       arc: { none: 0.5, weak: 0.3 },
       'open-circuit': { none: 0.5, low: 0.32 },
-      breaker: { tripped: 0.25 },
-      'residual-field': { lost: 0.35 },
     },
   },
   'regulator-failed': {

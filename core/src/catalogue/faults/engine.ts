@@ -42,7 +42,6 @@ export const ENGINE_FAULTS = {
       'kick-back': { yes: 0.2 },
       'spark-inline': { weak: 0.2, none: 0.2 },
       'spark-set-gap': { fails: 0.2, none: 0.2 },
-      'air-gap': { rubs: 0.35 },
       'compression-feel': { locked: 0.3 },
     },
   },
@@ -111,7 +110,6 @@ export const ENGINE_FAULTS = {
       'recoil-feel': { 'no-resistance': 0.58 },
       'fuel-put-in': { nothing: 0.35, 'pops-only': 0.35 },
       throttle: { 'pops-back': 0.15 },
-      'valve-lash': { loose: 0.3 },
     },
   },
   'push-rod-bent': {
@@ -126,7 +124,6 @@ export const ENGINE_FAULTS = {
       'valve-motion': { 'rod-bent': 0.95 },
       starting: { 'will-not-fire': 0.62, hard: 0.18 },
       'fuel-put-in': { nothing: 0.4, 'pops-only': 0.4 },
-      'valve-lash': { loose: 0.62 },
       throttle: { 'pops-back': 0.32 },
       compression: { failed: 0.32, worn: 0.2 },
       'compression-feel': { weak: 0.35, none: 0.12 },
@@ -166,6 +163,7 @@ export const ENGINE_FAULTS = {
     strains: { age: 0.5 },
     repair: { title: 'Rings and hone', minutes: 150, partsCents: 3500, setUps: LIFTS_HEAD },
     shows: {
+      'fuel-put-in': { nothing: 0.15 },
       compression: { failed: 0.48, worn: 0.4 },
       'compression-wet': { rises: 0.58 },
       'compression-feel': { weak: 0.6, none: 0.15 },
@@ -176,7 +174,6 @@ export const ENGINE_FAULTS = {
       'plug-look': { oily: 0.46 },
       'under-load': { bogs: 0.42 },
       starting: { hard: 0.4, 'will-not-fire': 0.2 },
-      'oil-level': { low: 0.3 },
     },
   },
   'bore-rusted': {
@@ -188,6 +185,7 @@ export const ENGINE_FAULTS = {
     strains: { damp: 1.6 },
     repair: { title: 'Hone, or another engine', minutes: 140, partsCents: 2500, setUps: LIFTS_HEAD },
     shows: {
+      'fuel-put-in': { nothing: 0.15 },
       'bore-camera': { 'scored-or-rust': 0.95 },
       compression: { worn: 0.45, failed: 0.32 },
       'compression-wet': { rises: 0.65 },
@@ -209,6 +207,7 @@ export const ENGINE_FAULTS = {
     strains: { age: 0.5 },
     repair: { title: 'Lap or replace the valve, set the lash', minutes: 110, partsCents: 2500, setUps: LIFTS_HEAD },
     shows: {
+      'fuel-put-in': { nothing: 0.18 },
       compression: { failed: 0.42, worn: 0.46 },
       'leak-down': { failed: 0.62, worn: 0.32 },
       'leak-place': { exhaust: 0.66, intake: 0.28 },
@@ -235,6 +234,7 @@ export const ENGINE_FAULTS = {
       setUps: LIFTS_HEAD,
     },
     shows: {
+      'fuel-put-in': { nothing: 0.1 },
       'leak-place': { 'head-joint': 0.84, breather: 0.1 },
       compression: { worn: 0.52, failed: 0.22 },
       'leak-down': { worn: 0.48, failed: 0.38 },
@@ -256,6 +256,7 @@ export const ENGINE_FAULTS = {
     strains: { overdue: 0.5, age: 0.2 },
     repair: { title: 'Set the lash', minutes: 10, partsCents: 0, setUps: ['valve-cover-off'] },
     shows: {
+      'fuel-put-in': { nothing: 0.12 },
       'valve-lash': { tight: 0.97 },
       compression: { worn: 0.48, failed: 0.18, acceptable: 0.2 },
       'leak-down': { worn: 0.42, failed: 0.2 },
@@ -276,7 +277,7 @@ export const ENGINE_FAULTS = {
     strains: { age: 0.5, opened: 0.3 },
     repair: { title: 'Seat and stem work, or another head', minutes: 130, partsCents: 4500, setUps: LIFTS_HEAD },
     shows: {
-      'valve-lash': { tight: 0.65 },
+      'fuel-put-in': { nothing: 0.1 },
       compression: { worn: 0.45, failed: 0.3 },
       'leak-down': { worn: 0.4, failed: 0.4 },
       'leak-place': { exhaust: 0.5, intake: 0.28 },
@@ -295,6 +296,7 @@ export const ENGINE_FAULTS = {
     strains: { gum: 0.3 },
     repair: { title: 'Open it to the camshaft: free or replace the release', minutes: 120, partsCents: 4000 },
     shows: {
+      'fuel-put-in': { nothing: 0.08 },
       'valve-motion': { 'no-release-bump': 0.35 },
       compression: { worn: 0.45, failed: 0.32 },
       'compression-feel': { weak: 0.5, none: 0.08 },
@@ -314,6 +316,7 @@ export const ENGINE_FAULTS = {
     strains: { age: 0.9, overdue: 0.4 },
     repair: { title: 'Rings and hone', minutes: 150, partsCents: 3500, setUps: LIFTS_HEAD },
     shows: {
+      'fuel-put-in': { nothing: 0.06 },
       compression: { worn: 0.6, failed: 0.15, acceptable: 0.18 },
       'compression-wet': { rises: 0.87 },
       'leak-down': { worn: 0.62, failed: 0.26 },
@@ -323,7 +326,6 @@ export const ENGINE_FAULTS = {
       'compression-feel': { weak: 0.52 },
       starting: { hard: 0.42, 'will-not-fire': 0.05 },
       'under-load': { bogs: 0.35 },
-      'oil-level': { low: 0.32 },
       choke: { 'needs-choke': 0.28 },
       'bore-camera': { 'scored-or-rust': 0.3 },
     },
@@ -360,7 +362,6 @@ export const ENGINE_FAULTS = {
       'oil-level': { 'over-full': 0.96 },
       smoke: { blue: 0.42, white: 0.22 },
       'plug-look': { oily: 0.36 },
-      'air-filter': { 'oil-soaked': 0.42 },
       starting: { hard: 0.22, 'will-not-fire': 0.06 },
       'leak-place': { breather: 0.1 },
     },
@@ -377,7 +378,6 @@ export const ENGINE_FAULTS = {
     caution: 'do-not-start',
     shows: {
       'oil-look': { milky: 0.96 },
-      'oil-level': { 'over-full': 0.3 },
       smoke: { white: 0.22 },
       starting: { hard: 0.12, 'will-not-turn': 0.04 },
     },

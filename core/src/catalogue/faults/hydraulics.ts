@@ -30,7 +30,7 @@ export const HYDRAULICS_FAULTS = {
     strains: { age: 0.5 },
     repair: { title: 'New hose, pressure off first', minutes: 25, partsCents: 4500 },
     caution: 'hydraulic-injection',
-    shows: { 'hydraulic-leak': { weeps: 0.96 }, fluid: { low: 0.5 }, ram: { slow: 0.15 } },
+    shows: { 'hydraulic-leak': { weeps: 0.96 }, ram: { slow: 0.15 } },
   },
   'fluid-low': {
     name: 'Hydraulic fluid low',
@@ -42,9 +42,8 @@ export const HYDRAULICS_FAULTS = {
     repair: { title: 'Fill to the mark, find where it went', minutes: 8, partsCents: 2000 },
     caution: 'hydraulic-injection',
     shows: {
-      fluid: { low: 0.92, foams: 0.06 },
+      fluid: { low: 0.92 },
       ram: { slow: 0.42, 'does-not-move': 0.18, 'no-force': 0.12 },
-      'hydraulic-leak': { weeps: 0.3 },
     },
   },
   'fluid-aerated': {
@@ -99,7 +98,6 @@ export const HYDRAULICS_FAULTS = {
     shows: {
       'ram-seal': { 'by-passes': 0.95 },
       ram: { 'no-force': 0.36, creeps: 0.48, slow: 0.1 },
-      relief: { low: 0.1 },
     },
   },
 } as const satisfies FaultEntries;

@@ -2,6 +2,7 @@ import { mapValues } from '../../typed';
 import type { Fault, FaultId, Shown } from '../shapes';
 import { AIR_FAULTS } from './air';
 import { BATTERY_FAULTS } from './battery';
+import { BRINGS } from './brings';
 import { CARBURETTOR_FAULTS } from './carburettor';
 import { DRIVE_FAULTS } from './drive';
 import { ELECTRICS_FAULTS } from './electrics';
@@ -61,3 +62,5 @@ export const CONSEQUENCES_OF_FAULTS = {
 /** Nothing wrong with the machine: the empty set, reported under this id. */
 export const NOTHING_WRONG = 'user-error';
 export { SCHOOLS } from './schools';
+
+export { BRINGS };

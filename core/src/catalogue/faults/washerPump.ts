@@ -17,7 +17,6 @@ export const WASHER_PUMP_FAULTS = {
       'water-supply': { poor: 0.62 },
       'pump-inlet': { blocked: 0.42 },
       pressure: { none: 0.45, low: 0.25, pulses: 0.2 },
-      'nozzle-flow': { blocked: 0.25 },
     },
   },
   'pump-draws-air': {
@@ -67,7 +66,6 @@ export const WASHER_PUMP_FAULTS = {
     shows: {
       'pump-valves': { stuck: 0.94 },
       pressure: { pulses: 0.45, low: 0.4, none: 0.08 },
-      'nozzle-flow': { blocked: 0.08 },
     },
   },
   'pump-seal-failed': {

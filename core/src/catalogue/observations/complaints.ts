@@ -8,6 +8,7 @@ export const COMPLAINT_OBSERVATIONS = {
     minutes: 2,
     caution: 'carbon-monoxide',
     how: 'Fuel on, switch on, choke as the engine wants it. Three or four brisk pulls, or five seconds of starter.',
+    ofOneThatWillNotRun: true,
     outcomes: {
       starts: ['Starts', 0.89, 'Nothing against it yet.'],
       hard: ['Hard to start', 0.05, 'Weak in fuel, spark or compression, not without them.'],
@@ -23,6 +24,7 @@ export const COMPLAINT_OBSERVATIONS = {
     wants: 'running',
     caution: 'carbon-monoxide',
     how: 'Warm it for a minute and open the choke step by step.',
+    nothingWrong: 0.06,
     outcomes: {
       'runs-off-choke': ['Runs off the choke', 0.93, 'The mixture is right.'],
       'needs-choke': ['Only runs on choke', 0.04, 'Lean, or low compression.'],
@@ -36,6 +38,7 @@ export const COMPLAINT_OBSERVATIONS = {
     wants: 'running',
     caution: 'carbon-monoxide',
     how: 'Run it under load and note the minute at which it goes.',
+    nothingWrong: 0.05,
     outcomes: {
       'keeps-running': ['Keeps running', 0.94, 'It is fed, and nothing fails hot.'],
       'under-2-min': ['Dies within 2 min', 0.02, 'The bowl empties faster than it fills.'],
@@ -50,6 +53,7 @@ export const COMPLAINT_OBSERVATIONS = {
     wants: 'running',
     caution: 'carbon-monoxide',
     how: 'Warm, choke open, no load: listen for half a minute.',
+    nothingWrong: 0.04,
     outcomes: {
       steady: ['Steady', 0.89, 'Pilot, air and governor agree.'],
       hunts: ['Revs rise and fall', 0.03, 'Lean: a jet half shut, an air leak, a governor spring.'],
@@ -65,6 +69,7 @@ export const COMPLAINT_OBSERVATIONS = {
     wants: 'running',
     caution: 'carbon-monoxide',
     how: 'Open it quickly from idle.',
+    nothingWrong: 0.05,
     outcomes: {
       clean: ['Picks up clean', 0.93, 'Well.'],
       hesitates: ['Hesitates', 0.05, 'Lean as it opens.'],
@@ -78,6 +83,7 @@ export const COMPLAINT_OBSERVATIONS = {
     wants: 'running',
     caution: 'carbon-monoxide',
     how: 'Give it the work that it is hired for, a few minutes.',
+    nothingWrong: 0.07,
     outcomes: {
       pulls: ['Pulls', 0.92, 'Fuel, air and compression keep up.'],
       bogs: ['Bogs down', 0.05, 'Starved, choked or worn, or the machine drags.'],
@@ -96,6 +102,7 @@ export const COMPLAINT_OBSERVATIONS = {
       { while: 'cylinderOiled', outcome: 'blue', share: 0.35 },
       { while: 'additiveInFuel', outcome: 'white', share: 0.4 },
     ],
+    nothingWrong: 0.05,
     outcomes: {
       none: ['None', 0.9, 'It burns clean.'],
       black: ['Black', 0.04, 'Rich: choke, filter, a flooding bowl.'],
@@ -108,6 +115,7 @@ export const COMPLAINT_OBSERVATIONS = {
     kind: 'complaint',
     minutes: 1,
     how: 'Ask, or pull it gently over compression.',
+    nothingWrong: 0.02,
     outcomes: {
       no: ['No', 0.985, 'Timing is not far off.'],
       yes: ['Yes', 0.015, 'The spark comes early: key, magnet, rust.'],
@@ -119,6 +127,7 @@ export const COMPLAINT_OBSERVATIONS = {
     minutes: 2,
     caution: 'fuel-vapour',
     how: 'Tap on, engine off: wipe dry, wait two minutes, feel under the carburettor and along the hose.',
+    nothingWrong: 0.02,
     outcomes: {
       none: ['None', 0.97, 'Dry.'],
       carburettor: ['At the carburettor', 0.015, 'Needle, float, bowl seal.'],
@@ -179,6 +188,7 @@ export const COMPLAINT_OBSERVATIONS = {
     kind: 'complaint',
     minutes: 1,
     how: 'Ask when it comes.',
+    harmless: ['comes-and-goes'],
     outcomes: {
       'always-same': ['Always the same', 0.85, 'A standing fault.'],
       'comes-and-goes': ['Comes and goes', 0.15, 'Dirt that moves, heat, a loose contact. Prove it longer.'],
@@ -189,6 +199,7 @@ export const COMPLAINT_OBSERVATIONS = {
     kind: 'complaint',
     minutes: 1,
     how: 'Ask who was in it, and where.',
+    harmless: ['carburettor', 'ignition', 'engine', 'unknown-hand'],
     outcomes: {
       'none-known': ['Nothing known', 0.8, 'Nobody’s hand to suspect.'],
       carburettor: ['The carburettor', 0.09, 'Cleaned is not proven: passages, gaskets, links.'],

@@ -4,6 +4,7 @@ import { ELECTRICS } from './electrics';
 import { HYDRAULICS } from './hydraulics';
 import { LOOKS } from './looks';
 import { OPENED } from './opened';
+import { SEEN_AS } from './seenAs';
 import { COMPLAINT_OBSERVATIONS } from './complaints';
 import { WASHER_PUMP } from './washerPump';
 import { WITH_TOOLS } from './withTools';
@@ -59,3 +60,5 @@ export const SAME_FACTS: readonly SameFact[] = [
   { first: 'compression-feel', second: 'recoil-feel', outcomes: ['firm-and-even', 'no-resistance', 'locked'] },
   { first: 'starter', second: 'starting', outcomes: ['will-not-turn'] },
 ];
+
+export { SEEN_AS };

@@ -18,6 +18,7 @@ export const LOOKS = {
     kind: 'look',
     minutes: 1,
     how: 'Dipstick on white card; smell it.',
+    harmless: ['dirty'],
     outcomes: {
       clean: ['Clean', 0.8, 'Well.'],
       dirty: ['Dirty', 0.17, 'Overdue.'],

@@ -14,6 +14,7 @@ export const WITH_TOOLS = {
       { while: 'plugIsNew', outcome: 'dry-clean', share: 0.6 },
       { while: 'cylinderOiled', outcome: 'oily', share: 0.5 },
     ],
+    harmless: ['dry-clean', 'wet-fuel'],
     outcomes: {
       tan: ['Light tan', 0.55, 'It burns well.'],
       'dry-clean': ['Dry and clean', 0.16, 'No fuel reaches it. No proof of spark.'],
@@ -152,6 +153,7 @@ export const WITH_TOOLS = {
     reading: 'compression',
     how: 'Throttle open, five brisk pulls or drill past the release. Say how it was spun.',
     innocent: [{ while: 'cylinderOiled', outcome: 'strong', share: 0.5 }],
+    harmless: ['acceptable'],
     outcomes: {
       strong: ['Strong', 0.8, 'Rings, valves and gasket hold.'],
       acceptable: ['Acceptable', 0.16, 'Some wear; it runs.'],
@@ -212,6 +214,7 @@ export const WITH_TOOLS = {
     wants: 'turning',
     caution: 'fuel-vapour',
     how: 'A teaspoon of fresh fuel or a breath of starting spray past the carburettor, stand clear, pull.',
+    ofOneThatWillNotRun: true,
     outcomes: {
       'keeps-running': ['Starts and keeps running', 0.86, 'Nothing wrong that this can show.'],
       'fires-then-dies': ['Fires, then dies', 0.06, 'Spark and timing are there: the fuel side.'],

@@ -31,6 +31,8 @@ export interface AnyFault {
   /** Told with this cause, never by itself. */
   readonly consequences?: readonly string[];
   readonly caution?: string;
+  /** Looks that tell it from others, where none sees it itself: for the price of ruling it out. */
+  readonly proof?: readonly string[];
   /** It can hurt somebody: it is not lived with, and nobody may wave it through. */
   readonly safety?: true;
 }
@@ -49,6 +51,9 @@ export interface School {
   readonly words: string;
   readonly order: readonly ObservationId[];
 }
+
+/** What a fault brings about in the end, and in what share of machines. */
+export type Brings = Readonly<Partial<Record<FaultId, Readonly<Partial<Record<FaultId, number>>>>>>;
 
 /** Faults by their ids. */
 export type FaultEntries = Readonly<Partial<Record<FaultId, Fault>>>;

@@ -1,5 +1,5 @@
 import type { Applies, Truth } from './engine';
-import type { CautionId, ObservationId, OutcomeOf, SetUpId, ToolId } from './ids';
+import type { CautionId, FaultId, ObservationId, OutcomeOf, SetUpId, ToolId } from './ids';
 
 /** A reading is banded into an outcome by the rule of this name. */
 export const READING_KINDS = [
@@ -40,6 +40,12 @@ export interface AnyObservation {
   readonly innocent?: readonly { readonly while: Truth; readonly outcome: string; readonly share: number }[];
   /** Several may show at once. */
   readonly several?: boolean;
+  /** Outcomes besides the healthy one that are no trouble. */
+  readonly harmless?: readonly string[];
+  /** How often nothing is wrong where this is told (judgement); about one in ten where it is not said. */
+  readonly nothingWrong?: number;
+  /** Asked of an engine that will not run: where it plainly runs, it tells nothing. */
+  readonly ofOneThatWillNotRun?: true;
 }
 
 /** An observation of the catalogue: what it names exists. */
@@ -49,6 +55,18 @@ export interface Observation<O extends ObservationId = ObservationId> extends An
   readonly caution?: CautionId;
   readonly outcomes: Readonly<Record<OutcomeOf<O>, OutcomeEntry>>;
   readonly innocent?: readonly { readonly while: Truth; readonly outcome: OutcomeOf<O>; readonly share: number }[];
+}
+
+/** An outcome that is the fault itself: what was seen is so. */
+export interface SeenAs {
+  readonly observation: ObservationId;
+  readonly outcome: string;
+  readonly fault: FaultId;
+  /** How often it is called so where it is not: this share of the fault's own odds (judgement), and why. */
+  readonly misread: number;
+  readonly because: string;
+  /** Only once these were seen too: else another state looks the same. */
+  readonly after?: readonly { readonly observation: ObservationId; readonly outcome: string }[];
 }
 
 /** Something that has to be off or out before a hand gets there. */

@@ -17,8 +17,8 @@ export interface Misleading {
   readonly notEngine?: Engine;
 }
 
-/** While this is seen, the engine cannot be run, or not even turned: checks that want it are not advised. */
-export type Standstill = Shown & { readonly stops: 'running' | 'turning' };
+/** While this is seen, the engine must not be started, cannot be run, or not even turned: checks that want it are not advised. */
+export type Standstill = Shown & { readonly stops: 'starting' | 'running' | 'turning' };
 
 /** An observation that tells what a past tells too: while it is seen, that of the past does not count again. */
 export interface TellsPast {

@@ -86,6 +86,8 @@ export const STANDSTILLS: readonly Standstill[] = [
   { observation: 'compression-feel', outcome: 'locked', stops: 'turning' },
   { observation: 'starting', outcome: 'will-not-fire', stops: 'running' },
   { observation: 'starting', outcome: 'fires-then-dies', stops: 'running' },
+  { observation: 'oil-level', outcome: 'over-full', stops: 'starting' },
+  { observation: 'oil-look', outcome: 'smells-of-fuel', stops: 'starting' },
 ];
 
 /** Somebody's earlier repair is told by the past and by the hirer: once is enough. */

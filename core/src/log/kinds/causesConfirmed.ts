@@ -16,7 +16,7 @@ export const causesConfirmed = logKind({
   facts: object({
     causes: array(string().oneOf(FAULT_IDS).required())
       .min(1)
-      .max(3)
+      .max(8)
       .required()
       .test('twice', 'The same cause twice.', (causes) => new Set(causes).size === causes.length),
     note: text.defined(),

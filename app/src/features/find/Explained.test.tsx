@@ -1,0 +1,75 @@
+import type { Diagnosis } from '@hudrik/core/diagnosis';
+import { lookInto, type Question } from '@/workers/lookInto';
+import { screen } from '@testing-library/react-native';
+import { press, show } from '@/testing/screen';
+import { Explained } from './Explained';
+import { ConfirmSheet } from './sheets';
+
+const question = (seen: Readonly<Record<string, string>>): Question => ({
+  machine: { classId: 'pressure-washer', engine: { carburettor: 'float' }, past: {} },
+  chapters: [{ seen }],
+  passedOver: [],
+  setUpsDone: [],
+  toolsAtHand: null,
+  learned: null,
+  pick: null,
+  order: null,
+});
+
+function shown(diagnosis: Diagnosis) {
+  const onPutRight = jest.fn();
+  const onConfirm = jest.fn();
+  show(<Explained diagnosis={diagnosis} confirms onPutRight={onPutRight} onConfirm={onConfirm} />, {});
+  return { onPutRight, onConfirm };
+}
+
+describe('what was seen is so', () => {
+  test('a blocked screen explains that it dies after a quarter of an hour: it is put right, and confirmed', async () => {
+    const taps = shown(lookInto(question({ 'runs-for': '10-to-30-min', 'inlet-screen': 'dirty' })).diagnosis);
+    expect(screen.getByText(/^That explains it \(\d in 10\): .*screen/)).toBeTruthy();
+    await press(/^Put right now: /);
+    expect(taps.onPutRight).toHaveBeenCalledWith('inlet-screen-blocked');
+    await press('It is this');
+    expect(taps.onConfirm).toHaveBeenCalledWith('inlet-screen-blocked');
+  });
+
+  test('a worn scraper does not explain an engine that will not fire', () => {
+    const { diagnosis } = lookInto({
+      ...question({ starting: 'will-not-fire', 'scraper-skids': 'worn' }),
+      machine: { classId: 'snowblower', engine: {}, past: {} },
+    });
+    shown(diagnosis);
+    expect(screen.getByText(/That does not explain all of it: look on\.$/)).toBeTruthy();
+    expect(screen.queryByRole('button', { name: 'It is this' })).toBeNull();
+  });
+
+  test('what stands behind it is named', () => {
+    shown(lookInto(question({ starting: 'hard', 'pilot-jet': 'blocked', 'bowl-drain': 'jelly-or-rust' })).diagnosis);
+    expect(screen.getByText(/: look for .* too, or it comes back\.$/)).toBeTruthy();
+  });
+
+  test('while nothing is established it says nothing', () => {
+    shown(lookInto(question({ starting: 'hard' })).diagnosis);
+    expect(screen.queryByText('Seen, to be put right')).toBeNull();
+  });
+});
+
+test('all that was seen is confirmed, and none of it goes when another is added', async () => {
+  const onConfirm = jest.fn(async () => undefined);
+  const given = ['rusty-tank', 'stale-fuel', 'carb-varnished'];
+  const suspects = [...given, 'valve-stuck'].map((id) => ({ id, probability: 0.5 }));
+  show(
+    <ConfirmSheet
+      first="stale-fuel"
+      given={given}
+      suspects={suspects}
+      toJob
+      onConfirm={onConfirm}
+      onClose={jest.fn()}
+    />,
+    {},
+  );
+  await press('Valve stuck');
+  await press('Confirm 4 causes');
+  expect(onConfirm).toHaveBeenCalledWith(['stale-fuel', 'rusty-tank', 'carb-varnished', 'valve-stuck'], '');
+});

@@ -1,0 +1,66 @@
+import { Belief, type Likelihood } from './Belief';
+import { beliefOf, foldsOf, type Known, type Shown, type Step } from './beliefs';
+import type { Model } from './compileModel';
+import { foldGivens } from './fold';
+
+/** Whether what is given explains what was told and seen. */
+export interface Enough {
+  /** It is heard in all of it, whoever stands behind. */
+  readonly probability: number;
+  /** It alone shows all of it: nothing stands behind. */
+  readonly alone: number;
+  /** It, and chance. */
+  readonly withChance: number;
+}
+
+interface Asked {
+  readonly model: Model;
+  readonly steps: readonly Step[];
+  readonly known: readonly Known[];
+  readonly nothingWrong: number | null;
+  /** All that was told and seen and is trouble, but what is given itself. */
+  readonly trouble: readonly Shown[];
+}
+
+/**
+ * In: the steps, what is known, the trouble besides. Out: three probabilities. With Z all weight, a_∞ the chance that a given is heard:
+ *   E = Σ w ∏_{o∉U} L_o ∏_{o∈U} a_∞(o) ∏_{x∈T} (1 − t_x(o)) / Z; with chance h' for a_∞; heard: s' = a_x t_x, h' = a_∞.
+ */
+export function enoughOf({ model, steps, known, nothingWrong, trouble }: Asked): Enough {
+  const whole = beliefOf(model, steps, { known, struck: [], leftOut: new Set(), purpose: '' }, nothingWrong);
+  const rest = beliefOf(
+    model,
+    steps,
+    { known, struck: [], leftOut: new Set<Step>(trouble), purpose: 'enough' },
+    nothingWrong,
+  );
+  const folds = trouble.map((step) => {
+    const { given, gone } = foldsOf(step, known);
+    return { step, fold: foldGivens(step.likelihood, given, gone) };
+  });
+  const none = new Float64Array(model.faultIds.length);
+  const share = (likelihoods: readonly Likelihood[]): number => {
+    const belief = new Belief(rest);
+    for (const likelihood of likelihoods) belief.update(likelihood);
+    return Math.min(1, Math.exp(belief.logTotal() - whole.logTotal()));
+  };
+  return {
+    probability: share(
+      folds.map(({ fold: { heard, heardBefore, likelihood } }) => ({
+        shows: heardBefore.map((before, x) => before * (1 - (likelihood.silent[x] as number))),
+        silent: likelihood.silent,
+        healthy: heard,
+      })),
+    ),
+    alone: share(
+      folds.map(({ fold: { heard, likelihood } }) => ({ shows: none, silent: likelihood.silent, healthy: heard })),
+    ),
+    withChance: share(
+      folds.map(({ fold: { likelihood } }) => ({
+        shows: none,
+        silent: likelihood.silent,
+        healthy: likelihood.healthy,
+      })),
+    ),
+  };
+}

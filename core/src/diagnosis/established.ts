@@ -1,0 +1,130 @@
+import type { SeenAs } from '../catalogue/shapes';
+import type { Knowledge, Model } from './compileModel';
+import type { CompiledObservation } from './compiled';
+import { beliefOf, type Known, type Shown, type Step } from './beliefs';
+
+/** A fault that was seen, or said to be so: it stands in every set. */
+export interface Established extends Known {
+  readonly id: string;
+  readonly probability: number;
+  readonly by: 'look' | 'word';
+}
+
+/** From this figure on what was seen counts as so. */
+const SO = 0.9;
+/** A fault less likely than this by all that is known is not looked into. */
+const HARDLY = 0.02;
+
+interface Said {
+  readonly id: string;
+  readonly repairedIn: number | null;
+}
+
+interface Candidate extends Known {
+  readonly looks: readonly Shown[];
+}
+
+/**
+ * What was seen is so: each candidate's figure is the odds of all the rest with it given to all the rest with it struck out, times what its own
+ * looks say. In the order of entry, each beside those already given, then gone over once more.
+ */
+export function establish(
+  knowledge: Knowledge,
+  model: Model,
+  steps: readonly Step[],
+  nothingWrong: number | null,
+  said: readonly Said[],
+): Established[] {
+  const words = said.flatMap(({ id, repairedIn }): Established[] => {
+    const fault = model.faultIds.indexOf(id);
+    return fault < 0 ? [] : [{ fault, id, repairedIn, probability: 1, by: 'word' }];
+  });
+  const candidates = candidatesOf(knowledge, model, steps).filter(
+    ({ fault }) => !words.some((word) => word.fault === fault),
+  );
+  let given = words;
+  for (let round = 0; round < 2; round++)
+    for (const candidate of candidates) {
+      const others = given.filter((one) => one.fault !== candidate.fault);
+      const probability = figureOf(knowledge, model, steps, nothingWrong, candidate, others);
+      const id = model.faultIds[candidate.fault] as string;
+      const { fault, repairedIn } = candidate;
+      given = probability >= SO ? [...others, { fault, id, repairedIn, probability, by: 'look' }] : others;
+    }
+  return given;
+}
+
+function candidatesOf(knowledge: Knowledge, model: Model, steps: readonly Step[]): Candidate[] {
+  const shown = steps.filter((step) => step.kind === 'showing');
+  const found = new Map<number, Candidate>();
+  for (const step of shown) {
+    const entry = seenAs(knowledge, shown, step);
+    const fault = entry === undefined ? -1 : model.faultIds.indexOf(entry.fault);
+    if (fault < 0 || found.has(fault)) continue;
+    const seenLast = shown.findLast((one) => one === step || seenAs(knowledge, shown, one)?.fault === entry?.fault);
+    const repair = steps.findLast((one) => one.kind === 'repaired' && one.faults.includes(fault));
+    const repairedIn = repair !== undefined && repair.chapter >= (seenLast?.chapter ?? 0) ? repair.chapter : null;
+    const looks = shown.filter(
+      (one) => (repairedIn === null || one.chapter <= repairedIn) && isOwn(knowledge, model, one, fault, shown),
+    );
+    found.set(fault, { fault, repairedIn, looks });
+  }
+  return [...found.values()];
+}
+
+/** The entry by which this outcome is a fault itself, as things were seen. */
+export function seenAs(knowledge: Knowledge, shown: readonly Shown[], step: Shown): SeenAs | undefined {
+  return knowledge.seenAs.find(
+    ({ observation, outcome, after = [] }) =>
+      observation === step.observation &&
+      outcome === step.outcome &&
+      after.every((one) =>
+        shown.some((other) => other.observation === one.observation && other.outcome === one.outcome),
+      ),
+  );
+}
+
+/** A look of the fault's own: it saw it, or saw that it is not there. */
+function isOwn(knowledge: Knowledge, model: Model, step: Shown, fault: number, shown: readonly Shown[]): boolean {
+  const id = model.faultIds[fault];
+  if (seenAs(knowledge, shown, step)?.fault === id) return true;
+  const [healthy] = model.observations.get(step.observation)?.outcomes ?? [];
+  return (
+    step.outcome === healthy && knowledge.seenAs.some((one) => one.observation === step.observation && one.fault === id)
+  );
+}
+
+function figureOf(
+  knowledge: Knowledge,
+  model: Model,
+  steps: readonly Step[],
+  nothingWrong: number | null,
+  { fault, repairedIn, looks }: Candidate,
+  others: readonly Known[],
+): number {
+  const leftOut = new Set<Step>(looks);
+  const purpose = `is it ${fault}`;
+  // Its own repair is no unseen one.
+  const used = steps.filter((step) => !(step.kind === 'repaired' && step.faults.includes(fault)));
+  const withIt = beliefOf(
+    model,
+    used,
+    { known: [...others, { fault, repairedIn }], struck: [], leftOut, purpose },
+    nothingWrong,
+  );
+  const without = beliefOf(model, used, { known: others, struck: [fault], leftOut, purpose }, nothingWrong);
+  const own = model.prior.own[fault] as number;
+  const logOdds = looks.reduce(
+    (sum, look) => sum + Math.log(ratioOf(knowledge, model, look, fault, own)),
+    withIt.logTotal() - without.logTotal(),
+  );
+  const q = 1 / (1 + Math.exp(-logOdds));
+  return q < HARDLY ? 0 : q;
+}
+
+/** What one own look says for the fault: how often it shows so with it, over how often without. */
+function ratioOf(knowledge: Knowledge, model: Model, look: Shown, fault: number, own: number): number {
+  const observation = model.observations.get(look.observation) as CompiledObservation;
+  const entry = knowledge.seenAs.find((one) => one.observation === look.observation && one.outcome === look.outcome);
+  return entry === undefined ? (observation.silent[fault] as number) : 1 / (entry.misread * own);
+}
