@@ -96,7 +96,7 @@ export class Belief {
 
   /** Natural log of the weight of all sets together, with all that was divided out. */
   logTotal(): number {
-    return this.logMass + Math.log(this.weights.reduce((sum, weight) => sum + weight, 0));
+    return this.logMass + Math.log(this.sum());
   }
 
   private multiplyProducts(odds: Float64Array): void {
@@ -160,13 +160,19 @@ export class Belief {
 
   /** Many readings weigh all sets down: long before the numbers vanish they are brought up again. */
   keepFromVanishing(): void {
-    if (this.weights.every((weight) => weight < VANISHING)) this.normalise();
+    if (this.sum() < VANISHING) this.normalise();
+  }
+
+  private sum(): number {
+    const { weights } = this;
+    let sum = 0;
+    for (let k = 0; k < weights.length; k++) sum += weights[k] as number;
+    return sum;
   }
 
   normalise(): void {
     const { weights } = this;
-    let sum = 0;
-    for (let k = 0; k < weights.length; k++) sum += weights[k] as number;
+    const sum = this.sum();
     if (!(sum > 0)) throw new Error('No set of faults can show all of this');
     this.logMass += Math.log(sum);
     const scale = 1 / sum;

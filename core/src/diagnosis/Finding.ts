@@ -64,7 +64,7 @@ export class Finding {
         return { id, repairedIn: repairedIn < 0 ? null : repairedIn };
       }),
     );
-    this.established = establish(knowledge, this.model, steps, this.nothingWrong, said);
+    this.established = establish({ knowledge, model: this.model, steps, nothingWrong: this.nothingWrong }, said);
     // What is established is put right as such; only what was not seen moves weights.
     const isKnown = (fault: number): boolean => this.established.some((one) => one.fault === fault);
     this.steps = steps.flatMap((step): Step[] => {

@@ -61,6 +61,8 @@ interface Kept {
 /** Beliefs of one model, each kept as it was left: a new showing is one update. The oldest go first. */
 const kept = new WeakMap<Model, Map<string, Kept>>();
 const MOST_KEPT = 24;
+/** Weights are looked after once in so many showings. */
+const LOOK_AFTER = 8;
 
 const keyOf = (step: Step): string =>
   step.kind === 'repaired'
@@ -86,11 +88,11 @@ export function beliefOf(model: Model, steps: readonly Step[], layout: Layout, n
             struck,
           ),
         );
-    for (const step of [...told, null, ...rest].slice(before?.keys.length ?? 0)) {
+    for (const [at, step] of [...told, null, ...rest].slice(before?.keys.length ?? 0).entries()) {
       if (step === null) weighNothing(belief, { isKnown: known.length > 0, mayBeNothing, nothingWrong });
       else if (step.kind === 'showing') belief.update(folded(step, known));
       else for (const fault of step.faults) belief.repaired(fault);
-      belief.keepFromVanishing();
+      if (at % LOOK_AFTER === LOOK_AFTER - 1) belief.keepFromVanishing();
     }
     belief.normalise();
     return belief;
@@ -124,7 +126,8 @@ function weighNothing(belief: Belief, { isKnown, mayBeNothing, nothingWrong }: N
   const { weights } = belief;
   if (!mayBeNothing) weights[0] = 0;
   else if (nothingWrong !== null) {
-    const others = weights.reduce((sum, weight) => sum + weight, 0) - (weights[0] as number);
+    weights[0] = 0;
+    const others = Math.exp(belief.logTotal() - belief.logMass);
     weights[0] = (nothingWrong / (1 - nothingWrong)) * others;
   }
 }

@@ -1,4 +1,4 @@
-import { Belief, type Likelihood } from './Belief';
+import { Belief } from './Belief';
 import { beliefOf, foldsOf, type Known, type Shown, type Step } from './beliefs';
 import type { Model } from './compileModel';
 import { foldGivens } from './fold';
@@ -38,29 +38,31 @@ export function enoughOf({ model, steps, known, nothingWrong, trouble }: Asked):
     const { given, gone } = foldsOf(step, known);
     return { step, fold: foldGivens(step.likelihood, given, gone) };
   });
-  const none = new Float64Array(model.faultIds.length);
-  const share = (likelihoods: readonly Likelihood[]): number => {
-    const belief = new Belief(rest);
-    for (const likelihood of likelihoods) belief.update(likelihood);
-    return Math.min(1, Math.exp(belief.logTotal() - whole.logTotal()));
-  };
+  const n = model.faultIds.length;
+  const total = whole.logTotal();
+  const heard = new Belief(rest);
+  for (const { fold } of folds)
+    heard.update({
+      shows: fold.heardBefore.map((before, x) => before * (1 - (fold.likelihood.silent[x] as number))),
+      silent: fold.likelihood.silent,
+      healthy: fold.heard,
+    });
+  // Nobody behind speaks to any of it: one product for all trouble.
+  const behind = new Belief(rest);
+  const silent = Float64Array.from({ length: n }, (_, x) =>
+    folds.reduce((product, { fold }) => product * (fold.likelihood.silent[x] as number), 1),
+  );
+  behind.update({ shows: new Float64Array(n), silent, healthy: 1 });
+  const share = (belief: Belief, times: number): number => Math.min(1, times * Math.exp(belief.logTotal() - total));
   return {
-    probability: share(
-      folds.map(({ fold: { heard, heardBefore, likelihood } }) => ({
-        shows: heardBefore.map((before, x) => before * (1 - (likelihood.silent[x] as number))),
-        silent: likelihood.silent,
-        healthy: heard,
-      })),
-    ),
+    probability: share(heard, 1),
     alone: share(
-      folds.map(({ fold: { heard, likelihood } }) => ({ shows: none, silent: likelihood.silent, healthy: heard })),
+      behind,
+      folds.reduce((product, { fold }) => product * fold.heard, 1),
     ),
     withChance: share(
-      folds.map(({ fold: { likelihood } }) => ({
-        shows: none,
-        silent: likelihood.silent,
-        healthy: likelihood.healthy,
-      })),
+      behind,
+      folds.reduce((product, { fold }) => product * fold.likelihood.healthy, 1),
     ),
   };
 }

@@ -12,9 +12,6 @@ export interface Established extends Known {
 
 /** From this figure on what was seen counts as so. */
 const SO = 0.9;
-/** A fault less likely than this by all that is known is not looked into. */
-const HARDLY = 0.02;
-
 interface Said {
   readonly id: string;
   readonly repairedIn: number | null;
@@ -24,34 +21,49 @@ interface Candidate extends Known {
   readonly looks: readonly Shown[];
 }
 
+/** By its plain marginal, from this on it is so without more ado, and under that it is not: the two differ by a few thousandths. */
+const PLAINLY = { so: 0.95, not: 0.6 };
+
+interface World {
+  readonly knowledge: Knowledge;
+  readonly model: Model;
+  readonly steps: readonly Step[];
+  readonly nothingWrong: number | null;
+}
+
 /**
  * What was seen is so: each candidate's figure is the odds of all the rest with it given to all the rest with it struck out, times what its own
- * looks say. In the order of entry, each beside those already given, then gone over once more.
+ * looks say. In the order of entry, each beside those already given, until no other is. Where the plain marginal leaves no doubt it stands for
+ * the figure.
  */
-export function establish(
-  knowledge: Knowledge,
-  model: Model,
-  steps: readonly Step[],
-  nothingWrong: number | null,
-  said: readonly Said[],
-): Established[] {
-  const words = said.flatMap(({ id, repairedIn }): Established[] => {
+export function establish(world: World, said: readonly Said[]): Established[] {
+  const { knowledge, model, steps } = world;
+  const given = said.flatMap(({ id, repairedIn }): Established[] => {
     const fault = model.faultIds.indexOf(id);
     return fault < 0 ? [] : [{ fault, id, repairedIn, probability: 1, by: 'word' }];
   });
-  const candidates = candidatesOf(knowledge, model, steps).filter(
-    ({ fault }) => !words.some((word) => word.fault === fault),
-  );
-  let given = words;
-  for (let round = 0; round < 2; round++)
-    for (const candidate of candidates) {
-      const others = given.filter((one) => one.fault !== candidate.fault);
-      const probability = figureOf(knowledge, model, steps, nothingWrong, candidate, others);
-      const id = model.faultIds[candidate.fault] as string;
+  let left = candidatesOf(knowledge, model, steps).filter(({ fault }) => !given.some((word) => word.fault === fault));
+  for (let isMore = left.length > 0; isMore;) {
+    const before = [...given];
+    const plain = plainly(world, before);
+    left = left.filter((candidate) => {
+      const p = plain(candidate);
+      const probability = p < PLAINLY.not || p >= PLAINLY.so ? p : figureOf(world, candidate, before);
+      if (probability < SO) return true;
       const { fault, repairedIn } = candidate;
-      given = probability >= SO ? [...others, { fault, id, repairedIn, probability, by: 'look' }] : others;
-    }
+      given.push({ fault, id: model.faultIds[fault] as string, repairedIn, probability, by: 'look' });
+      return false;
+    });
+    isMore = left.length > 0 && given.length > before.length;
+  }
   return given;
+}
+
+/** How likely a candidate is beside what is known, as one of up to three that are unseen. One put right since is asked for exactly. */
+function plainly({ model, steps, nothingWrong }: World, known: readonly Known[]): (candidate: Candidate) => number {
+  const layout = { known, struck: [], leftOut: new Set<Step>(), purpose: '' };
+  const by = beliefOf(model, steps, layout, nothingWrong).marginals();
+  return ({ fault, repairedIn }) => (repairedIn === null ? (by[fault] as number) : (PLAINLY.so + PLAINLY.not) / 2);
 }
 
 function candidatesOf(knowledge: Knowledge, model: Model, steps: readonly Step[]): Candidate[] {
@@ -95,10 +107,7 @@ function isOwn(knowledge: Knowledge, model: Model, step: Shown, fault: number, s
 }
 
 function figureOf(
-  knowledge: Knowledge,
-  model: Model,
-  steps: readonly Step[],
-  nothingWrong: number | null,
+  { knowledge, model, steps, nothingWrong }: World,
   { fault, repairedIn, looks }: Candidate,
   others: readonly Known[],
 ): number {
@@ -118,8 +127,7 @@ function figureOf(
     (sum, look) => sum + Math.log(ratioOf(knowledge, model, look, fault, own)),
     withIt.logTotal() - without.logTotal(),
   );
-  const q = 1 / (1 + Math.exp(-logOdds));
-  return q < HARDLY ? 0 : q;
+  return 1 / (1 + Math.exp(-logOdds));
 }
 
 /** What one own look says for the fault: how often it shows so with it, over how often without. */
