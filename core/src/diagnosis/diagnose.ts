@@ -188,6 +188,8 @@ function evidenceFor(
       if (Math.abs(logRatio) > 0.02) (evidence[id] as Evidence[]).push({ observation, outcome, logRatio });
     }
   }
+  // What is established stands on its own looks.
+  for (const { id, looks } of finding.established) if (evidence[id]) evidence[id] = [...looks];
   for (const list of Object.values(evidence)) list.sort((x, y) => Math.abs(y.logRatio) - Math.abs(x.logRatio));
   return { evidence, predicted };
 }

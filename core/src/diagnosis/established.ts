@@ -8,6 +8,8 @@ export interface Established extends Known {
   readonly id: string;
   readonly probability: number;
   readonly by: 'look' | 'word';
+  /** What its own looks say for it: natural logs of how much oftener it is seen so with it. */
+  readonly looks: readonly { readonly observation: string; readonly outcome: string; readonly logRatio: number }[];
 }
 
 /** From this figure on what was seen counts as so. */
@@ -40,7 +42,7 @@ export function establish(world: World, said: readonly Said[]): Established[] {
   const { knowledge, model, steps } = world;
   const given = said.flatMap(({ id, repairedIn }): Established[] => {
     const fault = model.faultIds.indexOf(id);
-    return fault < 0 ? [] : [{ fault, id, repairedIn, probability: 1, by: 'word' }];
+    return fault < 0 ? [] : [{ fault, id, repairedIn, probability: 1, by: 'word', looks: [] }];
   });
   let left = candidatesOf(knowledge, model, steps).filter(({ fault }) => !given.some((word) => word.fault === fault));
   for (let isMore = left.length > 0; isMore;) {
@@ -50,8 +52,19 @@ export function establish(world: World, said: readonly Said[]): Established[] {
       const p = plain(candidate);
       const probability = p < PLAINLY.not || p >= PLAINLY.so ? p : figureOf(world, candidate, before);
       if (probability < SO) return true;
-      const { fault, repairedIn } = candidate;
-      given.push({ fault, id: model.faultIds[fault] as string, repairedIn, probability, by: 'look' });
+      const { fault, repairedIn, looks } = candidate;
+      given.push({
+        fault,
+        id: model.faultIds[fault] as string,
+        repairedIn,
+        probability,
+        by: 'look',
+        looks: looks.map((look) => ({
+          observation: look.observation,
+          outcome: look.outcome,
+          logRatio: Math.log(ratioOf(world, look, fault)),
+        })),
+      });
       return false;
     });
     isMore = left.length > 0 && given.length > before.length;
@@ -106,11 +119,8 @@ function isOwn(knowledge: Knowledge, model: Model, step: Shown, fault: number, s
   );
 }
 
-function figureOf(
-  { knowledge, model, steps, nothingWrong }: World,
-  { fault, repairedIn, looks }: Candidate,
-  others: readonly Known[],
-): number {
+function figureOf(world: World, { fault, repairedIn, looks }: Candidate, others: readonly Known[]): number {
+  const { model, steps, nothingWrong } = world;
   const leftOut = new Set<Step>(looks);
   const purpose = `is it ${fault}`;
   // Its own repair is no unseen one.
@@ -122,17 +132,18 @@ function figureOf(
     nothingWrong,
   );
   const without = beliefOf(model, used, { known: others, struck: [fault], leftOut, purpose }, nothingWrong);
-  const own = model.prior.own[fault] as number;
   const logOdds = looks.reduce(
-    (sum, look) => sum + Math.log(ratioOf(knowledge, model, look, fault, own)),
+    (sum, look) => sum + Math.log(ratioOf(world, look, fault)),
     withIt.logTotal() - without.logTotal(),
   );
   return 1 / (1 + Math.exp(-logOdds));
 }
 
 /** What one own look says for the fault: how often it shows so with it, over how often without. */
-function ratioOf(knowledge: Knowledge, model: Model, look: Shown, fault: number, own: number): number {
+function ratioOf({ knowledge, model }: World, look: Shown, fault: number): number {
   const observation = model.observations.get(look.observation) as CompiledObservation;
   const entry = knowledge.seenAs.find((one) => one.observation === look.observation && one.outcome === look.outcome);
-  return entry === undefined ? (observation.silent[fault] as number) : 1 / (entry.misread * own);
+  return entry === undefined
+    ? (observation.silent[fault] as number)
+    : 1 / (entry.misread * (model.prior.own[fault] as number));
 }

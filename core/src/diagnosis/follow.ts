@@ -65,6 +65,9 @@ const SURE = 0.75;
 export const bySchool =
   (school: School): Way =>
   (run) => {
+    // What is known to be there is put right, by whatever order one looks.
+    const [given] = run.given;
+    if (given !== undefined) return { kind: 'repair', id: run.model.faultIds[given] as string };
     const by = run.marginals();
     const n = run.model.faultIds.length;
     const likeliest = by.subarray(0, n).reduce((best, p, f) => (p > (by[best] as number) ? f : best), 0);

@@ -1,3 +1,4 @@
+import type { Diagnosis } from '@hudrik/core/diagnosis';
 import { View } from 'react-native';
 import { Words } from '@/design';
 import { sayFault, sayPercent } from './say';
@@ -5,15 +6,18 @@ import { sayFault, sayPercent } from './say';
 /** The unit, and what is most likely wrong with it. */
 export function FindHead({
   tag,
-  top,
+  diagnosis,
   entries,
   thinking,
 }: {
   readonly tag: string | null;
-  readonly top: { readonly id: string; readonly probability: number } | undefined;
+  readonly diagnosis: Pick<Diagnosis, 'suspects' | 'established'>;
   readonly entries: number;
   readonly thinking: boolean;
 }) {
+  const isGiven = (id: string): boolean => diagnosis.established.some((one) => one.id === id);
+  const top = diagnosis.suspects.find((one) => !isGiven(one.id));
+  const besides = diagnosis.established.length > 0;
   const sure = top !== undefined && entries > 0 && top.probability >= 0.5;
   return (
     <View className="gap-1">
@@ -24,8 +28,8 @@ export function FindHead({
         {top === undefined || entries === 0
           ? 'Nothing seen yet.'
           : sure
-            ? `Most likely: ${sayFault(top.id).toLowerCase()}, ${sayPercent(top.probability)}.`
-            : `Still open. Most likely so far: ${sayFault(top.id).toLowerCase()}, ${sayPercent(top.probability)}.`}
+            ? `Most likely${besides ? ' besides' : ''}: ${sayFault(top.id).toLowerCase()}, ${sayPercent(top.probability)}.`
+            : `${besides ? 'Likeliest besides' : 'Still open. Most likely so far'}: ${sayFault(top.id).toLowerCase()}, ${sayPercent(top.probability)}.`}
       </Words>
     </View>
   );

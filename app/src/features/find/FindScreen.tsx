@@ -220,7 +220,7 @@ function FoundSoFar({
       onTools={() => setOpen('tools')}
     />
   );
-  const head = <FindHead tag={tag} top={diagnosis.suspects[0]} entries={counting.length} thinking={thinking} />;
+  const head = <FindHead tag={tag} diagnosis={diagnosis} entries={counting.length} thinking={thinking} />;
   return (
     <View className="flex-1">
       {wide ? (
