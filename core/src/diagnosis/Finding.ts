@@ -1,4 +1,5 @@
-import { likelihoodAmongOthers, likelihoodOf, type Belief, type Likelihood, type Sets } from './Belief';
+import { type Belief, type Sets } from './Belief';
+import { likelihoodAmongOthers, likelihoodOf, type Likelihood } from './likelihood';
 import { beliefOf, folded, type Shown, type Step } from './beliefs';
 import { compileModel, type Knowledge, type Learned, type Model } from './compileModel';
 import type { CompiledObservation } from './compiled';
@@ -213,7 +214,8 @@ export function openChecks(knowledge: Knowledge, model: Model, seen: Seen): Comp
       seen[entry.id] !== undefined ||
       (wants !== undefined && (stopped.has('turning') || stopped.has(wants))) ||
       (stopped.has('starting') && (isStart || wants === 'running')) ||
-      (isStart && runs)
+      (isStart && runs) ||
+      (observation?.follows !== undefined && seen[observation.follows] === undefined)
     )
       return false;
     return !knowledge.sameFacts.some((fact) => fact.second === entry.id && seen[fact.first] !== undefined);

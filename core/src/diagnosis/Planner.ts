@@ -2,7 +2,7 @@ import { likelihoodsOf, type ExplainingSets } from './explainingSets';
 import type { Model } from './compileModel';
 import type { CompiledObservation } from './compiled';
 import type { Price, Prices } from './Prices';
-import { inOrder, LONG_ODDS, type Step, type ToPutRight } from './steps';
+import { inOrder, type Step, type ToPutRight } from './steps';
 
 /** So many of the most promising checks are reckoned as what follows the plan's first look. */
 const FOLLOWERS = 6;
@@ -122,10 +122,16 @@ export class Planner {
     const price = this.price();
     const now = this.expectedCost(weight, price);
     const by = this.by.slice();
-    const look = this.plannedLook(by);
+    const planned = this.plannedStep();
     // Nothing else is likelier for its price than that this is all.
     const isAll = this.order[0] === this.n;
-    const repairs = this.likely().map((f) => this.repairStep(price, f, now));
+    const repairs = this.likely()
+      .map((f) => this.repairStep(price, f, now))
+      .map((step) =>
+        planned?.kind === 'repair' && step.id === planned.id
+          ? { ...step, expectedSaving: Math.max(step.expectedSaving, 0) }
+          : step,
+      );
     const candidates = open.map((observation) => ({
       observation,
       minutes: this.prices.checkMinutes(observation.id),
@@ -138,7 +144,7 @@ export class Planner {
           minutes,
       ]),
     );
-    this.lookTwoAhead(candidates, savings, look, now);
+    this.lookTwoAhead(candidates, savings, planned?.kind === 'check' ? planned.id : null, now);
     const checks = candidates.map(({ observation: { id }, minutes }): Step => ({
       kind: 'check',
       id,
@@ -155,13 +161,7 @@ export class Planner {
     const [given] = this.given;
     if (given) return { kind: 'repair', id: given.id };
     this.expectedCost();
-    for (const f of this.order) {
-      const fault = this.explaining.faults[f];
-      if (fault === undefined || (this.by[f] as number) <= 0) continue;
-      const look = this.prices.lookFor(fault);
-      return look === null ? { kind: 'repair', id: this.model.faultIds[fault] as string } : { kind: 'check', id: look };
-    }
-    return null;
+    return this.plannedStep();
   }
 
   /** What is given, to be put right now: what looking on would cost, where it is enough, less the try. */
@@ -181,15 +181,23 @@ export class Planner {
     });
   }
 
-  /** The plan's own first look: of the likeliest for its price that can be looked at, before a repair at long odds. */
-  private plannedLook(by: Float64Array): string | null {
-    for (const f of this.order) {
-      const fault = this.explaining.faults[f];
-      const look = fault === undefined ? null : this.prices.lookFor(fault);
-      if (look !== null) return look;
-      if (fault !== undefined && (by[f] as number) >= LONG_ODDS) return null;
+  /**
+   * The plan's own first look or repair, after a plan: the likeliest for its price. What was looked for and not seen costs its repair. That
+   * nothing is wrong is a try, which is no step of its own.
+   */
+  private plannedStep(): { readonly kind: 'check' | 'repair'; readonly id: string } | null {
+    let best: { readonly kind: 'check' | 'repair'; readonly id: string } | null = null;
+    let most = 0;
+    for (const [f, fault] of this.explaining.faults.entries()) {
+      const look = this.prices.lookFor(fault);
+      const id = this.model.faultIds[fault] as string;
+      const ratio =
+        (this.by[f] as number) / (look === null ? this.prices.repairCost(id) : this.prices.checkMinutes(look));
+      if (ratio <= most) continue;
+      most = ratio;
+      best = look === null ? { kind: 'repair', id } : { kind: 'check', id: look };
     }
-    return null;
+    return best;
   }
 
   /** The plan's first look costs no more than the plan; it and the best few are reckoned with what best follows them. */

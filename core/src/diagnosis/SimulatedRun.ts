@@ -1,4 +1,5 @@
-import { likelihoodOf, type Likelihood, type Sets } from './Belief';
+import { type Sets } from './Belief';
+import { likelihoodOf, type Likelihood } from './likelihood';
 import type { Knowledge, Model } from './compileModel';
 import type { CompiledObservation } from './compiled';
 import { beside } from './fold';

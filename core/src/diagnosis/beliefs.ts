@@ -1,4 +1,5 @@
-import { Belief, type Likelihood } from './Belief';
+import { Belief } from './Belief';
+import type { Likelihood } from './likelihood';
 import type { Model } from './compileModel';
 import { foldGivens } from './fold';
 

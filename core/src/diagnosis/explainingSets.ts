@@ -1,4 +1,5 @@
-import type { Likelihood, Sets } from './Belief';
+import type { Sets } from './Belief';
+import type { Likelihood } from './likelihood';
 import type { CompiledObservation } from './compiled';
 
 /** Sets of the faults that explain what was seen, numbered by themselves: fault `faults[i]` of the model is i, and `faults.length` none. */

@@ -1,4 +1,4 @@
-import type { Likelihood } from './Belief';
+import type { Likelihood } from './likelihood';
 import type { CompiledObservation } from './compiled';
 
 /** A fault that is known to be there speaks before or after the others, by precedence, like any. */

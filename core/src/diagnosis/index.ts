@@ -1,4 +1,5 @@
-export { Belief, likelihoodAmongOthers, likelihoodOf, type Likelihood, type Sets } from './Belief';
+export { Belief, type Sets } from './Belief';
+export { likelihoodAmongOthers, likelihoodOf, type Likelihood } from './likelihood';
 export { compileModel, PRIOR_WORTH, type Knowledge, type Learned, type Model } from './compileModel';
 export type { CompiledObservation } from './compiled';
 export {

@@ -21,8 +21,8 @@ export interface ToPutRight {
   readonly enough: number;
 }
 
-/** A repair at odds under these is not made while a check is left. */
-export const LONG_ODDS = 0.2;
+/** A repair at odds under these is not made while a check pays. */
+const LONG_ODDS = 0.2;
 /** A cover is what takes longer to come off than this; plug and hose are none. */
 const COVER_MINUTES = 3;
 /** What is behind a cover comes first only where it is better by so many minutes and by this share. */

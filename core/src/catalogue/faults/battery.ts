@@ -18,7 +18,7 @@ export const BATTERY_FAULTS = {
       battery: { 'loose-terminals': 0.94 },
       starter: { slow: 0.3, dead: 0.42 },
       starting: { 'will-not-turn': 0.4, hard: 0.08 },
-      idle: { rough: 0.3 },
+      idle: { rough: 0.45 },
       intermittent: { 'comes-and-goes': 0.55 },
       output: { 'drops-on-load': 0.12 },
     },
@@ -35,7 +35,7 @@ export const BATTERY_FAULTS = {
     caution: 'battery',
     shows: {
       starter: { slow: 0.4, dead: 0.15 },
-      idle: { rough: 0.25 },
+      idle: { rough: 0.35 },
       intermittent: { 'comes-and-goes': 0.45 },
       'spark-inline': { weak: 0.12 },
       starting: { 'will-not-turn': 0.12, hard: 0.12 },

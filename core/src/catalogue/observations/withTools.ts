@@ -199,6 +199,7 @@ export const WITH_TOOLS = {
     wants: 'turning',
     several: true,
     how: 'Air on: listen at the intake throat, muffler, breather or oil filler, and round the head with soap water. On some engines the breather vents into the valve cover.',
+    follows: 'leak-down',
     outcomes: {
       none: ['Nowhere much', 0.86, 'Well.'],
       intake: ['Intake', 0.015, 'Intake valve.'],

@@ -40,6 +40,8 @@ export interface AnyObservation {
   readonly innocent?: readonly { readonly while: Truth; readonly outcome: string; readonly share: number }[];
   /** Several may show at once. */
   readonly several?: boolean;
+  /** Made in one go with this other check, never before it. */
+  readonly follows?: string;
   /** Outcomes besides the healthy one that are no trouble. */
   readonly harmless?: readonly string[];
   /** How often nothing is wrong where this is told (judgement); about one in ten where it is not said. */
