@@ -1,9 +1,10 @@
 import type { Diagnosis } from '@hudrik/core/diagnosis';
 import { lookInto, type Question } from '@/workers/lookInto';
 import { screen } from '@testing-library/react-native';
-import { press, show } from '@/testing/screen';
+import { press, show, type } from '@/testing/screen';
 import { Explained } from './Explained';
-import { ConfirmSheet } from './sheets';
+import { ConfirmSheet, StepsSheet } from './sheets';
+import { WhileOpen } from './WhileOpen';
 
 const question = (seen: Readonly<Record<string, string>>): Question => ({
   machine: { classId: 'pressure-washer', engine: { carburettor: 'float' }, past: {} },
@@ -72,4 +73,36 @@ test('all that was seen is confirmed, and none of it goes when another is added'
   await press('Valve stuck');
   await press('Confirm 4 causes');
   expect(onConfirm).toHaveBeenCalledWith(['stale-fuel', 'rusty-tank', 'carb-varnished', 'valve-stuck'], '');
+});
+
+test('with the bowl off, what is in it is looked at in one go: one tap a look', async () => {
+  const { diagnosis } = lookInto({ ...question({ starting: 'hard', choke: 'needs-choke' }), setUpsDone: ['bowl-off'] });
+  const onSeen = jest.fn();
+  show(<WhileOpen steps={diagnosis.next} setUpsDone={['bowl-off']} but="main-jet" onSeen={onSeen} />, {});
+  expect(screen.getByText(/^bowl off: \d+ min for all of these\.$/)).toBeTruthy();
+  // What stands on top already is not offered twice; what is behind another cover is not.
+  expect(screen.queryByText('Main jet')).toBeNull();
+  expect(screen.queryByText('Pilot jet')).toBeNull();
+  await press(/^Emulsion tube.*: blocked$/);
+  expect(onSeen).toHaveBeenCalledWith('emulsion-tube', ['blocked']);
+});
+
+test('nothing is open: nothing is offered', () => {
+  const { diagnosis } = lookInto(question({ starting: 'hard' }));
+  show(<WhileOpen steps={diagnosis.next} setUpsDone={[]} but={undefined} onSeen={jest.fn()} />, {});
+  expect(screen.queryByText('While it is open')).toBeNull();
+});
+
+describe('the search finds what a person would type', () => {
+  const { diagnosis } = lookInto(question({ starting: 'hard', choke: 'needs-choke', 'fuel-look': 'stale' }));
+  test.each([
+    ['emulsion', /^Emulsion tube/],
+    ['kilo ohm', /^Coil/],
+    ['put right', /^Repair: /],
+  ])('%s', (typed, found) => {
+    show(<StepsSheet steps={diagnosis.next} onPick={jest.fn()} onClose={jest.fn()} />, {});
+    type('Find a check', typed);
+    expect(screen.getAllByRole('button', { name: found }).length).toBeGreaterThan(0);
+    expect(screen.queryByRole('button', { name: /^Fuel cap/ })).toBeNull();
+  });
 });

@@ -1,19 +1,18 @@
 import { SCHOOLS } from '@hudrik/core/catalogue';
 import type { Step } from '@hudrik/core/diagnosis';
 import { observationsOf, setUpsOf } from '@hudrik/core/log';
-import { router } from 'expo-router';
 import { useMemo, useRef, useState } from 'react';
 import { ScrollView, View } from 'react-native';
-import { sentenceOf } from '@/api';
-import { Button, Empty, Failure, Loading, Page, useIsWide, Words } from '@/design';
+import { Empty, Failure, Loading, Page, useIsWide } from '@/design';
 import { CurrentStep } from './CurrentStep';
 import { Explained } from './Explained';
 import { FindHead } from './FindHead';
 import { FindMore } from './FindMore';
+import { Closed, NoFinding, NotTaken } from './FindStates';
 import type { LocalFinding } from './finding';
 import { Lanes } from './Lanes';
 import { MachineSheet } from './MachineSheet';
-import { sayFault, sayWarningHere } from './say';
+import { sayWarningHere } from './say';
 import { SchoolStrip } from './SchoolStrip';
 import { Seen } from './Seen';
 import { ConfirmSheet, StepsSheet, TableSheet, ToolsSheet } from './sheets';
@@ -21,6 +20,7 @@ import { Suspects } from './Suspects';
 import type { Answer } from '@/workers/lookInto';
 import { useConfirms } from './useConfirms';
 import { Warnings } from './Warnings';
+import { WhileOpen } from './WhileOpen';
 import { useWorkplace, type WorkplaceSetting } from './useWorkplace';
 import { useDiagnosis, type Thought } from './useDiagnosis';
 import { useFinding, type FindingHandle } from './useFinding';
@@ -31,60 +31,6 @@ export function FindScreen({ tag }: { readonly tag: string | null }) {
   if (handle.finding === null) return <NoFinding handle={handle} />;
   if (handle.finding.closedAt !== null) return <Closed handle={handle} tag={tag} />;
   return <Finding key={handle.finding.id} finding={handle.finding} handle={handle} tag={tag} />;
-}
-
-function NoFinding({ handle: { error, retry, isNothingOpen } }: { readonly handle: FindingHandle }) {
-  if (error)
-    return (
-      <Page>
-        <Failure sentence={sentenceOf(error)} kept="What was seen is kept." retry={retry} />
-      </Page>
-    );
-  return isNothingOpen ? (
-    <Page>
-      <Empty sentence="Nobody is looking for a fault here. A technician can begin." />
-    </Page>
-  ) : (
-    <Loading what="what was seen" />
-  );
-}
-
-function Closed({ handle, tag }: { readonly handle: FindingHandle; readonly tag: string | null }) {
-  return (
-    <Page>
-      <Words role="heading" aria-level={1} size={22} face="strong">
-        {tag ? `${tag}: found` : 'Found'}
-      </Words>
-      {(handle.finding?.causes ?? []).map((id) => (
-        <Words key={id} size={22} role="status">
-          {sayFault(id)}
-        </Words>
-      ))}
-      {tag ? <Words>The job says what to do. It holds the unit until the repair is proven.</Words> : null}
-      {tag ? <Button kind="main" tall label={`See ${tag}`} onPress={() => router.replace(`/u/${tag}`)} /> : null}
-      <NotTaken handle={handle} />
-      <Button label="Look again" onPress={() => handle.begin()} />
-    </Page>
-  );
-}
-
-/** What the server would not take, and the way on. */
-function NotTaken({ handle: { finding, goOnInNew } }: { readonly handle: FindingHandle }) {
-  const refused = finding?.refused ?? [];
-  if (refused.length === 0) return null;
-  return (
-    <View className="gap-2">
-      <Failure
-        sentence={
-          refused.some((item) => item.problem?.code === 'finding-closed')
-            ? 'Somebody closed this finding meanwhile.'
-            : 'The server did not take what was seen last.'
-        }
-        kept={`${refused.length === 1 ? 'One entry made here stays' : `${refused.length} entries made here stay`} on this device.`}
-      />
-      <Button kind="main" label="Use them in a new finding" onPress={goOnInNew} />
-    </View>
-  );
 }
 
 type Open = 'steps' | 'table' | 'tools' | 'machine' | null;
@@ -209,7 +155,17 @@ function FoundSoFar({
       }}
     />
   );
-  const warnings = answer.warnings.length > 0 ? <Warnings sentences={answer.warnings.map(sayWarningHere)} /> : null;
+  const below = (
+    <>
+      <WhileOpen
+        steps={diagnosis.next}
+        setUpsDone={setUpsOf(counting)}
+        but={step?.id}
+        onSeen={(observation, outcomes) => handle.see(observation, outcomes, null)}
+      />
+      {answer.warnings.length > 0 ? <Warnings sentences={answer.warnings.map(sayWarningHere)} /> : null}
+    </>
+  );
   const seen = <Seen counting={counting} unsent={finding.unsent} onTakeBack={handle.takeBack} />;
   const more = (
     <FindMore
@@ -234,7 +190,7 @@ function FoundSoFar({
           <ScrollView ref={top} className="min-w-0 flex-1" contentContainerClassName="gap-4 p-4 pb-8">
             {explained}
             {card}
-            {warnings}
+            {below}
             {orders}
           </ScrollView>
           <ScrollView className="w-[360px] flex-none border-l border-line" contentContainerClassName="gap-4 p-3 pb-8">
@@ -249,7 +205,7 @@ function FoundSoFar({
           {explained}
           {lanes}
           {card}
-          {warnings}
+          {below}
           {suspects}
           {seen}
           {orders}

@@ -1,4 +1,4 @@
-import { OBSERVATION_IDS, TOOLS } from '@hudrik/core/catalogue';
+import { faultOf, OBSERVATION_IDS, TOOLS, type ReadingKind } from '@hudrik/core/catalogue';
 import type { Step } from '@hudrik/core/diagnosis';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
@@ -22,12 +22,14 @@ export function StepsSheet({
   const [find, setFind] = useState('');
   const wanted = find.trim().toLowerCase();
   const words = (step: Step): string => (step.kind === 'check' ? observationOf(step.id).words : sayFault(step.id));
-  const listed = steps.filter((step) => words(step).toLowerCase().includes(wanted));
+  const listed = steps.filter((step) => soughtBy(step).includes(wanted));
   const others =
     wanted === ''
       ? []
       : OBSERVATION_IDS.filter(
-          (id) => observationOf(id).words.toLowerCase().includes(wanted) && !steps.some((step) => step.id === id),
+          (id) =>
+            soughtBy({ kind: 'check', id }).includes(wanted) &&
+            !steps.some((step) => step.kind === 'check' && step.id === id),
         );
   return (
     <Sheet title="Another step" open onClose={onClose}>
@@ -53,6 +55,29 @@ export function StepsSheet({
     </Sheet>
   );
 }
+
+/** What a person might type for a step: its name, what it shows, how it is measured, or to put it right. */
+function soughtBy({ kind, id }: Pick<Step, 'kind' | 'id'>): string {
+  if (kind === 'repair')
+    return `put right repair mend ${sayFault(id)} ${faultOf(id)?.repair.title ?? ''}`.toLowerCase();
+  const { words, outcomes, reading } = observationOf(id);
+  const measured = reading === undefined ? '' : UNITS_TYPED[reading];
+  return [words, id.replaceAll('-', ' '), ...Object.values(outcomes).map(([label]) => label), measured]
+    .join(' ')
+    .toLowerCase();
+}
+
+const UNITS_TYPED: Readonly<Record<ReadingKind, string>> = {
+  compression: 'psi bar kpa gauge',
+  'leak-down': 'per cent psi',
+  'valve-lash': 'inch mm thousandths feeler',
+  battery: 'volts',
+  'plug-gap': 'inch mm thousandths',
+  'air-gap': 'inch mm thousandths',
+  'points-gap': 'inch mm thousandths',
+  'points-resistance': 'ohm',
+  'coil-resistance': 'ohm kilo ohm kilohm kω',
+};
 
 const worthOf = (step: Step): string => {
   const worth = Math.round(step.expectedSaving + step.minutes);
