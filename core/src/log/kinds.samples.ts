@@ -137,6 +137,12 @@ export const SAMPLES: {
   'could-not-tell': [{ observation: 'choke' }, {}, 'Off the choke: could not tell'],
   'taken-back': [{ observation: 'choke' }, {}, 'Taken back: off the choke'],
   repaired: [{ fault: 'filter-blocked' }, {}, 'Repaired, but the trouble was still there: fuel filter blocked'],
+  'said-so': [
+    { fault: 'coil-failed', so: true, why: 'Tried on another engine' },
+    {},
+    'Known to be so: coil failed',
+    'Tried on another engine',
+  ],
   'causes-confirmed': [{ causes: ['filter-blocked'], note: 'Black' }, {}, 'Found: fuel filter blocked', 'Black'],
   'hire-booked': [
     { reference: 'B-1', fromAt: '2030-03-04T09:00:00Z', toAt: '2030-03-05T09:00:00Z' },

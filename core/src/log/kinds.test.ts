@@ -68,6 +68,7 @@ const WHO: Readonly<Record<KindId, string>> = {
   'could-not-tell': BENCH_WORK,
   'taken-back': BENCH_WORK,
   repaired: BENCH_WORK,
+  'said-so': SIGNATURE,
   'causes-confirmed': SIGNATURE,
   'hire-booked': '',
   'hire-back': 'technician lead counter',

@@ -40,6 +40,22 @@ describe('what entries come to', () => {
     expect(observationsOf([of('could-not-tell', 'fuel-look'), of('taken-back', 'fuel-look')]).passedOver).toEqual([]);
   });
 
+  test('what is said to be so stands in its chapter until it is said no more', () => {
+    const say = (fault: string, so: boolean): Entry => entry('said-so', { fault, so, why: 'Known' });
+    const { chapters, counting } = observationsOf([
+      say('coil-failed', true),
+      say('plug-fouled', true),
+      say('plug-fouled', false),
+      entry('repaired', { fault: 'coil-failed' }),
+      say('oil-low', true),
+    ]);
+    expect(chapters).toEqual([
+      { seen: {}, said: ['coil-failed'], repaired: 'coil-failed' },
+      { seen: {}, said: ['oil-low'] },
+    ]);
+    expect(counting.map((one) => one.kind)).toEqual(['said-so', 'repaired', 'said-so']);
+  });
+
   test('a repair ends a chapter; what was seen before it stays seen in its own', () => {
     const { chapters, repaired, counting } = observationsOf([
       seen('starting', 'hard'),

@@ -6,6 +6,8 @@ import type { Entry } from './shape';
 export interface Chapter {
   readonly seen: Readonly<Record<string, string | readonly string[]>>;
   readonly repaired?: string;
+  /** Faults that somebody who signs says are there. */
+  readonly said?: readonly string[];
 }
 
 /** What a finding's entries come to. */
@@ -25,10 +27,27 @@ interface Telling {
   readonly outcomes: readonly string[];
 }
 
-const seenIn = (tellings: ReadonlyMap<string, Telling>): Chapter['seen'] =>
-  Object.fromEntries(
-    [...tellings].map(([id, { outcomes }]) => [id, outcomes.length === 1 ? (outcomes[0] ?? '') : outcomes]),
-  );
+/** What was told, and said to be so, since the last repair. */
+class Stretch {
+  readonly tellings = new Map<string, Telling>();
+  readonly said = new Map<string, Entry>();
+
+  say(entry: Entry, fault: string, so: boolean): void {
+    if (so) this.said.set(fault, entry);
+    else this.said.delete(fault);
+  }
+
+  counted(): Entry[] {
+    return [...[...this.tellings.values()].map((telling) => telling.entry), ...this.said.values()];
+  }
+
+  chapter(): Chapter {
+    const seen = Object.fromEntries(
+      [...this.tellings].map(([id, { outcomes }]) => [id, outcomes.length === 1 ? (outcomes[0] ?? '') : outcomes]),
+    );
+    return { seen, ...(this.said.size > 0 ? { said: [...this.said.keys()] } : {}) };
+  }
+}
 
 /**
  * What is seen of a machine now. The last telling of an observation counts; one that was taken back counts nowhere; a repair that did not
@@ -36,7 +55,7 @@ const seenIn = (tellings: ReadonlyMap<string, Telling>): Chapter['seen'] =>
  * In: entries of one finding in order; other kinds are passed over.
  */
 export function observationsOf(entries: readonly Entry[]): Observed {
-  let tellings = new Map<string, Telling>();
+  let stretch = new Stretch();
   const chapters: Chapter[] = [];
   const passedOver = new Set<string>();
   const before: Entry[] = [];
@@ -44,23 +63,27 @@ export function observationsOf(entries: readonly Entry[]): Observed {
     const step = kindOf(entry.kind)?.finding?.(entry.facts);
     if (step === undefined || step.kind === 'nothing') continue;
     if (step.kind === 'repaired') {
-      chapters.push({ seen: seenIn(tellings), repaired: step.fault });
-      before.push(...[...tellings.values()].map((telling) => telling.entry), entry);
-      tellings = new Map();
+      chapters.push({ ...stretch.chapter(), repaired: step.fault });
+      before.push(...stretch.counted(), entry);
+      stretch = new Stretch();
       continue;
     }
-    if (step.kind === 'seen') tellings.set(step.observation, { entry, outcomes: step.outcomes });
-    else tellings.delete(step.observation);
+    if (step.kind === 'said') {
+      stretch.say(entry, step.fault, step.so);
+      continue;
+    }
+    if (step.kind === 'seen') stretch.tellings.set(step.observation, { entry, outcomes: step.outcomes });
+    else stretch.tellings.delete(step.observation);
     if (step.kind === 'could-not-tell') passedOver.add(step.observation);
     else passedOver.delete(step.observation);
   }
-  chapters.push({ seen: seenIn(tellings) });
+  chapters.push(stretch.chapter());
   return {
     chapters,
     passedOver: [...passedOver],
-    counting: [...before, ...[...tellings.values()].map((telling) => telling.entry)].reverse(),
-    shown: chapters.flatMap((chapter) => outcomesIn(chapter.seen)),
-    repaired: chapters.flatMap((chapter) => chapter.repaired ?? []),
+    counting: [...before, ...stretch.counted()].reverse(),
+    shown: chapters.flatMap((one) => outcomesIn(one.seen)),
+    repaired: chapters.flatMap((one) => one.repaired ?? []),
   };
 }
 
@@ -73,7 +96,7 @@ const outcomesIn = (seen: Chapter['seen']): { observation: string; outcome: stri
 export function setUpsOf(counting: readonly Entry[]): SetUpId[] {
   const setUps = counting.flatMap((entry): readonly string[] => {
     const step = kindOf(entry.kind)?.finding?.(entry.facts);
-    if (step === undefined || step.kind === 'nothing') return [];
+    if (step === undefined || step.kind === 'nothing' || step.kind === 'said') return [];
     if (step.kind === 'repaired') return entryOf(FAULTS, step.fault)?.repair.setUps ?? [];
     return entryOf<AnyObservation>(OBSERVATIONS, step.observation)?.setUps ?? [];
   });

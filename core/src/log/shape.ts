@@ -82,6 +82,7 @@ type FindingStep =
   | { readonly kind: 'seen'; readonly observation: string; readonly outcomes: readonly string[] }
   | { readonly kind: 'could-not-tell' | 'taken-back'; readonly observation: string }
   | { readonly kind: 'repaired'; readonly fault: string }
+  | { readonly kind: 'said'; readonly fault: string; readonly so: boolean }
   | { readonly kind: 'nothing' };
 
 /** What an entry hangs on, besides the unit. */

@@ -1,9 +1,11 @@
 import type { Diagnosis } from '@hudrik/core/diagnosis';
 import { lookInto, type Question } from '@/workers/lookInto';
-import { screen } from '@testing-library/react-native';
+import { fireEvent, screen } from '@testing-library/react-native';
 import { press, show, type } from '@/testing/screen';
 import { Explained } from './Explained';
 import { ConfirmSheet, StepsSheet } from './sheets';
+import { sayFault } from './say';
+import { Suspects } from './Suspects';
 import { WhileOpen } from './WhileOpen';
 
 const question = (seen: Readonly<Record<string, string>>): Question => ({
@@ -105,4 +107,19 @@ describe('the search finds what a person would type', () => {
     expect(screen.getAllByRole('button', { name: found }).length).toBeGreaterThan(0);
     expect(screen.queryByRole('button', { name: /^Fuel cap/ })).toBeNull();
   });
+});
+
+test('known to be so without a look: said with how, from its why', async () => {
+  const { diagnosis } = lookInto(question({ starting: 'will-not-fire' }));
+  const onSaySo = jest.fn();
+  show(<Suspects diagnosis={diagnosis} since="so far" confirms onConfirm={jest.fn()} onSaySo={onSaySo} />, {});
+  const [first] = diagnosis.suspects.filter((one) => one.id !== 'user-error');
+  fireEvent.press(
+    screen.getAllByRole('button', { name: new RegExp(`^${sayFault(first?.id ?? '')}, .*: why`) })[0] as never,
+  );
+  await press('I know that it is so …');
+  expect(screen.getByText('Say how you know.')).toBeTruthy();
+  type('How you know', 'Tried on another engine');
+  await press('It is so');
+  expect(onSaySo).toHaveBeenCalledWith(first?.id, 'Tried on another engine');
 });

@@ -142,6 +142,7 @@ function FoundSoFar({
       since={repaired.length > 0 ? 'since the repair' : 'so far'}
       confirms={confirms}
       onConfirm={setConfirming}
+      onSaySo={(fault, why) => handle.saidSo(fault, true, why)}
     />
   );
   const orders = (
@@ -166,7 +167,14 @@ function FoundSoFar({
       {answer.warnings.length > 0 ? <Warnings sentences={answer.warnings.map(sayWarningHere)} /> : null}
     </>
   );
-  const seen = <Seen counting={counting} unsent={finding.unsent} onTakeBack={handle.takeBack} />;
+  const seen = (
+    <Seen
+      counting={counting}
+      unsent={finding.unsent}
+      onTakeBack={handle.takeBack}
+      onUnsay={(fault) => handle.saidSo(fault, false, 'Taken back')}
+    />
+  );
   const more = (
     <FindMore
       finding={finding}

@@ -11,10 +11,11 @@ interface Props {
   readonly counting: readonly Entry[];
   readonly unsent: ReadonlySet<string>;
   readonly onTakeBack: (observation: string) => void;
+  readonly onUnsay: (fault: string) => void;
 }
 
 /** All that counts now: what was seen, by whom and when; each can be taken back. */
-export function Seen({ counting, unsent, onTakeBack }: Props) {
+export function Seen({ counting, unsent, onTakeBack, onUnsay }: Props) {
   const [all, setAll] = useState(false);
   const lines = counting.map(lineOf).sort((x, y) => Number(y.isUnwell) - Number(x.isUnwell));
   const shown = all ? lines : lines.slice(0, FEW);
@@ -24,7 +25,7 @@ export function Seen({ counting, unsent, onTakeBack }: Props) {
         <Empty sentence="Nothing yet. Begin with what the hirer said, or with the next check." />
       ) : null}
       <View role="list">
-        {shown.map(({ entry, sentence, observation, isUnwell }) => (
+        {shown.map(({ entry, sentence, observation, said, isUnwell }) => (
           <View
             key={entry.id}
             role="listitem"
@@ -44,12 +45,12 @@ export function Seen({ counting, unsent, onTakeBack }: Props) {
                   .join(' · ')}
               </Words>
             </View>
-            {observation ? (
+            {observation || said ? (
               <Button
                 kind="quiet"
                 label="Take back"
-                aria-label={`Take back: ${observationOf(observation).words}`}
-                onPress={() => onTakeBack(observation)}
+                aria-label={`Take back: ${observation ? observationOf(observation).words : sayFault(said ?? '')}`}
+                onPress={() => (observation ? onTakeBack(observation) : onUnsay(said ?? ''))}
               />
             ) : null}
           </View>
@@ -67,6 +68,8 @@ interface Line {
   readonly sentence: string;
   /** What can be taken back; a repair cannot. */
   readonly observation: string | null;
+  /** A fault that somebody says is there. */
+  readonly said?: string;
   /** What is not as it should be stands first. */
   readonly isUnwell: boolean;
 }
@@ -75,6 +78,14 @@ function lineOf(entry: Entry): Line {
   const step = kindOf(entry.kind)?.finding?.(entry.facts);
   if (step?.kind === 'repaired')
     return { entry, sentence: `Repaired: ${sayFault(step.fault).toLowerCase()}`, observation: null, isUnwell: true };
+  if (step?.kind === 'said')
+    return {
+      entry,
+      sentence: `Known to be so: ${sayFault(step.fault).toLowerCase()}`,
+      observation: null,
+      said: step.fault,
+      isUnwell: true,
+    };
   if (step?.kind !== 'seen') return { entry, sentence: entry.kind, observation: null, isUnwell: false };
   const { observation, outcomes } = step;
   const [healthy = ''] = Object.keys(observationOf(observation).outcomes);

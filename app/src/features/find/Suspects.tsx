@@ -2,7 +2,7 @@ import { cautionText, faultOf } from '@hudrik/core/catalogue';
 import type { Diagnosis, Evidence, Suspect } from '@hudrik/core/diagnosis';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
-import { Button, Caution, Section, Sheet, Words } from '@/design';
+import { Button, Caution, Field, Section, Sheet, Words } from '@/design';
 import { sayMinutes, sayMoney } from '@/writing';
 import { sayFault, sayLogRatio, sayOutcome, sayPercent, observationOf } from './say';
 
@@ -12,12 +12,14 @@ interface Props {
   readonly since: 'so far' | 'since the repair';
   readonly confirms: boolean;
   readonly onConfirm: (id: string) => void;
+  /** It is known to be so without a look, and how. */
+  readonly onSaySo: (id: string, why: string) => void;
 }
 
 const FEW = 6;
 
 /** The suspects, the likeliest first, with bars that move; tap one for why. */
-export function Suspects({ diagnosis, since, confirms, onConfirm }: Props) {
+export function Suspects({ diagnosis, since, confirms, onConfirm, onSaySo }: Props) {
   const [open, setOpen] = useState<string | null>(null);
   const [all, setAll] = useState(false);
   const worth = diagnosis.suspects.filter((suspect) => suspect.probability >= 0.005);
@@ -45,6 +47,11 @@ export function Suspects({ diagnosis, since, confirms, onConfirm }: Props) {
           sets={diagnosis.sets}
           confirms={confirms}
           onConfirm={onConfirm}
+          isGiven={diagnosis.established.some((one) => one.id === suspect.id)}
+          onSaySo={(id, why) => {
+            onSaySo(id, why);
+            setOpen(null);
+          }}
           onClose={() => setOpen(null)}
         />
       ) : null}
@@ -84,11 +91,12 @@ interface WhyProps extends Omit<Props, 'diagnosis'> {
   readonly suspect: Suspect;
   readonly evidence: readonly Evidence[];
   readonly sets: Diagnosis['sets'];
+  readonly isGiven: boolean;
   readonly onClose: () => void;
 }
 
 /** Why a suspect stands where it does: what makes it more and less likely; what putting it right would take. */
-function Why({ suspect, evidence, since, sets, confirms, onConfirm, onClose }: WhyProps) {
+function Why({ suspect, evidence, since, sets, isGiven, confirms, onConfirm, onSaySo, onClose }: WhyProps) {
   const fault = faultOf(suspect.id);
   const together = sets.filter((set) => set.faults.length > 1 && set.faults.includes(suspect.id)).slice(0, 2);
   return (
@@ -130,8 +138,26 @@ function Why({ suspect, evidence, since, sets, confirms, onConfirm, onClose }: W
       ) : (
         <Words size={15}>Then show the hirer how it starts. A fault that comes and goes needs a longer test.</Words>
       )}
+      {fault && confirms && !isGiven ? <KnownSo onSay={(why) => onSaySo(suspect.id, why)} /> : null}
       {fault && confirms ? <Button kind="main" tall label="It is this" onPress={() => onConfirm(suspect.id)} /> : null}
     </Sheet>
+  );
+}
+
+/** Somebody knows it without a look: how, so that the next one can judge it. */
+function KnownSo({ onSay }: { readonly onSay: (why: string) => void }) {
+  const [why, setWhy] = useState<string | null>(null);
+  if (why === null)
+    return <Button kind="quiet" className="self-start" label="I know that it is so …" onPress={() => setWhy('')} />;
+  return (
+    <View className="gap-2">
+      <Field label="How you know" value={why} onChangeText={setWhy} />
+      <Button
+        label="It is so"
+        offBecause={why.trim().length < 3 ? 'Say how you know.' : null}
+        onPress={() => onSay(why.trim())}
+      />
+    </View>
   );
 }
 

@@ -28,6 +28,8 @@ export interface FindingHandle {
   readonly couldNotTell: (observation: string) => void;
   readonly takeBack: (observation: string) => void;
   readonly repaired: (fault: string) => void;
+  /** It is known to be so without a look, and how; or not said any more. */
+  readonly saidSo: (fault: string, so: boolean, why: string) => void;
   readonly setMachine: (machine: MachineFacts) => void;
   readonly confirm: (causes: readonly string[], note: string) => Promise<void>;
   /** What the server would not take here goes into a finding of its own. */
@@ -87,6 +89,7 @@ export function useFinding(tag: string | null): FindingHandle {
     couldNotTell: (observation) => isObservationId(observation) && say('could-not-tell', { observation }),
     takeBack: (observation) => isObservationId(observation) && say('taken-back', { observation }),
     repaired: (fault) => isFaultId(fault) && say('repaired', { fault }),
+    saidSo: (fault, so, why) => isFaultId(fault) && say('said-so', { fault, so, why }),
     setMachine: (machine) => {
       if (finding?.isBegun) say('machine-described', { machine });
       else if (finding) setPointer({ id: finding.id, machine });

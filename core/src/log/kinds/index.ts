@@ -43,6 +43,7 @@ import { putBack } from './putBack';
 import { reading } from './reading';
 import { readingCorrected } from './readingCorrected';
 import { repaired } from './repaired';
+import { saidSo } from './saidSo';
 import { replaced } from './replaced';
 import { resumed } from './resumed';
 import { runStarted } from './runStarted';
@@ -122,6 +123,7 @@ export const LOG_KINDS = {
   'could-not-tell': couldNotTell,
   'taken-back': takenBack,
   repaired: repaired,
+  'said-so': saidSo,
   'causes-confirmed': causesConfirmed,
   'hire-booked': hireBooked,
   'hire-back': hireBack,
