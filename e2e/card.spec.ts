@@ -71,181 +71,182 @@ const THINGS = [
 const button = (page: Page, name: string | RegExp) =>
   page.getByRole('button', { name, ...(typeof name === 'string' ? { exact: true } : {}) });
 
-test('from a cause to a unit that is fit again: taken apart, a part late, put back, proven on the load bank, all of it told', async ({
-  page,
-  server,
-}) => {
-  test.setTimeout(300_000);
-  await signIn(page, 'Ivo Tarnwell');
-  const { tag, jobId } = await heldWithCause(page, server);
-  await page.goto(`/u/${tag}`);
-  await expect(page.getByText(/^Held: /).first()).toBeVisible();
-  await button(page, /^Card: /)
-    .first()
-    .click();
-  await button(page, /^Start work on it/).click();
-  await expect(page.getByRole('checkbox', { name: 'Clear the main jet' })).toBeVisible();
+test(
+  'from a cause to a unit that is fit again: taken apart, a part late, put back, proven on the load bank, all of it told',
+  { tag: '@phone' },
+  async ({ page, server }) => {
+    test.setTimeout(300_000);
+    await signIn(page, 'Ivo Tarnwell');
+    const { tag, jobId } = await heldWithCause(page, server);
+    await page.goto(`/u/${tag}`);
+    await expect(page.getByText(/^Held: /).first()).toBeVisible();
+    await button(page, /^Card: /)
+      .first()
+      .click();
+    await button(page, /^Start work on it/).click();
+    await expect(page.getByRole('checkbox', { name: 'Clear the main jet' })).toBeVisible();
 
-  // Six things off, the first with a photo that is marked.
-  await button(page, 'A known teardown').click();
-  await page.getByRole('dialog').getByRole('button', { name: 'Carburettor off' }).click();
-  await button(page, `Off: ${THINGS[0]}`).click();
-  await page
-    .getByLabel('Photo file')
-    .first()
-    .setInputFiles(await photo(page));
-  const canvas = page.getByLabel('Draw here');
-  await drag(page, canvas, [0.2, 0.2], [0.6, 0.6]);
-  await page.getByRole('dialog').getByRole('button', { name: 'Number' }).click();
-  await drag(page, canvas, [0.7, 0.3], [0.7, 0.3]);
-  await page.getByRole('dialog').getByRole('button', { name: 'Circle' }).click();
-  await drag(page, canvas, [0.5, 0.5], [0.6, 0.5]);
-  await button(page, 'Undo the last mark').click();
-  await button(page, 'Save the marks').click();
-  for (const thing of THINGS.slice(1)) await button(page, `Off: ${thing}`).click();
-  await button(page, 'How it sat').click();
-  await button(page, 'A whole turn more').click();
-  await button(page, 'A quarter turn more').click();
-  await page.getByRole('dialog').getByRole('button', { name: 'Save', exact: true }).click();
-  await expect(page.getByText('1¼ turns out from lightly seated')).toBeVisible();
-  await page.reload();
-  await expect(button(page, 'Put back: 6 to go')).toBeVisible();
-  const kept = await jsonOf<{
-    entries: { kind: string; facts: { marks?: unknown[] } }[];
-  }>(await page.request.get(`/api/jobs/${jobId}/card`));
-  expect(kept.entries.findLast((entry) => entry.kind === 'photo-marked')?.facts.marks).toHaveLength(2);
+    // Six things off, the first with a photo that is marked.
+    await button(page, 'A known teardown').click();
+    await page.getByRole('dialog').getByRole('button', { name: 'Carburettor off' }).click();
+    await button(page, `Off: ${THINGS[0]}`).click();
+    await page
+      .getByLabel('Photo file')
+      .first()
+      .setInputFiles(await photo(page));
+    const canvas = page.getByLabel('Draw here');
+    await drag(page, canvas, [0.2, 0.2], [0.6, 0.6]);
+    await page.getByRole('dialog').getByRole('button', { name: 'Number' }).click();
+    await drag(page, canvas, [0.7, 0.3], [0.7, 0.3]);
+    await page.getByRole('dialog').getByRole('button', { name: 'Circle' }).click();
+    await drag(page, canvas, [0.5, 0.5], [0.6, 0.5]);
+    await button(page, 'Undo the last mark').click();
+    await button(page, 'Save the marks').click();
+    for (const thing of THINGS.slice(1)) await button(page, `Off: ${thing}`).click();
+    await button(page, 'How it sat').click();
+    await button(page, 'A whole turn more').click();
+    await button(page, 'A quarter turn more').click();
+    await page.getByRole('dialog').getByRole('button', { name: 'Save', exact: true }).click();
+    await expect(page.getByText('1¼ turns out from lightly seated')).toBeVisible();
+    await page.reload();
+    await expect(button(page, 'Put back: 6 to go')).toBeVisible();
+    const kept = await jsonOf<{
+      entries: { kind: string; facts: { marks?: unknown[] } }[];
+    }>(await page.request.get(`/api/jobs/${jobId}/card`));
+    expect(kept.entries.findLast((entry) => entry.kind === 'photo-marked')?.facts.marks).toHaveLength(2);
 
-  // A part by an old number: today's is ordered, late, and arrives; the card sleeps meanwhile.
-  await button(page, 'Ask for a part').click();
-  await page.getByLabel('Part number, today’s or any earlier one').fill('TV-2040');
-  await button(page, 'Ask the supplier').click();
-  await expect(page.getByText(/Carburettor, complete: \$54\.00, delivered in 4 days/)).toBeVisible();
-  await button(page, 'Ask for it').click();
-  await page.route('**/api/orders', async (route) =>
-    route.continue(
-      route.request().method() === 'POST'
-        ? { postData: JSON.stringify({ ...route.request().postDataJSON(), id: lateId() }) }
-        : {},
-    ),
-  );
-  await button(page, 'Order it').click();
-  await expect(page.getByText(/^on order, expected/)).toBeVisible();
-  await button(page, 'Wait for parts').click();
-  await expect(page.getByRole('status').filter({ hasText: /^Waits for a part$/ })).toBeVisible();
-  await page.unroute('**/api/orders');
-  await page.goto('/parts');
-  const order = page.getByText('1 × TV-2040', { exact: false }).locator('xpath=ancestor::*[.//*[@role="button"]][1]');
-  await expect(async () => {
-    await order.getByRole('button', { name: 'Ask the supplier now' }).click();
-    await expect(order.getByText(/late, now expected/)).toBeVisible({ timeout: 1500 });
-  }).toPass({ timeout: 90_000, intervals: [500] });
-  await order.getByRole('button', { name: 'It has arrived' }).click();
-  await page.goto(`/j/${jobId}`);
-  await expect(page.getByRole('status').filter({ hasText: /^On the bench$/ })).toBeVisible();
-  await button(page, 'Used: Carburettor, complete').click();
-  await expect(page.getByText('used', { exact: true })).toBeVisible();
-
-  // A reading; psi typed as kPa is noticed and offered.
-  await button(page, 'Take a reading').click();
-  await button(page, 'compression').click();
-  await page.getByRole('dialog').getByRole('button', { name: 'kPa' }).click();
-  await page.getByLabel('Gauge, kPa').fill('95');
-  await button(page, 'It was psi').click();
-  await button(page, /^Take it: /).click();
-  await expect(page.getByText(/^Before: 95 psi/)).toBeVisible();
-
-  // Put back, one left off on purpose: refused.
-  await button(page, 'Put back: 6 to go').click();
-  for (const thing of [...THINGS].reverse().slice(0, 5)) {
-    await expect(page.getByRole('status').filter({ hasText: thing })).toBeVisible();
-    await button(page, 'It is back on').click();
-  }
-  await expect(page.getByRole('status').filter({ hasText: nth(THINGS, 0) })).toBeVisible();
-  await button(page, 'To the card').click();
-  await expect(button(page, 'Prove it: parts are still off')).toBeDisabled();
-  const tooSoon = { id: randomUUID(), jobId, kind: 'to-proof', facts: {} };
-  expect((await page.request.post('/api/log', { data: tooSoon })).status()).toBe(409);
-  await button(page, 'Put back: 1 to go').click();
-  await button(page, 'It is back on').click();
-  await expect(page.getByText('Nothing is left over.')).toBeVisible();
-  await button(page, 'To the card').first().click();
-  for (const step of await page.getByRole('checkbox').all())
-    if ((await step.getAttribute('aria-checked')) === 'false') await step.click();
-
-  // The proof, on the simulated load bank.
-  await button(page, 'Prove it').click();
-  await expect(page.getByRole('heading', { level: 1 })).toHaveText(/First look for leaks/);
-  await button(page, 'Fuel on: dry').click();
-  await button(page, 'Exhaust clear').click();
-  await button(page, 'Load bank, in steps to rated').click();
-  await expect(page.getByRole('heading', { level: 1 })).toHaveText(/Not run yet: 20 minutes/);
-  await button(page, 'It runs: start the time').click();
-  await expect
-    .poll(async () =>
-      (await jsonOf<{ entries: { kind: string }[] }>(await page.request.get(`/api/jobs/${jobId}/card`))).entries.some(
-        (entry) => entry.kind === 'run-started',
+    // A part by an old number: today's is ordered, late, and arrives; the card sleeps meanwhile.
+    await button(page, 'Ask for a part').click();
+    await page.getByLabel('Part number, today’s or any earlier one').fill('TV-2040');
+    await button(page, 'Ask the supplier').click();
+    await expect(page.getByText(/Carburettor, complete: \$54\.00, delivered in 4 days/)).toBeVisible();
+    await button(page, 'Ask for it').click();
+    await page.route('**/api/orders', async (route) =>
+      route.continue(
+        route.request().method() === 'POST'
+          ? { postData: JSON.stringify({ ...route.request().postDataJSON(), id: lateId() }) }
+          : {},
       ),
-    )
-    .toBe(true);
-  await laterInProof(server, tag, 21);
-  await page.reload();
-  await expect(page.getByRole('heading', { level: 1 })).toHaveText(/The time is complete/);
-  for (const load of ['0 %', '50 %', '100 %']) {
-    await page.getByRole('group', { name: 'Load step' }).getByRole('button', { name: load, exact: true }).click();
-    await expect(page.getByText(/r\/min$/).first()).toBeVisible();
-    await button(page, 'Take these 2 readings').click();
-  }
-  await page.getByRole('group', { name: 'Load step' }).getByRole('button', { name: 'Off', exact: true }).click();
-  for (const right of await page.getByRole('button', { name: 'Right', exact: true }).all()) await right.click();
-  await expect(page.getByText(/within G[123] of ISO 8528-5/)).toBeVisible();
-  await expect(page.getByRole('heading', { level: 1 })).toHaveText('It has passed. Sign it.');
-  await button(page, 'Passed').click();
-  const sheet = page.getByRole('dialog');
-  await sheet.getByLabel(/^What was done/).fill('New carburettor');
-  await expect(button(page, /^Passed: sign/)).toBeDisabled();
-  for (const look of await sheet.getByRole('checkbox').all()) await look.click();
-  await button(page, /^Passed: sign/).click();
-  await expect(page.getByText(`${tag}: proven.`)).toBeVisible();
-  await button(page, `See ${tag}`).click();
-  await expect(page.getByText('Fit for hire.').first()).toBeVisible();
-  await expect(page.getByText(/^Done: /).first()).toBeAttached();
-  // The history tells the whole story, in its order.
-  const told: string[] = [];
-  for (let cursor: string | null = ''; cursor !== null;) {
-    const { records, next }: HistoryPage = await jsonOf<HistoryPage>(
-      await page.request.get(`/api/units/${tag}/history?limit=100${cursor ? `&cursor=${cursor}` : ''}`),
     );
-    told.unshift(
-      ...records
-        .map((record) =>
-          `${record.kind} ${record.facts.what ?? record.facts.action ?? record.outcome.what ?? ''}`.trim(),
-        )
-        .reverse(),
+    await button(page, 'Order it').click();
+    await expect(page.getByText(/^on order, expected/)).toBeVisible();
+    await button(page, 'Wait for parts').click();
+    await expect(page.getByRole('status').filter({ hasText: /^Waits for a part$/ })).toBeVisible();
+    await page.unroute('**/api/orders');
+    await page.goto('/parts');
+    const order = page.getByText('1 × TV-2040', { exact: false }).locator('xpath=ancestor::*[.//*[@role="button"]][1]');
+    await expect(async () => {
+      await order.getByRole('button', { name: 'Ask the supplier now' }).click();
+      await expect(order.getByText(/late, now expected/)).toBeVisible({ timeout: 1500 });
+    }).toPass({ timeout: 90_000, intervals: [500] });
+    await order.getByRole('button', { name: 'It has arrived' }).click();
+    await page.goto(`/j/${jobId}`);
+    await expect(page.getByRole('status').filter({ hasText: /^On the bench$/ })).toBeVisible();
+    await button(page, 'Used: Carburettor, complete').click();
+    await expect(page.getByText('used', { exact: true })).toBeVisible();
+
+    // A reading; psi typed as kPa is noticed and offered.
+    await button(page, 'Take a reading').click();
+    await button(page, 'compression').click();
+    await page.getByRole('dialog').getByRole('button', { name: 'kPa' }).click();
+    await page.getByLabel('Gauge, kPa').fill('95');
+    await button(page, 'It was psi').click();
+    await button(page, /^Take it: /).click();
+    await expect(page.getByText(/^Before: 95 psi/)).toBeVisible();
+
+    // Put back, one left off on purpose: refused.
+    await button(page, 'Put back: 6 to go').click();
+    for (const thing of [...THINGS].reverse().slice(0, 5)) {
+      await expect(page.getByRole('status').filter({ hasText: thing })).toBeVisible();
+      await button(page, 'It is back on').click();
+    }
+    await expect(page.getByRole('status').filter({ hasText: nth(THINGS, 0) })).toBeVisible();
+    await button(page, 'To the card').click();
+    await expect(button(page, 'Prove it: parts are still off')).toBeDisabled();
+    const tooSoon = { id: randomUUID(), jobId, kind: 'to-proof', facts: {} };
+    expect((await page.request.post('/api/log', { data: tooSoon })).status()).toBe(409);
+    await button(page, 'Put back: 1 to go').click();
+    await button(page, 'It is back on').click();
+    await expect(page.getByText('Nothing is left over.')).toBeVisible();
+    await button(page, 'To the card').first().click();
+    for (const step of await page.getByRole('checkbox').all())
+      if ((await step.getAttribute('aria-checked')) === 'false') await step.click();
+
+    // The proof, on the simulated load bank.
+    await button(page, 'Prove it').click();
+    await expect(page.getByRole('heading', { level: 1 })).toHaveText(/First look for leaks/);
+    await button(page, 'Fuel on: dry').click();
+    await button(page, 'Exhaust clear').click();
+    await button(page, 'Load bank, in steps to rated').click();
+    await expect(page.getByRole('heading', { level: 1 })).toHaveText(/Not run yet: 20 minutes/);
+    await button(page, 'It runs: start the time').click();
+    await expect
+      .poll(async () =>
+        (await jsonOf<{ entries: { kind: string }[] }>(await page.request.get(`/api/jobs/${jobId}/card`))).entries.some(
+          (entry) => entry.kind === 'run-started',
+        ),
+      )
+      .toBe(true);
+    await laterInProof(server, tag, 21);
+    await page.reload();
+    await expect(page.getByRole('heading', { level: 1 })).toHaveText(/The time is complete/);
+    for (const load of ['0 %', '50 %', '100 %']) {
+      await page.getByRole('group', { name: 'Load step' }).getByRole('button', { name: load, exact: true }).click();
+      await expect(page.getByText(/r\/min$/).first()).toBeVisible();
+      await button(page, 'Take these 2 readings').click();
+    }
+    await page.getByRole('group', { name: 'Load step' }).getByRole('button', { name: 'Off', exact: true }).click();
+    for (const right of await page.getByRole('button', { name: 'Right', exact: true }).all()) await right.click();
+    await expect(page.getByText(/within G[123] of ISO 8528-5/)).toBeVisible();
+    await expect(page.getByRole('heading', { level: 1 })).toHaveText('It has passed. Sign it.');
+    await button(page, 'Passed').click();
+    const sheet = page.getByRole('dialog');
+    await sheet.getByLabel(/^What was done/).fill('New carburettor');
+    await expect(button(page, /^Passed: sign/)).toBeDisabled();
+    for (const look of await sheet.getByRole('checkbox').all()) await look.click();
+    await button(page, /^Passed: sign/).click();
+    await expect(page.getByText(`${tag}: proven.`)).toBeVisible();
+    await button(page, `See ${tag}`).click();
+    await expect(page.getByText('Fit for hire.').first()).toBeVisible();
+    await expect(page.getByText(/^Done: /).first()).toBeAttached();
+    // The history tells the whole story, in its order.
+    const told: string[] = [];
+    for (let cursor: string | null = ''; cursor !== null;) {
+      const { records, next }: HistoryPage = await jsonOf<HistoryPage>(
+        await page.request.get(`/api/units/${tag}/history?limit=100${cursor ? `&cursor=${cursor}` : ''}`),
+      );
+      told.unshift(
+        ...records
+          .map((record) =>
+            `${record.kind} ${record.facts.what ?? record.facts.action ?? record.outcome.what ?? ''}`.trim(),
+          )
+          .reverse(),
+      );
+      cursor = next;
+    }
+    const story = [
+      'causes-confirmed',
+      'hands-on',
+      'taken-off Fuel hose',
+      'part-ordered',
+      'paused',
+      'part-late',
+      'part-arrived',
+      'resumed',
+      'part-line-changed use',
+      'reading',
+      'put-back Fuel hose',
+      'to-proof',
+      'proof-reading',
+      'proved',
+      'job-finished',
+    ];
+    expect(story.map((kind) => told.indexOf(kind))).toEqual(
+      story.map((kind) => told.indexOf(kind)).sort((a, b) => a - b),
     );
-    cursor = next;
-  }
-  const story = [
-    'causes-confirmed',
-    'hands-on',
-    'taken-off Fuel hose',
-    'part-ordered',
-    'paused',
-    'part-late',
-    'part-arrived',
-    'resumed',
-    'part-line-changed use',
-    'reading',
-    'put-back Fuel hose',
-    'to-proof',
-    'proof-reading',
-    'proved',
-    'job-finished',
-  ];
-  expect(story.map((kind) => told.indexOf(kind))).toEqual(
-    story.map((kind) => told.indexOf(kind)).sort((a, b) => a - b),
-  );
-  expect(story.filter((kind) => !told.includes(kind))).toEqual([]);
-});
+    expect(story.filter((kind) => !told.includes(kind))).toEqual([]);
+  },
+);
 
 test(
   'a clock stands on every screen, outlives a reload, and its result is asked for',
