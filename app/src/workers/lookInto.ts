@@ -5,12 +5,12 @@ import {
   minutesBySchool,
   timeLeft,
   outcomesOf,
+  seeded,
   warningsOf,
   type Chapter,
   type Diagnosis,
   type Learned,
   type Machine,
-  type Random,
   type Step,
   type TimeLeft,
   type Warning,
@@ -93,7 +93,9 @@ const workplaceOf = ({ setUpsDone, toolsAtHand }: Question) => ({
   toolsAtHand: toolsAtHand === null ? null : new Set(toolsAtHand),
 });
 
-function tableOf(finding: Finding, { suspects }: Diagnosis, check: string) {
+function tableOf(finding: Finding, diagnosis: Diagnosis, check: string) {
+  // A check tells the unseen apart: what is given stands whatever it shows.
+  const suspects = diagnosis.suspects.filter(({ id }) => !diagnosis.established.some((one) => one.id === id));
   const ids = suspects.slice(0, POINTED).map((suspect) => suspect.id);
   const { outcomes, now, under } = outcomesOf(finding, check, ids);
   const rows = outcomes.map((outcome, at): OutcomeRow => {
@@ -124,13 +126,4 @@ export function askSchools(question: Question): Ahead {
 export interface Ahead {
   readonly ours: TimeLeft;
   readonly schools: Readonly<Record<string, number>>;
-}
-
-/** A small linear congruential generator (Numerical Recipes, 2nd ed., section 7.1). */
-function seeded(seed: number): Random {
-  let state = seed;
-  return () => {
-    state = (state * 1_664_525 + 1_013_904_223) % 4_294_967_296;
-    return state / 4_294_967_296;
-  };
 }

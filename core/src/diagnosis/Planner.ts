@@ -2,7 +2,7 @@ import { likelihoodsOf, type ExplainingSets } from './explainingSets';
 import type { Model } from './compileModel';
 import type { CompiledObservation } from './compiled';
 import type { Price, Prices } from './Prices';
-import { inOrder, type Step, type ToPutRight } from './steps';
+import { inOrder, type Choice, type Step, type ToPutRight } from './steps';
 
 /** So many of the most promising checks are reckoned as what follows the plan's first look. */
 const FOLLOWERS = 6;
@@ -153,11 +153,11 @@ export class Planner {
       toolsMissing: this.prices.toolsMissing(id),
     }));
     const best = checks.reduce((most, step) => Math.max(most, step.expectedSaving), 0);
-    return inOrder([...this.putRight(now, best, isAll), ...checks, ...repairs], (id) => this.coverMinutes(id));
+    return inOrder([...this.putRight(now, best, isAll), ...checks, ...repairs], (id) => this.prices.minutesToOpen(id));
   }
 
   /** The plan's next look or repair by p/c alone; what is given is put right first. Null: nothing is left but a try. */
-  planned(): { readonly kind: 'check' | 'repair'; readonly id: string } | null {
+  planned(): Choice | null {
     const [given] = this.given;
     if (given) return { kind: 'repair', id: given.id };
     this.expectedCost();
@@ -185,8 +185,8 @@ export class Planner {
    * The plan's own first look or repair, after a plan: the likeliest for its price. What was looked for and not seen costs its repair. That
    * nothing is wrong is a try, which is no step of its own.
    */
-  private plannedStep(): { readonly kind: 'check' | 'repair'; readonly id: string } | null {
-    let best: { readonly kind: 'check' | 'repair'; readonly id: string } | null = null;
+  private plannedStep(): Choice | null {
+    let best: Choice | null = null;
     let most = 0;
     for (const [f, fault] of this.explaining.faults.entries()) {
       const look = this.prices.lookFor(fault);
@@ -218,11 +218,6 @@ export class Planner {
       if (both > oneAhead) savings.set(id, Math.max(own, both));
       if (candidate === first) savings.set(id, Math.max(0, own, both));
     }
-  }
-
-  /** What must come off first, beyond what is off in a moment. */
-  private coverMinutes(id: string): number {
-    return this.prices.minutesToOpen(id);
   }
 
   private best(candidates: readonly Candidate[], savings: ReadonlyMap<string, number>): Candidate[] {

@@ -81,14 +81,21 @@ export class SimulatedRun {
   repair(id: string): string[] {
     const faults = this.repairs[this.model.faultIds.indexOf(id)] ?? [];
     for (const fault of faults) {
-      if (this.given.delete(fault)) continue;
-      for (let k = 0; k < this.sets.count; k++) this.drop(fault, k);
+      if (this.given.delete(fault)) this.somethingElse();
+      else for (let k = 0; k < this.sets.count; k++) this.drop(fault, k);
     }
     this.normalise();
     for (const setUp of this.knowledge.faults[id]?.repair.setUps ?? []) this.setUpsDone.add(setUp);
     const ids = faults.map((fault) => this.model.faultIds[fault] as string);
     this.repaired.push(...ids);
     return ids;
+  }
+
+  /** All that was known is put right, and the trouble is still there: something unseen is. */
+  private somethingElse(): void {
+    if (this.given.size > 0) return;
+    const { a, weight, count } = this.sets;
+    for (let k = 0; k < count; k++) if (a[k] === this.n) weight[k] = 0;
   }
 
   private drop(fault: number, k: number): void {

@@ -111,13 +111,20 @@ export function diagnose(finding: Finding, workplace: Workplace, costs: Costs = 
   );
   return {
     suspects,
-    sets: topSets(sets, model.faultIds),
+    sets: topSets(
+      sets,
+      model.faultIds,
+      given.map((one) => one.id),
+    ),
     next,
     lanes: lanesOf(finding, sets),
     evidence,
     conflicts: conflictsOf(finding, predicted),
     countedOnce: finding.countedOnce,
-    expectedMinutes: now - Math.max(next.find((step) => step.given !== true)?.expectedSaving ?? 0, 0),
+    expectedMinutes:
+      given.reduce((sum, { id }) => sum + prices.repairCost(id), 0) +
+      now -
+      Math.max(next.find((step) => step.given !== true)?.expectedSaving ?? 0, 0),
     established: finding.established.map(({ id, probability, by: how, repairedIn }) => ({
       id,
       probability,
@@ -156,12 +163,17 @@ function suspectsOf(finding: Finding, by: Float64Array, explaining: ExplainingSe
   ];
 }
 
-function topSets(sets: Sets, ids: readonly string[]): { faults: string[]; probability: number }[] {
+/** The likeliest sets; what is given stands in each. */
+function topSets(
+  sets: Sets,
+  ids: readonly string[],
+  given: readonly string[],
+): { faults: string[]; probability: number }[] {
   const order = Array.from({ length: sets.count }, (_, at) => at)
     .sort((x, y) => (sets.weight[y] as number) - (sets.weight[x] as number))
     .slice(0, 10);
   return order.map((at) => ({
-    faults: [sets.a[at], sets.b[at], sets.c[at]].flatMap((fault) => ids[fault as number] ?? []),
+    faults: [...given, ...[sets.a[at], sets.b[at], sets.c[at]].flatMap((fault) => ids[fault as number] ?? [])],
     probability: sets.weight[at] as number,
   }));
 }
@@ -248,12 +260,14 @@ function lanesOf(finding: Finding, sets: Sets): LaneState[] {
     .filter((id) => finding.knowledge.observations[id]?.kind !== 'complaint');
   const isLookedAt = (fault: number): boolean =>
     looks.some((id) => (finding.model.observations.get(id)?.silent[fault] as number) <= 1 - MOSTLY);
+  const given = finding.given().map((one) => laneOf[one.fault]);
   return LANES.map((lane) => {
     let probability = 0;
     const isIn = (fault: number): boolean => laneOf[fault] === lane;
     for (let k = 0; k < sets.count; k++)
       if (isIn(sets.a[k] as number) || isIn(sets.b[k] as number) || isIn(sets.c[k] as number))
         probability += sets.weight[k] as number;
+    if (given.includes(lane)) probability = 1;
     const total = odds.reduce((sum, o, fault) => sum + (isIn(fault) ? o : 0), 0);
     const looked = odds.reduce((sum, o, fault) => sum + (isIn(fault) && isLookedAt(fault) ? o : 0), 0);
     const state =
@@ -281,8 +295,10 @@ export function outcomesOf(
   const sets = finding.sets(SETS_FOR_STEPS);
   const n = finding.model.faultIds.length;
   const after = new Float64Array(sets.count);
+  const given = new Set(finding.given().map((one) => one.fault));
   const holds = (at: number, fault: number): boolean =>
-    fault < 0 ? sets.a[at] === n : sets.a[at] === fault || sets.b[at] === fault || sets.c[at] === fault;
+    given.has(fault) ||
+    (fault < 0 ? sets.a[at] === n : sets.a[at] === fault || sets.b[at] === fault || sets.c[at] === fault);
   const shareOf = (weights: Float64Array, fault: number | null): number => {
     let sum = 0;
     for (let k = 0; k < sets.count; k++) if (fault === null || holds(k, fault)) sum += weights[k] as number;

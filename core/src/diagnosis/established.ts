@@ -14,6 +14,7 @@ export interface Established extends Known {
 
 /** From this figure on what was seen counts as so. */
 const SO = 0.9;
+
 interface Said {
   readonly id: string;
   readonly repairedIn: number | null;

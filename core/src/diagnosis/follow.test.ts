@@ -11,19 +11,12 @@ import {
   follow,
   likelihoodOf,
   minutesBySchool,
+  seeded,
   SimulatedRun,
   type Machine,
-  type Random,
 } from './index';
 import { nth } from '../typed';
 
-const seeded = (seed: number): Random => {
-  let state = seed;
-  return () => {
-    state = (state * 1_664_525 + 1_013_904_223) % 4_294_967_296;
-    return state / 4_294_967_296;
-  };
-};
 const engine: Machine = {
   engine: { ignition: 'coil', strokes: 4, fuel: 'petrol', carburettor: 'float', release: true, start: 'recoil' },
   past: {},

@@ -5,13 +5,9 @@ import { checkMinutes, repairMinutes } from './effort';
 import type { Sets } from './Belief';
 import type { Finding } from './Finding';
 import { Planner } from './Planner';
+import type { Choice } from './steps';
 import { COSTS, Prices, type Workplace, type Costs } from './Prices';
 import { drawSet, drawShowing, drawSpeakers, SimulatedRun, type Random } from './SimulatedRun';
-
-export interface Choice {
-  readonly kind: 'check' | 'repair';
-  readonly id: string;
-}
 
 /** What to do next, by some way of going about it. Null: nothing is left to do. */
 export type Way = (run: SimulatedRun) => Choice | null;
@@ -100,6 +96,8 @@ export function follow(run: SimulatedRun, trouble: Trouble, way: Way, random: Ra
     }
     minutes += repairMinutes(run.knowledge, choice.id, run.setUpsDone) + costs.minutesToTry;
     const before = run.marginals();
+    // What is known to be there is as good as seen.
+    for (const fault of run.given) before[fault] = 1;
     const repaired = run.repair(choice.id).map((id) => run.model.faultIds.indexOf(id));
     likelyThen(run, before, repaired);
     left = left.filter((fault) => !repaired.includes(fault));

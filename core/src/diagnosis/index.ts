@@ -17,7 +17,7 @@ export { asList, Finding, type Chapter, type Seen, type Showing } from './Findin
 export { engineFamily, shareOf, strainsOf, type Machine, type TraitShares } from './machine';
 export { explainingSetsOf, type ExplainingSets } from './explainingSets';
 export { Planner } from './Planner';
-export type { Step } from './steps';
+export type { Choice, Step } from './steps';
 export { COSTS, Prices, type Workplace, type Costs } from './Prices';
 export { CASE_FORMAT, nearest, readCase, writeCase, type Band, type Case, type CaseProblem } from './caseFile';
 export { warningsOf, type Warning } from './warnings';
@@ -29,7 +29,6 @@ export {
   follow,
   minutesBySchool,
   timeLeft,
-  type Choice,
   type Followed,
   type TimeLeft,
   type Trouble,
@@ -38,3 +37,4 @@ export {
 export { drawSet, drawShowing, drawSpeakers, SimulatedRun, type Random } from './SimulatedRun';
 export { drawTrouble, type Drawn } from './draw';
 export type { Enough } from './enough';
+export { seeded } from './seeded';

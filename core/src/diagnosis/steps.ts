@@ -1,6 +1,10 @@
-export interface Step {
+/** What may be done: a check made, or a fault put right. */
+export interface Choice {
   readonly kind: 'check' | 'repair';
   readonly id: string;
+}
+
+export interface Step extends Choice {
   /** Hands-on, with what must be taken off first. */
   readonly minutes: number;
   /** Minutes (parts counted at the bench rate) that the way to the end is expected to be shorter by. */

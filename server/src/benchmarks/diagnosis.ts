@@ -16,11 +16,11 @@ import {
   drawTrouble,
   Finding,
   follow,
+  seeded,
   SimulatedRun,
   type Followed,
   type Knowledge,
   type Machine,
-  type Random,
   type Way,
 } from '@hudrik/core/diagnosis';
 import { nth } from '@hudrik/core/typed';
@@ -28,14 +28,6 @@ import { nth } from '@hudrik/core/typed';
 /** Finding a fault: speed in Node, against a general library in the same run, and how well the advice does on machines drawn from the model. */
 const DRAWS = Number(process.env['HUDRIK_BENCH_DRAWS'] ?? 2000);
 const workplace = { setUpsDone: new Set<string>(), toolsAtHand: null };
-
-function seeded(seed: number): Random {
-  let state = seed;
-  return () => {
-    state = (state * 1_664_525 + 1_013_904_223) % 4_294_967_296;
-    return state / 4_294_967_296;
-  };
-}
 
 const quantile = (values: readonly number[], q: number): number =>
   [...values].sort((a, b) => a - b)[Math.floor(q * (values.length - 1))] ?? 0;

@@ -37,6 +37,7 @@ const lower = (id: string): string => sayFault(id).toLowerCase();
 
 /** Why this step: what it saves, and what it tells apart. */
 export function sayWhyStep(step: Step, shown: Answer['shown']): string {
+  if (step.given) return 'It was seen to be so. Put it right, and try it.';
   const worth = step.expectedSaving + step.minutes;
   const saves =
     worth > 1
