@@ -1,5 +1,5 @@
 import { expect, test, type Page } from './test';
-import { freshUnit, hoursAfter, signIn, Thumb, walkRound } from './yard';
+import { enter, freshUnit, hoursAfter, signIn, Thumb, walkRound } from './yard';
 
 /** What a machine with a dead coil answers; to everything else the healthy answer, which stands first. */
 const ANSWERS: Readonly<Record<string, string>> = {
@@ -156,3 +156,38 @@ test('the sum runs in a web worker', { tag: '@wide' }, async ({ page }) => {
   expect((await worker).url()).toMatch(/diagnosis/);
   await expect(page.getByText(/^Easy things first: about/)).toBeVisible({ timeout: 20_000 });
 });
+
+test(
+  'what was seen is put right first; when the trouble stays it goes on from there; what is known is said, and taken back',
+  { tag: '@phone' },
+  async ({ page, server }) => {
+    await signIn(page, 'Ivo Tarnwell');
+    const tag = await freshUnit(server, 'pressure-washer');
+    const { id: findingId } = await enter(page.request, { tag }, 'finding-opened', {
+      machine: { engine: {}, past: {} },
+    });
+    for (const [observation, outcome] of [
+      ['runs-for', '10-to-30-min'],
+      ['inlet-screen', 'dirty'],
+    ])
+      await enter(page.request, { findingId }, 'seen', { observation, outcomes: [outcome], reading: null });
+    await page.goto(`/u/${tag}/find`);
+    await expect(page.getByText(/^That explains it \(\d in 10\): inlet screen blocked\.$/)).toBeVisible();
+    await page.getByRole('button', { name: 'Put right now: Inlet screen blocked' }).click();
+    await page.getByRole('button', { name: 'Repaired, and the trouble is still there' }).click();
+    await expect(page.getByText('Seen, to be put right')).toBeHidden();
+    await expect(page.getByText('Repaired: inlet screen blocked')).toBeVisible();
+
+    await page.getByRole('button', { name: /^Cap vent blocked, .*: why\?$/ }).click();
+    const why = page.getByRole('dialog');
+    await why.getByRole('button', { name: 'I know that it is so …' }).click();
+    await expect(why.getByText('Say how you know.')).toBeVisible();
+    await why.getByLabel('How you know').fill('Blew through it');
+    await why.getByRole('button', { name: 'It is so', exact: true }).click();
+    await expect(page.getByText('Known to be so: cap vent blocked')).toBeVisible();
+    await expect(page.getByRole('button', { name: 'Put right now: Cap vent blocked' })).toBeVisible();
+    await page.reload();
+    await page.getByRole('button', { name: 'Take back: Cap vent blocked' }).click();
+    await expect(page.getByRole('button', { name: 'Put right now: Cap vent blocked' })).toBeHidden();
+  },
+);

@@ -285,6 +285,52 @@ describe('networks of up to eight faults, every state counted', () => {
     );
   });
 
+  test('of a given that was put right, what was told counts as told after it: owed to others, and never to chance', () => {
+    fc.assert(
+      fc.property(small({ min: 3, max: 6 }, 3), (drawn) => {
+        const told: Small = { ...drawn, seen: drawn.seen.map((one) => (one === 'good' ? 'worse' : one)) };
+        if (told.seen.every((one) => one === null)) return;
+        const finding = find(knowledgeOf(told, {}, 'complaint'), [
+          { seen: seenOf(told), said: [f(1)], repaired: f(1) },
+          { seen: {} },
+        ]);
+        const net = ownOf(finding, told);
+        /** Passed by in silence, or it showed this and was put right. */
+        const passed = (look: number, outcome: string): number => {
+          const [t] = nth(nth(net.speaks, 1), look);
+          return 1 - t + t * shows(net, look, 1, outcome);
+        };
+        const all = states(net, scaleOf(finding, net), [1]).map(({ set, weight }) => {
+          const others = set.filter((fault) => fault !== 1);
+          const p = net.seen.reduce((product, outcome, look) => {
+            if (outcome === null) return product;
+            return (
+              product *
+              patterns(net, others, look).reduce(
+                (sum, { heard, p: part }) =>
+                  heard === null
+                    ? sum
+                    : sum + part * shows(net, look, heard, outcome) * (heard > 1 ? passed(look, outcome) : 1),
+                0,
+              )
+            );
+          }, 1);
+          return { others, weight: weight * p };
+        });
+        const total = all.reduce((sum, { weight }) => sum + weight, 0);
+        const by = finding.belief.marginals();
+        for (const at of net.own.keys())
+          if (at !== 1)
+            close(
+              by[at] ?? 0,
+              all.reduce((sum, { others, weight }) => (others.includes(at) ? sum + weight : sum), 0) / total,
+              1e-9,
+            );
+      }),
+      { numRuns: 80 },
+    );
+  });
+
   test('what was seen is so: the odds of all else with it to all else without, times its own look', () => {
     fc.assert(
       fc.property(small({ min: 3, max: 6 }, 3), fc.double({ min: 0.01, max: 0.3, noNaN: true }), (drawn, misread) => {
