@@ -104,6 +104,22 @@ describe('a fault that is given', () => {
     expect(silent).toBeLessThan(0.3);
   });
 
+  test('put right, it bears on no look that is made afterwards, and on nothing that was told to be well', () => {
+    const after = find(
+      { seen: { ...SCREEN, starting: 'starts' }, repaired: 'inlet-screen-blocked' },
+      { seen: { 'bowl-drain': 'empty' } },
+    );
+    const healthy = (of: Finding, id: string, outcome: string): number | undefined => {
+      const observation = of.model.observations.get(id);
+      return observation?.healthy[observation.outcomes.indexOf(outcome)];
+    };
+    const shown = (of: Finding, id: string) => of.showings.find((one) => one.observation === id)?.likelihood;
+    expect(shown(after, 'bowl-drain')?.healthy).toBe(healthy(after, 'bowl-drain', 'empty'));
+    const before = find({ seen: { ...SCREEN, 'bowl-drain': 'empty' } });
+    expect(shown(before, 'bowl-drain')?.healthy).toBeGreaterThan(10 * (healthy(before, 'bowl-drain', 'empty') ?? 1));
+    expect(shown(after, 'starting')?.healthy).toBeGreaterThan(0.5);
+  });
+
   test('evidence for it is its own look', () => {
     expect(result.evidence['inlet-screen-blocked']).toEqual([
       expect.objectContaining({ observation: 'inlet-screen', outcome: 'dirty' }),
