@@ -3,7 +3,7 @@ import { randomUUID } from 'node:crypto';
 import { describe, test } from 'node:test';
 import { EDITIONS, type FaultId } from '@hudrik/core/catalogue';
 import type { CardReply, FindingRecord, LearnedReply, LogRecord, Role, UnitPage } from '@hudrik/core/contracts';
-import type { Facts } from '@hudrik/core/log';
+import { observationsOf, type Facts } from '@hudrik/core/log';
 import { foundCheckIn } from '../testing/samples';
 import { prove } from '../testing/proving';
 import { entryIn, problemIn, useYard, jsonOf } from '../testing/yard';
@@ -152,6 +152,35 @@ describe('a finding', () => {
     }
     assert.equal((await add(id, seen('fuel-look', 'fresh'), 'counter')).status, 403);
     assert.equal((await problemIn(await add(randomUUID(), seen('fuel-look', 'fresh')))).code, 'not-found');
+  });
+
+  test('known to be so without a look: by who signs, with how; kept in the order of entry, and said no more', async () => {
+    await held('GE-31');
+    const { id } = await open('GE-31');
+    const say = (so: boolean, as: Role = 'technician') =>
+      yard.enter({ findingId: id }, 'said-so', { fault: 'coil-failed', so, why: 'Tried on another engine' }, as);
+    assert.equal((await say(true, 'apprentice')).status, 403);
+    assert.equal((await say(true)).status, 201);
+    assert.deepEqual(observationsOf((await read(id)).entries).chapters.at(-1)?.said, ['coil-failed']);
+    assert.equal((await say(false)).status, 201);
+    assert.equal(observationsOf((await read(id)).entries).chapters.at(-1)?.said, undefined);
+    const body = {
+      id: randomUUID(),
+      kind: 'said-so',
+      findingId: id,
+      facts: { fault: 'coil-failed', so: true, why: '' },
+    };
+    assert.equal((await yard.ask('POST', '/api/log', { as: 'technician', body })).status, 422);
+  });
+
+  test('more than three causes of a machine that stood: each is a defect, and none goes', async () => {
+    await held('GE-32');
+    const { id } = await open('GE-32');
+    const causes = ['stale-fuel', 'carb-varnished', 'pilot-jet-blocked', 'plug-gap-wide'] as const;
+    assert.equal((await confirm(id, causes)).status, 201);
+    assert.deepEqual((await read(id)).causes, causes);
+    const wrong = (await unit('GE-32')).defects.filter((defect) => defect.origin.kind === 'cause');
+    assert.deepEqual(wrong.map((defect) => defect.origin.id).sort(), [...causes].sort());
   });
 
   test('confirmed causes close it onto its job, which still holds the unit; an apprentice does not confirm', async () => {

@@ -101,7 +101,7 @@ export async function touchedFinding({
   return finding;
 }
 
-/** Something seen, not told, taken back, or put right without a cure. */
+/** Something seen, not told, taken back, known without a look, or put right without a cure. */
 export const takeObservation: Taker<'seen', OnAnyUnit> = async (taking) => {
   await touchedFinding(taking);
   await taking.record({});

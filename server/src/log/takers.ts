@@ -41,6 +41,7 @@ const TAKERS: Readonly<Partial<Record<KindId, AnyTaker>>> = {
   'could-not-tell': takeObservation,
   'taken-back': takeObservation,
   repaired: takeObservation,
+  'said-so': takeObservation,
   'causes-confirmed': confirmCauses,
 
   'part-asked': askPart,
