@@ -123,8 +123,6 @@ export class Planner {
     const now = this.expectedCost(weight, price);
     const by = this.by.slice();
     const planned = this.plannedStep();
-    // Nothing else is likelier for its price than that this is all.
-    const isAll = this.order[0] === this.n;
     const repairs = this.likely()
       .map((f) => this.repairStep(price, f, now))
       .map((step) =>
@@ -153,7 +151,7 @@ export class Planner {
       toolsMissing: this.prices.toolsMissing(id),
     }));
     const best = checks.reduce((most, step) => Math.max(most, step.expectedSaving), 0);
-    return inOrder([...this.putRight(now, best, isAll), ...checks, ...repairs], (id) => this.prices.minutesToOpen(id));
+    return inOrder([...this.putRight(now, best), ...checks, ...repairs], (id) => this.prices.minutesToOpen(id));
   }
 
   /** The plan's next look or repair by p/c alone; what is given is put right first. Null: nothing is left but a try. */
@@ -165,10 +163,10 @@ export class Planner {
   }
 
   /** What is given, to be put right now: what looking on would cost, where it is enough, less the try. */
-  private putRight(now: number, best: number, isAll: boolean): Step[] {
+  private putRight(now: number, best: number): Step[] {
     return this.given.map(({ id, enough }) => {
       const saving = enough * now - this.prices.minutesToTry();
-      const isNow = enough >= ENOUGH || isAll || saving >= best;
+      const isNow = enough >= ENOUGH || saving >= best;
       return {
         kind: 'repair',
         id,

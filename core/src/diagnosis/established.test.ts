@@ -10,7 +10,7 @@ import {
 } from '../catalogue';
 import { ENGINE_TRAITS } from '../catalogue/shapes';
 import { keysOf } from '../typed';
-import { diagnose, Finding, type Chapter, type Machine } from './index';
+import { byPlan, diagnose, Finding, SimulatedRun, type Chapter, type Machine } from './index';
 
 const known = (id: string): AnyObservation => {
   const found = entryOf<AnyObservation>(OBSERVATIONS, id);
@@ -65,7 +65,7 @@ describe.each(SEEN_AS.map((entry) => [`${entry.observation}: ${entry.outcome}`, 
     const told = toldOf(fault, observation);
     test('at least 0.95 with what fits it best, and 0.9 with what it also brings about', () => {
       expect(seenWith(...told.slice(0, 1))).toBeGreaterThanOrEqual(0.95);
-      // Every one of them was tried once; here the second and the last.
+      // The second and the last stand for the rest.
       for (const one of [...told.slice(1, 2), ...told.slice(-1)]) expect(seenWith(one)).toBeGreaterThanOrEqual(0.9);
     });
     test('no other fault shows it, and it is misread in few cases, with a word why', () => {
@@ -192,6 +192,30 @@ describe('the next step', () => {
     expect(first?.expectedSaving).toBeGreaterThanOrEqual(0);
   });
 
+  test('nor after twenty looks at what is well: then it is the plan’s own look or repair', () => {
+    const seen: Record<string, string> = { pressure: 'low' };
+    const repairs = new Set<string>();
+    for (let n = 0; n < 20; n++) {
+      const finding = find([{ seen }]);
+      const [first] = diagnose(finding, { setUpsDone: new Set(), toolsAtHand: null }).next;
+      expect(first?.expectedSaving).toBeGreaterThanOrEqual(0);
+      if (first?.kind !== 'check') {
+        repairs.add(first?.id ?? '');
+        break;
+      }
+      seen[first.id] = finding.model.observations.get(first.id)?.outcomes[0] ?? '';
+    }
+    for (const id of repairs) expect(id).toMatch(/^(pump|unloader|nozzle)/);
+  });
+
+  test.each([
+    [{ idle: 'too-fast' }, 'linkage'],
+    [{ starting: 'will-not-turn' }, 'battery'],
+  ])('a dear repair that nobody can look for is not the plan’s first: %j', (seen, look) => {
+    const finding = find([{ seen }]);
+    expect(byPlan()(new SimulatedRun(finding, finding.sets(800), []))).toEqual({ kind: 'check', id: look });
+  });
+
   test('stale fuel that was seen is put right before long looking on', () => {
     const at = steps({ starting: 'will-not-fire', 'fuel-look': 'stale', 'spark-inline': 'steady' }).findIndex(
       (step) => step.id === 'stale-fuel',
@@ -199,10 +223,17 @@ describe('the next step', () => {
     expect(at).toBeLessThan(2);
   });
 
+  test('where it hisses is heard with the leak-down, not before it', () => {
+    expect(steps({ compression: 'worn' }).map((step) => step.id)).not.toContain('leak-place');
+    expect(steps({ compression: 'worn', 'leak-down': 'failed' }).map((step) => step.id)).toContain('leak-place');
+  });
+
   test('an engine that must not be started is not asked to turn; one that runs is not asked how it starts', () => {
     const over = steps({ 'oil-level': 'over-full', 'oil-look': 'smells-of-fuel' }).map((step) => step.id);
     expect(over).not.toContain('starting');
     expect(over).not.toContain('fuel-put-in');
+    // Nor to run.
+    for (const id of ['idle', 'under-load', 'runs-for', 'pressure']) expect(over).not.toContain(id);
     expect(steps({ idle: 'hunts' }).map((step) => step.id)).not.toContain('fuel-put-in');
   });
 });

@@ -118,6 +118,18 @@ describe('a fault that is given', () => {
     const before = find({ seen: { ...SCREEN, 'bowl-drain': 'empty' } });
     expect(shown(before, 'bowl-drain')?.healthy).toBeGreaterThan(10 * (healthy(before, 'bowl-drain', 'empty') ?? 1));
     expect(shown(after, 'starting')?.healthy).toBeGreaterThan(0.5);
+    expect(after.established).toEqual([expect.objectContaining({ id: 'inlet-screen-blocked', repairedIn: 0 })]);
+    // What was seen before can still be weighed by itself: nothing unseen was put right.
+    expect(after.sinceRepair.map((one) => one.observation)).toContain('runs-for');
+  });
+
+  test('where it is not enough by itself, it is put right first if that is quicker than looking on', () => {
+    const quick = diagnose(find({ seen: { starting: 'hard', 'plug-seat': 'loose' } }), bench);
+    expect(quick.enough?.probability).toBeLessThan(0.8);
+    expect(quick.next[0]).toMatchObject({ id: 'plug-loose', given: true, now: true });
+    const other = diagnose(find({ seen: { starting: 'will-not-fire', 'nozzle-flow': 'worn' } }), bench);
+    expect(other.next[0]).toMatchObject({ kind: 'check' });
+    expect(other.next.find((step) => step.given)?.now).toBeUndefined();
   });
 
   test('evidence for it is its own look', () => {
@@ -136,4 +148,20 @@ test('a brought-about fault raises what brings it about, and a parent that is gi
   expect(chance({ 'inlet-screen': 'dirty' }, 'dirt-in-tank')).toBeGreaterThan(3 * chance({}, 'dirt-in-tank'));
   expect(chance({ 'bowl-look': 'varnish' }, 'pilot-jet-blocked')).toBeGreaterThan(0.35);
   expect(chance({ 'bowl-look': 'varnish' }, 'coil-failed')).toBeLessThan(2 * chance({}, 'coil-failed'));
+});
+
+test('where it is not known whether an engine has the part, it is brought about in that share of them', () => {
+  const brought = (machine: Machine): number | undefined => {
+    const { faultIds, prior } = new Finding(FAULT_KNOWLEDGE, machine, []).model;
+    const [from, to] = ['battery-weak', 'fuel-solenoid-no-power'].map((id) => faultIds.indexOf(id));
+    return prior.brings[from ?? -1]?.find((link) => link.fault === to)?.share;
+  };
+  const known = brought({
+    engine: { start: 'electric', fuel: 'petrol', throttle: 'electronic', carburettor: 'float' },
+    past: {},
+  });
+  const unknown = brought({ engine: {}, past: {} });
+  expect(known).toBeCloseTo(0.12, 9);
+  expect(unknown).toBeGreaterThan(0);
+  expect(unknown).toBeLessThan(known ?? 0);
 });
