@@ -20,6 +20,7 @@ export function ProofEnd({ handle, proof, reply, jobId }: Props) {
   const { role } = usePerson();
   const [signing, setSigning] = useState(false);
   const signs = role === 'technician' || role === 'lead';
+  if (handle.pending.some((item) => item.kind === 'proved' && item.state !== 'refused')) return <OnThisDevice />;
   const stopRun = () => {
     if (proof.runningSince !== null) handle.add('run-stopped', { why: '' });
   };
@@ -75,6 +76,16 @@ export function ProofEnd({ handle, proof, reply, jobId }: Props) {
     </Section>
   );
 }
+
+/** Said without a connection: the server has not taken it yet, and what it says counts. */
+const OnThisDevice = () => (
+  <Section title="Result">
+    <Words role="status" size={22} face="strong">
+      Kept on this device.
+    </Words>
+    <Words>It counts once it is sent: the unit stays on the bench until then. You can leave this page.</Words>
+  </Section>
+);
 
 function AskForSignature({ handle, isThrough }: { readonly handle: CardHandle; readonly isThrough: boolean }) {
   const asked = handle.card?.signatureAsked ?? null;

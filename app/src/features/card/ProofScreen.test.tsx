@@ -113,6 +113,17 @@ describe('the proof', () => {
     expect(await screen.findByText('GE-07: proven.')).toBeTruthy();
   });
 
+  test('signed without a connection it says that it waits, and is not signed twice', async () => {
+    const done = [entryOf('step-done', { stepId: 's1' }), entryOf('step-done', { stepId: 's2' })];
+    const server = show(<ProofScreen jobId="7" />, taking([...ran(21), ...done], inProof));
+    await press('Passed');
+    server.isAway = true;
+    await press('Passed: sign');
+    expect(await screen.findByText('Kept on this device.')).toBeTruthy();
+    expect(screen.queryByRole('button', { name: 'Passed' })).toBeNull();
+    expect(kinds(server.sent)).toEqual([]);
+  });
+
   test('what it was on the bench for is ticked one by one before it is signed; so are the steps', async () => {
     const defects = [
       { id: 'd1', sentence: 'The socket is burnt.' },
