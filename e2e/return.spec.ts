@@ -101,3 +101,23 @@ test('an unknown tag says so', { tag: '@phone' }, async ({ page }) => {
   await page.goto('/u/ZZ-99');
   await expect(page.getByText('No unit on this yard has that tag.')).toBeVisible();
 });
+
+test(
+  'two of a pile: a tag and three taps each; the one that does not run is checked in knowing it',
+  { tag: '@phone' },
+  async ({ page }) => {
+    await signIn(page, 'Ivo Tarnwell', '/returns');
+    const out = page.getByRole('group', { name: 'Out now' }).getByRole('button');
+    const say = async (...answers: string[]) => {
+      const tag = (await out.first().textContent()) ?? '';
+      for (const answer of [tag, ...answers]) await page.getByRole('button', { name: answer, exact: true }).click();
+      await expect(page.getByText(`${tag} is noted. The next one?`)).toBeVisible();
+      return tag;
+    };
+    const dead = await say('No', 'It leaks', 'All there');
+    const well = await say('Runs', 'Dry', 'All there');
+    await expect(page.getByRole('group', { name: well }).getByText('Nothing amiss at the gate')).toBeVisible();
+    await page.getByRole('button', { name: `Check in ${dead}` }).click();
+    await expect(page.getByText('Said at the gate: does not run, leaks.')).toBeVisible();
+  },
+);

@@ -10,6 +10,7 @@ export { BenchScreen } from '@/features/bench';
 export { FindTagScreen } from '@/features/checkin';
 export { NumbersScreen, OpenGapScreen, TorqueScreen } from '@/features/numbers';
 export { PartsScreen } from '@/features/parts';
+export { ReturnsScreen } from '@/features/returns';
 export { WaitingScreen } from '@/features/waiting';
 export { YardScreen } from '@/features/yard';
 

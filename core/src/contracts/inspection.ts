@@ -15,6 +15,7 @@ import {
   string,
 } from '../fields';
 import { DEFECT_ENDS } from '../defects';
+import { atGate } from '../log/atGate';
 import { answer, kitCount } from '../log/schemas';
 import { rated } from './finding';
 import { defect } from './fleet';
@@ -75,6 +76,8 @@ export const opening = object({
   meterOffset: number().required(),
   hire: hireLine.nullable().defined(),
   nextHire: hireLine.nullable().defined(),
+  /** What three taps said of it when it came back in a pile. */
+  atGate: atGate.nullable().optional(),
   wentOut: object({
     fuelEighths: number().required(),
     kit: array(kitCount.required()).required(),

@@ -1,3 +1,4 @@
+export { sayAtGate, type AtGate } from './atGate';
 export { cardOf, cardRefusal, visitStateAfter, namesOf } from './cardOf';
 export { observationsOf, setUpsOf, type Chapter, type Observed } from './observationsOf';
 export {

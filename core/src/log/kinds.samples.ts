@@ -150,7 +150,12 @@ export const SAMPLES: {
     'Booked: B-1',
     '2030-03-04 to 2030-03-05',
   ],
-  'hire-back': [{ reference: 'B-1' }, {}, 'Back on the yard from B-1'],
+  'hire-back': [
+    { reference: 'B-1', atGate: { runs: 'no', leaks: true, complete: false } },
+    {},
+    'Back on the yard from B-1',
+    'At the gate: does not run, leaks, something is missing',
+  ],
   'hire-cancelled': [{ reference: 'B-1' }, {}, 'Hire B-1 cancelled'],
   'unit-added': [{ serial: 'S-1', reading: 12 }, { trueHours: 12 }, 'Came to the yard', '12 h'],
   'unit-changed': [{ homeBay: 'North 2' }, {}, 'Changed: bay North 2'],

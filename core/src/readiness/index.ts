@@ -1,4 +1,5 @@
 export { coverHires, type BookedHire, type Shortfall, type UnitOnYard } from './coverHires';
+export { byNeed, neededAt } from './neededAt';
 export { fallsDue } from './fallsDue';
 export { mayGoOut, type GoingOut } from './mayGoOut';
 export {

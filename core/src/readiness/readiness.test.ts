@@ -1,4 +1,4 @@
-import { coverHires, fallsDue, mayGoOut, readinessOf, type ReadinessFacts } from './index';
+import { byNeed, coverHires, fallsDue, mayGoOut, neededAt, readinessOf, type ReadinessFacts } from './index';
 
 const facts = (more: Partial<ReadinessFacts> = {}): ReadinessFacts => ({
   gone: false,
@@ -126,4 +126,22 @@ describe('what goes out and is not covered', () => {
       ),
     ).toEqual(['a']);
   });
+});
+
+describe('when what is back is needed again', () => {
+  const booked = (reference: string, tag: string | null, fromAt: string, classId = 'tiller') => ({
+    reference,
+    tag,
+    fromAt,
+    classId,
+  });
+  const unit = { tag: 'TI-01', classId: 'tiller' };
+  test.each([
+    ['nobody waits', [booked('A', 'TI-02', '2030-03-01'), booked('B', null, '2030-03-01', 'welder')], null],
+    ['its own', [booked('A', 'TI-01', '2030-03-09'), booked('B', 'TI-01', '2030-03-05')], '2030-03-05'],
+    ['any of its class, sooner', [booked('A', 'TI-01', '2030-03-09'), booked('B', null, '2030-03-04')], '2030-03-04'],
+  ])('%s', (_what, hires, needed) => expect(neededAt(unit, hires)).toBe(needed));
+
+  test('what is needed first is first; what nobody waits for is last', () =>
+    expect([null, '2030-03-09', null, '2030-03-04'].sort(byNeed)).toEqual(['2030-03-04', '2030-03-09', null, null]));
 });

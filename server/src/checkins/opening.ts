@@ -4,6 +4,7 @@ import { forecastHours } from '@hudrik/core/hours';
 import { HIRES_GOING_ON } from '@hudrik/core/states';
 import type { Context } from '../context';
 import type { Db } from '../database/tables';
+import { readAtGate } from '../hires/readAtGate';
 import { hireRows, toHireLine } from '../hires/hireLines';
 import { lastReading, rateOfUse } from '../fleet/meters';
 import { readDefects } from '../defects/readDefects';
@@ -41,6 +42,7 @@ export async function readOpening({ db }: Pick<Context, 'db'>, tag: string): Pro
     meterOffset: last.offsetHours,
     hire: hire ? toHireLine(hire) : null,
     nextHire: line.nextHire,
+    atGate: hire ? ((await readAtGate(db, [hire.reference])).get(hire.reference) ?? null) : null,
     wentOut: hire ? await wentOut(db, hire.id) : null,
     lastFuelEighths: unit.fuel_eighths,
     use,

@@ -1,6 +1,8 @@
 import assert from 'node:assert/strict';
 import { describe, test } from 'node:test';
-import type { HireLine, LogRecord } from '@hudrik/core/contracts';
+import type { HireLine, LogRecord, Opening, Shift } from '@hudrik/core/contracts';
+import type { AtGate } from '@hudrik/core/log';
+import { wellCheckIn } from '../testing/samples';
 import { problemIn, useYard } from '../testing/yard';
 
 // The yard's clock stands at 2030-03-04, 09:00.
@@ -123,5 +125,36 @@ describe('bookings', () => {
       '/api/units/GE-06',
     );
     assert.deepEqual([page.unit.verdict.readiness, page.unit.verdict.notLookedAtSince], ['held', first?.toISOString()]);
+  });
+
+  test('one of a pile: what three taps said is there when it is looked at; what was said last counts, and only of this hire', async () => {
+    await yard.addUnit('GE-07');
+    const opening = async () => (await yard.read<Opening>('/api/units/GE-07/opening', 'technician')).atGate;
+    const goesOutAndComesBack = async (reference: string, ...said: readonly (AtGate | undefined)[]) => {
+      const now = yard.now.getTime();
+      await book(reference, 'GE-07', new Date(now).toISOString(), new Date(now + 3_600_000).toISOString());
+      const hours = { typed: '100.0', confirmed: false, meterEvent: null };
+      const facts = { hire: reference, dueAt: null, hours, fuelEighths: 8, kit: [], looks: [], waiverReason: '' };
+      assert.equal((await yard.enter({ tag: 'GE-07' }, 'check-out', facts, 'counter')).status, 201);
+      yard.later(1);
+      for (const atGate of said)
+        assert.equal((await yard.enter({ tag: 'GE-07' }, 'hire-back', { reference, atGate }, 'counter')).status, 201);
+    };
+    const [well, badly]: AtGate[] = [
+      { runs: 'yes', leaks: false, complete: true },
+      { runs: 'no', leaks: true, complete: false },
+    ];
+    await goesOutAndComesBack('P-1', well, badly, undefined);
+    assert.deepEqual(await opening(), badly);
+    const { back } = await yard.read<Shift>('/api/shift', 'technician');
+    assert.deepEqual(back.find((line) => line.reference === 'P-1')?.because, [
+      'does not run',
+      'leaks',
+      'something is missing',
+    ]);
+    await yard.checkIn(wellCheckIn('GE-07', 'generator', '100.0'));
+    assert.equal(await opening(), null);
+    await goesOutAndComesBack('P-2', undefined);
+    assert.equal(await opening(), null);
   });
 });

@@ -1,9 +1,11 @@
 import { OPEN_JOB_STATES } from '@hudrik/core/card';
 import { classOf } from '@hudrik/core/catalogue';
 import type { HireLine, JobLine, Shift, ShiftLine, UnitLine } from '@hudrik/core/contracts';
-import { coverHires, type Shortfall } from '@hudrik/core/readiness';
+import { sayAtGate, type AtGate } from '@hudrik/core/log';
+import { byNeed, coverHires, neededAt, type Shortfall } from '@hudrik/core/readiness';
 import type { Context } from '../context';
 import { toUnitLine, unitRows } from '../fleet/unitLines';
+import { readAtGate } from '../hires/readAtGate';
 import { hireRows, toHireLine } from '../hires/hireLines';
 import { jobRows, toJobLine } from '../jobs/jobLines';
 
@@ -32,7 +34,15 @@ export async function readShift({ db, now }: Context): Promise<Shift> {
   const leaving = hires.filter((hire) => hire.state === 'booked' && Date.parse(hire.fromAt) <= soonUntil.getTime());
   const soon = shortfallLines(leaving, units, jobs);
   const waitingFor = new Set(soon.map((line) => line.tag));
-  const back = backLines(hires, units, at);
+  const back = backLines(
+    hires,
+    units,
+    at,
+    await readAtGate(
+      db,
+      hires.filter((hire) => hire.state === 'back').map((hire) => hire.reference),
+    ),
+  );
   const opened = jobs.filter((job) => job.state === 'open');
   return {
     at: at.toISOString(),
@@ -106,7 +116,14 @@ function unitLine(code: string, unit: UnitLine, jobs: readonly JobLine[]): Shift
   };
 }
 
-function backLines(hires: readonly HireLine[], units: readonly UnitLine[], at: Date): ShiftLine[] {
+/** What is back, in the order in which it is needed again; then what should be. */
+function backLines(
+  hires: readonly HireLine[],
+  units: readonly UnitLine[],
+  at: Date,
+  atGate: ReadonlyMap<string, AtGate>,
+): ShiftLine[] {
+  const booked = hires.filter((hire) => hire.state === 'booked');
   const late = (hire: HireLine) => hire.state === 'out' && Date.parse(hire.toAt) < at.getTime();
   return hires
     .filter((hire) => hire.state === 'back' || late(hire))
@@ -114,20 +131,21 @@ function backLines(hires: readonly HireLine[], units: readonly UnitLine[], at: D
       const unit = units.find((entry) => entry.tag === hire.tag);
       if (unit === undefined) return [];
       const code = hire.state === 'back' ? 'back-not-looked-at' : 'overdue';
-      return [
-        {
-          tag: unit.tag,
-          classId: unit.classId,
-          code,
-          facts: { since: hire.backAt, dueAt: hire.toAt, nextFrom: unit.nextHire?.fromAt ?? null },
-          because: [],
-          minutes: code === 'overdue' ? 0 : CHECK_IN_MINUTES,
-          jobId: null,
-          reference: hire.reference,
-        },
-      ];
+      const said = atGate.get(hire.reference);
+      const line: ShiftLine = {
+        tag: unit.tag,
+        classId: unit.classId,
+        code,
+        facts: { since: hire.backAt, dueAt: hire.toAt, nextFrom: unit.nextHire?.fromAt ?? null },
+        because: said ? sayAtGate(said) : [],
+        minutes: code === 'overdue' ? 0 : CHECK_IN_MINUTES,
+        jobId: null,
+        reference: hire.reference,
+      };
+      return [{ line, needed: neededAt(unit, booked) }];
     })
-    .sort((a, b) => a.code.localeCompare(b.code));
+    .sort((a, b) => a.line.code.localeCompare(b.line.code) || byNeed(a.needed, b.needed))
+    .map(({ line }) => line);
 }
 
 function shortfallLines(

@@ -1,3 +1,4 @@
+import { sayAtGate } from '@hudrik/core/log';
 import { router } from 'expo-router';
 import { useState } from 'react';
 import { Pressable, ScrollView, View } from 'react-native';
@@ -86,6 +87,11 @@ function Header({
           {leaves[draft.leaf]?.name}
         </Words>
       </View>
+      {draft.opening.atGate && sayAtGate(draft.opening.atGate).length > 0 ? (
+        <Words size={15} face="strong" className="px-4 pb-2">
+          {`Said at the gate: ${sayAtGate(draft.opening.atGate).join(', ')}.`}
+        </Words>
+      ) : null}
       <View
         className="h-[6px] flex-row gap-[2px]"
         role="progressbar"

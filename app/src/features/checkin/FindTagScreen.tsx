@@ -1,9 +1,11 @@
 import { CLASSES } from '@hudrik/core/catalogue';
+import type { UnitLine } from '@hudrik/core/contracts';
+import { byNeed } from '@hudrik/core/readiness';
 import { router } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { useRead } from '@/api';
-import { Choice, Empty, Failure, Keypad, Page, Section, useIsWide, useKeys, Words } from '@/design';
+import { Button, Choice, Empty, Failure, Keypad, Page, Section, useIsWide, useKeys, Words } from '@/design';
 import { sayReason, Silhouette } from '@/features/fleet';
 
 /** Find the unit by its tag: figures on the keypad, letters by class. Those that are back or out come first. */
@@ -27,7 +29,11 @@ export function FindTagScreen() {
     const rank = (unit: (typeof all)[number]) =>
       unit.verdict.notLookedAtSince ? 0 : unit.verdict.readiness === 'out' ? 1 : 2;
     return [...all].sort(
-      (a, b) => exact(b.tag, figures) - exact(a.tag, figures) || rank(a) - rank(b) || a.tag.localeCompare(b.tag),
+      (a, b) =>
+        exact(b.tag, figures) - exact(a.tag, figures) ||
+        rank(a) - rank(b) ||
+        byNeed(neededOf(a), neededOf(b)) ||
+        a.tag.localeCompare(b.tag),
     );
   }, [units.data, letters, figures]);
   const finder = (
@@ -89,9 +95,12 @@ export function FindTagScreen() {
   );
   return (
     <Page wide={wide}>
-      <Words role="heading" aria-level={1} size={22} face="strong">
-        Which unit is back?
-      </Words>
+      <View className="flex-row items-center gap-3">
+        <Words role="heading" aria-level={1} size={22} face="strong" className="flex-1">
+          Which unit is back?
+        </Words>
+        <Button label="A pile of them" onPress={() => router.navigate('/returns')} />
+      </View>
       <View className={wide ? 'flex-row items-start gap-8' : 'gap-4'}>
         <View className={wide ? 'w-[380px]' : ''}>{finder}</View>
         <View className={wide ? 'min-w-0 flex-1' : ''}>{list}</View>
@@ -99,6 +108,8 @@ export function FindTagScreen() {
     </Page>
   );
 }
+
+const neededOf = (unit: UnitLine): string | null => unit.nextHire?.fromAt ?? null;
 
 const exact = (tag: string, figures: string): number =>
   figures !== '' && Number(tag.slice(3)) === Number(figures) ? 1 : 0;

@@ -43,7 +43,12 @@ export interface Settled {
   readonly why: string;
 }
 
-export const startDraft = (opening: Opening, id: string, at: Date): Draft => ({
+export function startDraft(opening: Opening, id: string, at: Date): Draft {
+  const draft = emptyDraft(opening, id, at);
+  return opening.atGate?.runs === 'no' ? { ...draft, ...notStarting(draft, true) } : draft;
+}
+
+const emptyDraft = (opening: Opening, id: string, at: Date): Draft => ({
   id,
   tag: opening.tag,
   startedAt: at.toISOString(),

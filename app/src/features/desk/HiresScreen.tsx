@@ -1,6 +1,6 @@
 import { classOf } from '@hudrik/core/catalogue';
 import type { HireLine } from '@hudrik/core/contracts';
-import { Link } from 'expo-router';
+import { Link, router } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { sentenceOf, useChange, usePerson, useRead } from '@/api';
@@ -30,6 +30,9 @@ export function HiresScreen() {
         {out} out, {booked} booked.
       </Words>
       {role === 'lead' || role === 'counter' ? <BookHire /> : null}
+      {role === 'apprentice' ? null : (
+        <Button label="Several are back" className="self-start" onPress={() => router.navigate('/returns')} />
+      )}
     </View>
   );
   return (

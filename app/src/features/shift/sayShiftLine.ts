@@ -7,8 +7,8 @@ const text = (facts: Facts, name: string): string => String(facts[name] ?? '');
 
 /** What is the matter and why now, as sentences, by the line's code. */
 const SAY: Readonly<Record<string, (line: ShiftLine) => { what: string; why: string }>> = {
-  'back-not-looked-at': ({ facts }) => ({
-    what: `Back ${sayAgo(text(facts, 'since'))}`,
+  'back-not-looked-at': ({ facts, because }) => ({
+    what: `Back ${sayAgo(text(facts, 'since'))}${because.length > 0 ? `: ${because.join(', ')}` : ''}`,
     why: facts['nextFrom']
       ? `Goes out again ${sayTime(text(facts, 'nextFrom'))}.`
       : 'It may not go out before somebody looked.',

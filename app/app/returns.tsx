@@ -1,0 +1,3 @@
+import { inWorkshop } from '@/places';
+
+export default inWorkshop((place) => place.ReturnsScreen);
