@@ -28,6 +28,7 @@ const SCREENS: readonly (readonly [string, string | RegExp])[] = [
   ['/open-gap', /^0\.255$/],
   ['/u/GE-03/label', 'Print'],
   ['/parts', 'On the shelf'],
+  ['/returns', 'Walk them in this order'],
   ['/waiting', 'Everything made on this device was sent.'],
 ];
 

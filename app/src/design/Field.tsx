@@ -1,5 +1,6 @@
 import { TextInput, View, type TextInputProps } from 'react-native';
 import { Words } from './Words';
+import { useWritten } from './written';
 
 interface Props extends TextInputProps {
   readonly label: string;
@@ -8,6 +9,7 @@ interface Props extends TextInputProps {
 
 /** A line to write on, its label above it, what is wrong with it below. */
 export function Field({ label, wrong, className = '', multiline, ...rest }: Props) {
+  useWritten(rest.value ?? '');
   return (
     <View className={`gap-1 ${className}`}>
       <Words size={15} face="strong">
