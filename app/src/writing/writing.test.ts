@@ -38,6 +38,9 @@ test('today and tomorrow are days of the yard, not of the device', () => {
   expect(sayTime('2030-01-02T06:30:00Z')).toBe('today 23:30');
   expect(sayTime('2030-01-02T08:00:00Z')).toBe('tomorrow 01:00');
   expect(sayTime('2030-01-05T17:00:00Z')).toBe('Sat 5 Jan 10:00');
+  expect(sayTime('2031-01-05T17:00:00Z')).toBe('Sun 5 Jan 2031 10:00');
+  // Still the year before, on the yard's clock.
+  expect(sayTime('2030-01-01T02:00:00Z')).toBe('Mon 31 Dec 2029 19:00');
   jest.useRealTimers();
 });
 

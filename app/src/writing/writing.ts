@@ -27,14 +27,15 @@ export const sayAs = (instant: string | number | Date, pattern: string): string 
 
 const DAY_MS = 86_400_000;
 
-/** "today 09:00", "tomorrow 08:00", "Fri 27 Nov 08:00". */
+/** "today 09:00", "tomorrow 08:00", "Fri 27 Nov 08:00"; with its year when that is not this one. */
 export function sayTime(instant: string): string {
   const day = sayAs(instant, 'yyyy-MM-dd');
   const known = [
     ['today', sayAs(Date.now(), 'yyyy-MM-dd')],
     ['tomorrow', sayAs(Date.now() + DAY_MS, 'yyyy-MM-dd')],
   ].find(([, date]) => date === day)?.[0];
-  return `${known ?? sayAs(instant, 'EEE d MMM')} ${sayAs(instant, 'HH:mm')}`;
+  const isThisYear = day.slice(0, 4) === sayAs(Date.now(), 'yyyy');
+  return `${known ?? sayAs(instant, isThisYear ? 'EEE d MMM' : 'EEE d MMM yyyy')} ${sayAs(instant, 'HH:mm')}`;
 }
 
 export const sayDay = (instant: string): string => sayAs(instant, 'd MMM yyyy, HH:mm');

@@ -39,7 +39,7 @@ export function NotesOfCard({ handle, works }: { readonly handle: CardHandle; re
             <Button
               className="grow"
               label="Save the note"
-              disabled={text.trim() === ''}
+              offBecause={text.trim() === '' ? 'Nothing is written yet.' : null}
               onPress={() => {
                 handle.add('note', { text: text.trim(), stepId: null });
                 setText('');

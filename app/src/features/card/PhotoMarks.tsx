@@ -202,7 +202,7 @@ export function MarkSheet({
         <Button
           className="grow"
           label="Undo the last mark"
-          disabled={drawn.length === 0}
+          offBecause={drawn.length === 0 ? 'Nothing is drawn.' : null}
           onPress={() => setDrawn(drawn.slice(0, -1))}
         />
         <Button kind="main" className="grow" label="Save the marks" onPress={() => onKeep(drawn)} />

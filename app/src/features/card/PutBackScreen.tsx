@@ -190,7 +190,13 @@ function OtherSheet({
           ))}
         </View>
       ) : null}
-      <Button kind="main" tall label="Save" disabled={text.trim().length < 2} onPress={keep} />
+      <Button
+        kind="main"
+        tall
+        label="Save"
+        offBecause={text.trim().length < 2 ? 'Write a few words, or a number.' : null}
+        onPress={keep}
+      />
     </Sheet>
   );
 }

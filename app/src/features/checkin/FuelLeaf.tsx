@@ -6,6 +6,7 @@ import { Button, Choice, Section, Words } from '@/design';
 import { sayFuel, sayMoney } from '@/writing';
 import type { LeafProps } from './leaf';
 import { leafIsDone } from './draft';
+import { sayFuelOpen } from './sayOpen';
 import { LeafFrame } from './LeafFrame';
 
 const EIGHTHS = [0, 1, 2, 3, 4, 5, 6, 7, 8];
@@ -19,7 +20,7 @@ export function FuelLeaf({ draft, change, next }: LeafProps) {
   const out = draft.opening.wentOut;
   const kit = kitThatWent(machineClass.kit, out?.kit ?? null);
   return (
-    <LeafFrame action={<Button kind="main" tall label="Next" disabled={!done} onPress={next} />}>
+    <LeafFrame action={<Button kind="main" tall label="Next" offBecause={sayFuelOpen(draft)} onPress={next} />}>
       <Section title={out ? `Fuel (went out ${sayFuel(out.fuelEighths)})` : 'Fuel'}>
         <FuelScale eighths={draft.fuelEighths} onPick={(fuelEighths) => change({ fuelEighths })} />
       </Section>

@@ -5,6 +5,7 @@ import { sayHours } from '@/writing';
 
 import type { LeafProps } from './leaf';
 import { assessDraftHours, leafIsDone, type Draft } from './draft';
+import { sayHoursOpen } from './sayOpen';
 import { LeafFrame } from './LeafFrame';
 import { saySlip, sayFinding } from './sayReading';
 
@@ -19,7 +20,7 @@ export function HoursLeaf({ draft, change, next }: LeafProps) {
   const settled = useSettled(draft.typed);
   useTyping(change, done, next);
   return (
-    <LeafFrame action={<Button kind="main" tall label="Next" disabled={!done} onPress={next} />}>
+    <LeafFrame action={<Button kind="main" tall label="Next" offBecause={sayHoursOpen(draft, now)} onPress={next} />}>
       <View className="flex-row items-end justify-between">
         <View>
           <Words size={15} tone="ink-soft">

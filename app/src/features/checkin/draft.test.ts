@@ -13,6 +13,7 @@ import {
   stationOf,
   type Draft,
 } from './draft';
+import { sayFuelOpen, sayHoursOpen } from './sayOpen';
 
 const now = new Date('2030-03-04T09:00:00Z');
 const opening = sampleOpening({
@@ -98,6 +99,24 @@ test('the device sees the verdict that the server will', () => {
     { id: 'key', priceCents: 1500 },
   ]);
   expect(factsOf(good).answers).toHaveLength(checksOf(classOf('generator')).length);
+});
+
+describe('why a leaf does not go on', () => {
+  const shows = (typed: string, more: Partial<Draft> = {}) => sayHoursOpen(draft({ typed, ...more }), now);
+  test('the hours', () => {
+    expect(shows('')).toBe('Enter what the meter shows.');
+    expect(shows('1')).toMatch(/^It shows less than before/);
+    expect(shows('668.4')).toBeNull();
+    expect(shows('9668.4')).toBe('Confirm above that it is so.');
+    expect(shows('9668.4', { confirmed: true })).toBeNull();
+  });
+
+  test('fuel and kit: what is not answered is named', () => {
+    expect(sayFuelOpen(draft())).toBe('Still to answer: fuel, fuel tap, how it ran, what came back.');
+    const all = { fuelEighths: 0, fuelTap: 'was-shut', ended: 'well', missing: {} } as const;
+    expect(sayFuelOpen(draft({ ...all, ended: null }))).toBe('Still to answer: how it ran.');
+    expect(sayFuelOpen(draft(all))).toBeNull();
+  });
 });
 
 describe('an engine that does not start', () => {

@@ -157,7 +157,13 @@ function Answers({
         {outcomes.map(([outcome, [words]]) => (
           <Choice key={outcome} label={words} on={ticked.includes(outcome)} onPress={() => toggle(outcome)} />
         ))}
-        <Button kind="main" tall label="Save" disabled={ticked.length === 0} onPress={() => onSeen(ticked, null)} />
+        <Button
+          kind="main"
+          tall
+          label="Save"
+          offBecause={ticked.length === 0 ? 'Tick what you see.' : null}
+          onPress={() => onSeen(ticked, null)}
+        />
       </View>
     );
   }

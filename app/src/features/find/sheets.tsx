@@ -199,7 +199,8 @@ export function ConfirmSheet({ first, given, suspects, toJob, onConfirm, onClose
         kind="main"
         tall
         label={causes.length > 1 ? `Confirm ${causes.length} causes` : 'Confirm the cause'}
-        disabled={causes.length === 0 || busy}
+        disabled={busy}
+        offBecause={causes.length === 0 ? 'Tick what was found.' : null}
         onPress={send}
       />
     </Sheet>

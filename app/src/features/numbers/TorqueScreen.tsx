@@ -79,7 +79,7 @@ export function TorqueScreen() {
           tall
           className="grow"
           label="This one is done"
-          disabled={finished || !rounds?.ok}
+          offBecause={sayOff(finished, rounds)}
           onPress={() => setDone(done + 1)}
         />
         <Button
@@ -154,4 +154,11 @@ export function TorqueScreen() {
       </Words>
     </Page>
   );
+}
+
+/** Why no bolt can be called done; null: it can. */
+function sayOff(finished: boolean, rounds: { readonly ok: boolean } | null): string | null {
+  if (finished) return 'All of them are done.';
+  if (rounds === null) return 'Enter the wanted torque first.';
+  return rounds.ok ? null : 'The drag is too large.';
 }

@@ -111,7 +111,14 @@ function PinEntry({
         autoFocus
         onSubmitEditing={() => onEnter(pin)}
       />
-      <Button kind="main" tall label="Sign in" disabled={busy || pin.length < 4} onPress={() => onEnter(pin)} />
+      <Button
+        kind="main"
+        tall
+        label="Sign in"
+        disabled={busy}
+        offBecause={pin.length < 4 ? 'Four figures at least.' : null}
+        onPress={() => onEnter(pin)}
+      />
       <Button label="Another name" onPress={onBack} />
     </View>
   );
