@@ -306,4 +306,4 @@ export const PROOF_READING_IDS = [
 export const RISK_IDS = ['seized-fastener', 'plastic-snaps', 'old-thread'] as const;
 export const STATE_FOUND_IDS = ['good', 'dirty', 'gummed', 'corroded', 'broken'] as const;
 /** What a kept check-in, card or finding was judged by: fingerprints of the content. */
-export const EDITIONS = { rules: '595bb42b87', card: '0814cebe49', knowledge: '5fe753b2c9' } as const;
+export const EDITIONS = { rules: '595bb42b87', card: '0814cebe49', knowledge: '78cd2f5307' } as const;

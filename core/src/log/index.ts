@@ -1,6 +1,6 @@
 export { sayAtGate, type AtGate } from './atGate';
 export { cardOf, cardRefusal, visitStateAfter, namesOf } from './cardOf';
-export { observationsOf, setUpsOf, type Chapter, type Observed } from './observationsOf';
+export { comesOffBy, observationsOf, setUpsOf, type Chapter, type Observed } from './observationsOf';
 export {
   isLogKind,
   isOf,

@@ -1,4 +1,13 @@
-import { entryOf, FAULTS, OBSERVATIONS, SET_UP_IDS, type AnyObservation, type SetUpId } from '../catalogue';
+import {
+  entryOf,
+  FAULTS,
+  OBSERVATIONS,
+  SET_UP_IDS,
+  SET_UPS,
+  type AnyObservation,
+  type ComesOff,
+  type SetUpId,
+} from '../catalogue';
 import { kindOf } from './entries';
 import type { Entry } from './shape';
 
@@ -91,6 +100,18 @@ const outcomesIn = (seen: Chapter['seen']): { observation: string; outcome: stri
   Object.entries(seen).flatMap(([observation, outcomes]) =>
     (typeof outcomes === 'string' ? [outcomes] : outcomes).map((outcome) => ({ observation, outcome })),
   );
+
+/** What one entry of a finding leaves off: what had to come off for the look or the repair, and what the look itself took off. */
+export function comesOffBy({ kind, facts }: Pick<Entry, 'kind' | 'facts'>): ComesOff[] {
+  const step = kindOf(kind)?.finding?.(facts);
+  if (step?.kind === 'repaired') return offFor(entryOf(FAULTS, step.fault)?.repair.setUps ?? []);
+  if (step?.kind !== 'seen') return [];
+  const look = entryOf<AnyObservation>(OBSERVATIONS, step.observation);
+  return [...offFor(look?.setUps ?? []), ...(look?.takesOff ? [look.takesOff] : [])];
+}
+
+const offFor = (setUps: readonly string[]): ComesOff[] =>
+  SET_UP_IDS.filter((id) => setUps.includes(id)).map((id) => SET_UPS[id].takesOff);
 
 /** What had to come off for what was looked at or put right: it is off. In: the entries that count. */
 export function setUpsOf(counting: readonly Entry[]): SetUpId[] {

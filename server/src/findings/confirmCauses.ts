@@ -5,8 +5,9 @@ import type { Facts } from '@hudrik/core/log';
 import { listMissingSteps } from '../cards/listMissingSteps';
 import { openDefects } from '../defects/openDefects';
 import type { FindingRow, JobRow, UnitRow } from '../database/tables';
+import { insertJob } from '../jobs/insertJob';
 import type { Taker, Taking } from '../log/taking';
-import { joinVisit, visitOfJob } from '../visits/visits';
+import { visitOfJob } from '../visits/visits';
 import { touchedFinding } from './takeFinding';
 
 type Change = Taking<'causes-confirmed', UnitRow>['change'];
@@ -107,23 +108,7 @@ async function ontoJob(change: Change, finding: FindingRow, causes: readonly Fau
 async function raiseRepair({ trx, unit, at, append }: Change, causes: readonly FaultId[]): Promise<JobRow> {
   const { title, minutes, caution, why } = repairOf(causes);
   const raised = { kind: 'repair', title, minutes, blocks: 'hold' } as const;
-  const job = await trx
-    .insertInto('job')
-    .values({
-      ...raised,
-      unit_id: unit.id,
-      check_in_id: null,
-      work: FIND_FAULT.work,
-      origins: '[]',
-      why: JSON.stringify(why),
-      caution,
-      raised_at: at,
-      started_by: null,
-      closed_by: null,
-    })
-    .returningAll()
-    .executeTakeFirstOrThrow();
-  await joinVisit(trx, job, at);
+  const job = await insertJob(trx, { ...raised, unitId: unit.id, at, work: FIND_FAULT.work, why, caution });
   await append({ kind: 'job-raised', facts: raised, jobId: job.id, outcome: { jobId: String(job.id) } });
   return job;
 }

@@ -7,6 +7,7 @@ import type { FindingRow, Trx, UnitRow } from '../database/tables';
 import type { UnitChange } from '../log/changeUnit';
 import type { Taker, Taking } from '../log/taking';
 import { refuse } from '../refusal';
+import { intoTray } from './intoTray';
 import { machineOfUnit } from './machineOfUnit';
 import { openFindingOf } from './readFinding';
 
@@ -91,7 +92,7 @@ async function findingUnderLock(trx: Trx, findingId: string | null): Promise<Fin
 export async function touchedFinding({
   change,
   place,
-}: Pick<Taking<'seen', OnAnyUnit>, 'change' | 'place'>): Promise<FindingRow> {
+}: Pick<Taking<'seen' | 'repaired', OnAnyUnit>, 'change' | 'place'>): Promise<FindingRow> {
   const finding = await findingUnderLock(change.trx, place.findingId);
   await change.trx
     .updateTable('finding')
@@ -101,10 +102,18 @@ export async function touchedFinding({
   return finding;
 }
 
-/** Something seen, not told, taken back, known without a look, or put right without a cure. */
+/** Something not told, taken back, or known without a look. */
 export const takeObservation: Taker<'seen', OnAnyUnit> = async (taking) => {
   await touchedFinding(taking);
   await taking.record({});
+};
+
+/** Something seen, or put right without a cure: what came off for it lies in the tray. */
+export const takeLook: Taker<'seen' | 'repaired', OnAnyUnit> = async (taking) => {
+  const finding = await touchedFinding(taking);
+  await taking.record({});
+  const { unit } = taking.change;
+  if (unit) await intoTray({ ...taking, change: { ...taking.change, unit } }, finding);
 };
 
 /** More is known of the machine: the finding goes by that from now on. */

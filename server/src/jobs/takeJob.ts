@@ -12,7 +12,8 @@ import type { JobRow, Trx, VisitRow } from '../database/tables';
 import { mustBeTogether } from '../visits/atRest';
 import { settleVisit } from '../visits/settleVisit';
 import { needsOfJob } from '../visits/needsOfJob';
-import { joinVisit, visitOfJob } from '../visits/visits';
+import { visitOfJob } from '../visits/visits';
+import { insertJob } from './insertJob';
 import { jobUnderLock } from './jobUnderLock';
 
 /** A job raised by hand. Unless it is a known service it is work of its own: nothing that is found later is added to it. */
@@ -28,26 +29,7 @@ export const raiseJob: Taker<'job-raised'> = async ({ change, id, facts, record 
     .where('state', 'in', OPEN_JOB_STATES)
     .executeTakeFirst();
   if (open) return refuse('already-there', { jobId: String(open.id) });
-  const job = await trx
-    .insertInto('job')
-    .values({
-      unit_id: unit.id,
-      check_in_id: null,
-      kind,
-      work,
-      title,
-      minutes,
-      blocks,
-      origins: '[]',
-      why: JSON.stringify([]),
-      caution: null,
-      raised_at: at,
-      started_by: null,
-      closed_by: null,
-    })
-    .returning('id')
-    .executeTakeFirstOrThrow();
-  await joinVisit(trx, { id: job.id, unit_id: unit.id }, at);
+  const job = await insertJob(trx, { unitId: unit.id, at, kind, work, title, minutes, blocks });
   await record({ jobId: job.id, outcome: { jobId: String(job.id) } });
   if (blocks !== 'none') {
     const origin = { kind: 'by-hand', id } as const;

@@ -5,7 +5,7 @@ import { takeCheckIn } from '../checkins/takeCheckIn';
 import { takeCheckOut } from '../checkouts/takeCheckOut';
 import { liveWith, takeClosing, takeDefect, takeNotFitted } from '../defects/takeDefect';
 import { confirmCauses } from '../findings/confirmCauses';
-import { describeMachine, openFinding, takeObservation } from '../findings/takeFinding';
+import { describeMachine, openFinding, takeLook, takeObservation } from '../findings/takeFinding';
 import { correctReading } from '../fleet/correctReading';
 import { takeBack } from '../hires/hires';
 import { dropJob, finishJob, putJobOff, raiseJob, startJob } from '../jobs/takeJob';
@@ -37,10 +37,10 @@ const TAKERS: Readonly<Partial<Record<KindId, AnyTaker>>> = {
 
   'finding-opened': openFinding,
   'machine-described': describeMachine,
-  seen: takeObservation,
+  seen: takeLook,
   'could-not-tell': takeObservation,
   'taken-back': takeObservation,
-  repaired: takeObservation,
+  repaired: takeLook,
   'said-so': takeObservation,
   'causes-confirmed': confirmCauses,
 

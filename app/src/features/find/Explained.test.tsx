@@ -6,6 +6,7 @@ import { Explained } from './Explained';
 import { ConfirmSheet, StepsSheet } from './sheets';
 import { sayFault } from './say';
 import { Suspects } from './Suspects';
+import { InTray } from './InTray';
 import { WhileOpen } from './WhileOpen';
 
 const question = (seen: Readonly<Record<string, string>>): Question => ({
@@ -122,4 +123,19 @@ test('known to be so without a look: said with how, from its why', async () => {
   type('How you know', 'Tried on another engine');
   await press('It is so');
   expect(onSaySo).toHaveBeenCalledWith(first?.id, 'Tried on another engine');
+});
+
+test('what came off for the looks lies in the tray, each once; with nothing off nothing is said', () => {
+  const look = (observation: string) => ({
+    id: observation,
+    at: '2030-03-04T09:00:00Z',
+    by: 'Ivo',
+    kind: 'seen',
+    facts: { observation, outcomes: ['x'], reading: null },
+    outcome: {},
+  });
+  show(<InTray tag="GE-07" entries={[look('fuel-look')]} />, {});
+  expect(screen.queryByText(/^Into the tray/)).toBeNull();
+  show(<InTray tag="GE-07" entries={['kill-wire-off', 'plug-look', 'plug-gap'].map(look)} />, {});
+  expect(screen.getByText('Into the tray: kill wire, plug lead and plug.')).toBeTruthy();
 });

@@ -10,6 +10,7 @@ import { FindHead } from './FindHead';
 import { FindMore } from './FindMore';
 import { Closed, NoFinding, NotTaken } from './FindStates';
 import type { LocalFinding } from './finding';
+import { InTray } from './InTray';
 import { Lanes } from './Lanes';
 import { MachineSheet } from './MachineSheet';
 import { sayWarningHere } from './say';
@@ -164,6 +165,7 @@ function FoundSoFar({
         but={step?.id}
         onSeen={(observation, outcomes) => handle.see(observation, outcomes, null)}
       />
+      {tag === null ? null : <InTray tag={tag} entries={finding.entries} />}
       {answer.warnings.length > 0 ? <Warnings sentences={answer.warnings.map(sayWarningHere)} /> : null}
     </>
   );

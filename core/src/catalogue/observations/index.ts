@@ -27,16 +27,48 @@ export const isObservationId = (text: string): text is ObservationId => Object.h
 
 /** What must be off before a hand gets there, with its minutes (judgement). */
 export const SET_UPS: Readonly<Record<SetUpId, SetUp>> = {
-  'plug-out': { words: 'Plug out', minutes: 3 },
-  'hose-off': { words: 'Fuel hose off the carburettor', minutes: 3 },
-  'bowl-off': { words: 'Bowl off', minutes: 5 },
-  'carb-off': { words: 'Carburettor off', minutes: 14 },
-  'cowl-off': { words: 'Blower housing off', minutes: 9 },
-  'flywheel-off': { words: 'Flywheel off', minutes: 18 },
-  'valve-cover-off': { words: 'Valve cover off', minutes: 7 },
-  'head-off': { words: 'Head off', minutes: 35 },
-  'belt-cover-off': { words: 'Belt cover off', minutes: 5 },
-  'end-cover-off': { words: 'End cover off', minutes: 8 },
+  'plug-out': {
+    words: 'Plug out',
+    minutes: 3,
+    takesOff: { what: 'Plug lead and plug', system: 'electric', keys: ['plug', 'plug-lead'] },
+  },
+  'hose-off': {
+    words: 'Fuel hose off the carburettor',
+    minutes: 3,
+    takesOff: { what: 'Fuel hose', system: 'fuel', keys: ['fuel-hose'] },
+  },
+  'bowl-off': { words: 'Bowl off', minutes: 5, takesOff: { what: 'Bowl', system: 'fuel', keys: ['bowl'] } },
+  'carb-off': {
+    words: 'Carburettor off',
+    minutes: 14,
+    takesOff: { what: 'Carburettor', system: 'fuel', keys: ['carburettor'] },
+  },
+  'cowl-off': {
+    words: 'Blower housing off',
+    minutes: 9,
+    takesOff: { what: 'Blower housing with the starter', system: 'guard', keys: ['housing', 'shroud'] },
+  },
+  'flywheel-off': {
+    words: 'Flywheel off',
+    minutes: 18,
+    takesOff: { what: 'Flywheel', system: 'none', keys: ['flywheel'] },
+  },
+  'valve-cover-off': {
+    words: 'Valve cover off',
+    minutes: 7,
+    takesOff: { what: 'Valve cover and breather', system: 'oil', keys: ['valve-cover'] },
+  },
+  'head-off': { words: 'Head off', minutes: 35, takesOff: { what: 'Head', system: 'none', keys: ['head'] } },
+  'belt-cover-off': {
+    words: 'Belt cover off',
+    minutes: 5,
+    takesOff: { what: 'Belt cover', system: 'guard', keys: ['belt-cover'] },
+  },
+  'end-cover-off': {
+    words: 'End cover off',
+    minutes: 8,
+    takesOff: { what: 'End cover', system: 'electric', keys: ['end-cover'] },
+  },
 };
 
 /** Tools that a check may need. Which are at hand is a setting. */

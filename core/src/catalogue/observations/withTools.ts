@@ -111,6 +111,7 @@ export const WITH_TOOLS = {
     words: 'Kill wire taken off',
     kind: 'tool',
     minutes: 5,
+    takesOff: { what: 'Kill wire', system: 'electric', keys: ['kill-wire'] },
     wants: 'turning',
     how: 'Take it off the coil, try for spark again. The engine has no switch now: be ready with choke or tap. Put it back and prove that it stops.',
     outcomes: {
@@ -122,6 +123,7 @@ export const WITH_TOOLS = {
     words: 'Low-oil switch taken off',
     kind: 'tool',
     minutes: 4,
+    takesOff: { what: 'Low-oil switch wire', system: 'electric', keys: ['oil-switch-wire'] },
     wants: 'turning',
     how: 'Unplug the switch’s wire, try for spark again.',
     outcomes: {

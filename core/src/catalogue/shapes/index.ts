@@ -36,6 +36,7 @@ export type {
   ReadingKind,
   SameFact,
   SeenAs,
+  ComesOff,
   SetUp,
   Tool,
 } from './observation';

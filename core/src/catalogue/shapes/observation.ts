@@ -1,4 +1,5 @@
 import type { Applies, Truth } from './engine';
+import type { System } from './system';
 import type { CautionId, FaultId, ObservationId, OutcomeOf, SetUpId, ToolId } from './ids';
 
 /** A reading is banded into an outcome by the rule of this name. */
@@ -27,6 +28,8 @@ export interface AnyObservation {
   readonly minutes: number;
   /** What must be off first; shared with other checks and repairs. */
   readonly setUps?: readonly string[];
+  /** What the check itself takes off. */
+  readonly takesOff?: ComesOff;
   readonly tools?: readonly string[];
   readonly when?: Applies;
   /** The engine must run, or must turn, for this to be seen. */
@@ -75,6 +78,15 @@ export interface SeenAs {
 export interface SetUp {
   readonly words: string;
   readonly minutes: number;
+  readonly takesOff: ComesOff;
+}
+
+/** What a look leaves off, as the tray has it. */
+export interface ComesOff {
+  readonly what: string;
+  readonly system: System;
+  /** What teardowns call it, its own key first: what is off under one of them is not taken off twice. */
+  readonly keys: readonly [string, ...string[]];
 }
 
 export interface Tool {

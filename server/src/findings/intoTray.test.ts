@@ -1,0 +1,97 @@
+import assert from 'node:assert/strict';
+import { randomUUID } from 'node:crypto';
+import { describe, test } from 'node:test';
+import type { CardReply, LogRecord, UnitPage } from '@hudrik/core/contracts';
+import { cardOf, type Facts } from '@hudrik/core/log';
+import { useYard } from '../testing/yard';
+
+describe('what a finding’s step takes off', () => {
+  const yard = useYard();
+  const open = async (tag: string | null): Promise<string> => {
+    const id = randomUUID();
+    const on = { id, ...(tag === null ? {} : { tag }) };
+    assert.equal((await yard.enter(on, 'finding-opened', { machine: { engine: {}, past: {} } })).status, 201);
+    return id;
+  };
+  const see = (findingId: string, observation: Facts<'seen'>['observation'], outcome: string) =>
+    yard.enter({ findingId }, 'seen', { observation, outcomes: [outcome], reading: null });
+  const page = (tag: string) => yard.read<UnitPage>(`/api/units/${tag}`);
+  const card = async (tag: string): Promise<CardReply> => {
+    const [job] = (await page(tag)).jobs;
+    return yard.read<CardReply>(`/api/jobs/${job?.id}/card`);
+  };
+  const tray = async (tag: string) =>
+    cardOf((await card(tag)).entries).ledger.things.map(({ what, state, system, tray: dish, place }) => [
+      what,
+      state,
+      system,
+      `${dish}${place}`,
+    ]);
+  const kinds = async (tag: string) =>
+    (await yard.read<{ records: LogRecord[] }>(`/api/units/${tag}/history`)).records.map((record) => record.kind);
+
+  test('lies in the tray of a visit that is begun for it; the unit is on the bench until it is back and proved', async () => {
+    await yard.addUnit('GE-01');
+    const finding = await open('GE-01');
+    assert.equal((await see(finding, 'fuel-look', 'fresh')).status, 201);
+    assert.deepEqual((await page('GE-01')).jobs, []);
+    assert.equal((await see(finding, 'kill-wire-off', 'no-change')).status, 201);
+    assert.deepEqual(await tray('GE-01'), [['Kill wire', 'off', 'electric', 'A1']]);
+    const { unit, jobs } = await page('GE-01');
+    assert.deepEqual([unit.verdict.readiness, jobs.map((job) => job.title)], ['held', ['Find the fault']]);
+    assert.equal((await card('GE-01')).visit.state, 'open');
+    assert.deepEqual((await kinds('GE-01')).slice(0, 4), ['taken-off', 'job-started', 'job-raised', 'seen']);
+  });
+
+  test('is off once, by whatever name a teardown has it; what is back comes off again', async () => {
+    await yard.addUnit('GE-02');
+    await yard.enter({ tag: 'GE-02' }, 'job-raised', { kind: 'repair', title: 'Look', minutes: 9, blocks: 'hold' });
+    const jobId = (await page('GE-02')).jobs[0]?.id ?? '';
+    const thingId = randomUUID();
+    const plug = { thingId, what: 'Plug', key: 'plug-lead', tray: 'B', place: 3, fasteners: [], orientation: '' };
+    const off = { ...plug, linkHole: '', stack: [], quarterTurns: null };
+    assert.equal((await yard.enter({ jobId }, 'taken-off', off)).status, 201);
+    const finding = await open('GE-02');
+    await see(finding, 'plug-look', 'dry-clean');
+    const at = async () => (await tray('GE-02')).map(([what, state]) => [what, state]);
+    assert.deepEqual(await at(), [['Plug', 'off']]);
+    await yard.enter({ jobId }, 'put-back', { thingId });
+    assert.deepEqual(await at(), [['Plug', 'back']]);
+    await see(finding, 'plug-look', 'wet-fuel');
+    assert.deepEqual(await at(), [['Plug', 'off']]);
+    // All of what a look needs: the housing came off besides.
+    await see(finding, 'air-gap', 'in-spec');
+    assert.deepEqual(await at(), [
+      ['Plug', 'off'],
+      ['Blower housing with the starter', 'off'],
+    ]);
+    assert.equal((await page('GE-02')).jobs.length, 1);
+  });
+
+  test('of a unit that is out, or of an engine that is no unit’s, it lies nowhere', async () => {
+    await yard.addUnit('GE-03');
+    await yard.book({
+      reference: 'B-1',
+      classId: 'generator',
+      tag: 'GE-03',
+      fromAt: '2030-03-04T09:00:00Z',
+      toAt: '2030-03-05T09:00:00Z',
+    });
+    const hours = { typed: '100.0', confirmed: false, meterEvent: null };
+    const out = { hire: 'B-1', dueAt: null, hours, fuelEighths: 8, kit: [], looks: [], waiverReason: '' };
+    assert.equal((await yard.enter({ tag: 'GE-03' }, 'check-out', out, 'counter')).status, 201);
+    assert.equal((await see(await open('GE-03'), 'kill-wire-off', 'no-change')).status, 201);
+    assert.deepEqual((await page('GE-03')).jobs, []);
+    assert.equal((await see(await open(null), 'kill-wire-off', 'no-change')).status, 201);
+  });
+
+  test('a repair that did not help leaves off what had to come off for it', async () => {
+    await yard.addUnit('GE-04');
+    const finding = await open('GE-04');
+    assert.equal((await yard.enter({ findingId: finding }, 'repaired', { fault: 'main-jet-blocked' })).status, 201);
+    assert.deepEqual(
+      (await tray('GE-04')).map(([what]) => what),
+      ['Bowl'],
+    );
+  });
+});
