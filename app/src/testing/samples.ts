@@ -1,4 +1,5 @@
-import type { OrderLine, Part, PartLine, WaysReply } from '@hudrik/core/contracts';
+import { sampleJob } from '@hudrik/core/contracts/samples';
+import type { Defect, OrderLine, Part, PartLine, UnitPage, WaysReply } from '@hudrik/core/contracts';
 
 /** Lines as the server gives them. For tests. */
 export { sampleJob as jobLine } from '@hudrik/core/contracts/samples';
@@ -68,4 +69,32 @@ export const ways = (more: Partial<WaysReply> = {}): WaysReply => ({
   given: {},
   notToBeHad: [],
   ...more,
+});
+
+/** A unit's page with this wrong with it. */
+export const pageWith = (defects: readonly Defect[], jobs = [sampleJob()]): UnitPage => ({
+  unit: {
+    tag: 'GE-07',
+    classId: 'generator',
+    model: { make: 'Tuvellan', name: 'Lantern 5' },
+    serial: 'S-7',
+    homeBay: 'North 1',
+    verdict: { readiness: 'held', because: defects.map((one) => one.sentence) },
+    readySince: '2030-03-04T09:00:00Z',
+    trueHours: 123.4,
+    hoursToOilService: 20,
+    oilServiceEvery: 50,
+    nextHire: null,
+    version: 3,
+  },
+  ratings: { model: { hertz: 50 }, unit: {} },
+  fuelEighths: 8,
+  meter: { reading: 123.4, offsetHours: 0, readAt: '2030-03-04T09:00:00Z' },
+  hire: null,
+  hires: [],
+  jobs,
+  defects,
+  reasons: [],
+  use: { hoursPerDay: 4, in30Days: { low: 20, high: 60, expected: 40 } },
+  readings: [],
 });

@@ -2,7 +2,7 @@ import type { InferType } from 'yup';
 import type { Frozen } from '../fields/frozen';
 import { JOB_STATES, VISIT_STATES } from '../card';
 import { DEFECT_ORIGINS, DEFECT_WEIGHTS } from '../defects';
-import { dataSheet } from './finding';
+import { dataSheet, rated } from './finding';
 import { records } from './log';
 import {
   array,
@@ -96,6 +96,8 @@ export type Defect = Frozen<InferType<typeof defect>>;
 
 export const unitPage = object({
   unit: unitLine.required(),
+  /** What it is rated for: by its own plate, and by its model's sheet. */
+  ratings: object({ model: rated.required(), unit: rated.required() }).required(),
   fuelEighths: number().nullable().defined(),
   meter: object({
     reading: number().required(),
@@ -150,6 +152,8 @@ export const newUnit = object({
 });
 
 export const unitChange = object({
+  /** What this one is rated for, where its plate says otherwise than its model's sheet. */
+  rated: rated.optional().default(undefined),
   serial: name.optional(),
   homeBay: name.optional(),
   laidUp: boolean().optional(),

@@ -158,7 +158,7 @@ export const SAMPLES: {
   ],
   'hire-cancelled': [{ reference: 'B-1' }, {}, 'Hire B-1 cancelled'],
   'unit-added': [{ serial: 'S-1', reading: 12 }, { trueHours: 12 }, 'Came to the yard', '12 h'],
-  'unit-changed': [{ homeBay: 'North 2' }, {}, 'Changed: bay North 2'],
+  'unit-changed': [{ homeBay: 'North 2', rated: { hertz: 50 } }, {}, 'Changed: its rated figures, bay North 2'],
   'reading-corrected': [
     { readingId: '7', reading: 12.5, why: 'Misread' },
     { from: 125 },

@@ -40,7 +40,8 @@ export async function editUnit(
 const comesBack = (unit: UnitRow, { laidUp, gone }: Edit): boolean =>
   (laidUp === false && unit.laid_up_at !== null) || (gone === null && unit.gone_at !== null);
 
-const columnsOf = ({ serial, homeBay, laidUp, gone }: Edit, at: Date) => ({
+const columnsOf = ({ rated, serial, homeBay, laidUp, gone }: Edit, at: Date) => ({
+  ...(rated === undefined ? {} : { data_sheet: JSON.stringify({ rated }) }),
   ...(serial === undefined ? {} : { serial }),
   ...(homeBay === undefined ? {} : { home_bay: homeBay }),
   ...(laidUp === undefined ? {} : { laid_up_at: laidUp ? at : null }),

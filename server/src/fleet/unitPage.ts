@@ -8,6 +8,7 @@ import type { Context } from '../context';
 import { readDefects } from '../defects/readDefects';
 import { hireRows, toHireLine } from '../hires/hireLines';
 import { jobRows, toJobLine } from '../jobs/jobLines';
+import { ratingsOfUnit } from './models';
 import { lastReading, rateOfUse } from './meters';
 import { toUnitLine, unitRows } from './unitLines';
 import { unitByTag } from './units';
@@ -43,6 +44,7 @@ export async function readUnitPage({ db }: Pick<Context, 'db'>, tag: string): Pr
     .execute();
   return {
     unit: line,
+    ratings: await ratingsOfUnit(db, unit),
     fuelEighths: unit.fuel_eighths,
     meter: { reading: reading.reading, offsetHours: reading.offsetHours, readAt: reading.readAt.toISOString() },
     hire: hires.find((hire) => HIRES_GOING_ON.includes(hire.state)) ?? null,

@@ -1,6 +1,6 @@
 import assert from 'node:assert/strict';
 import { describe, test } from 'node:test';
-import type { UnitPage, UnitsReply } from '@hudrik/core/contracts';
+import type { Opening, UnitPage, UnitsReply } from '@hudrik/core/contracts';
 import { foundCheckIn, wellCheckIn } from '../testing/samples';
 import { problemIn, useYard } from '../testing/yard';
 
@@ -44,6 +44,23 @@ describe('the yard', () => {
     assert.deepEqual(await tags('?find=_E'), []);
     assert.deepEqual((await list()).counts, { fit: 4, held: 1 });
     assert.deepEqual((await list('?class=generator')).counts, { fit: 1, held: 1 });
+  });
+
+  test('what its own plate says counts for it, and goes again when it is taken out', async () => {
+    const page = () => yard.read<UnitPage>('/api/units/GE-10');
+    assert.deepEqual((await page()).ratings.unit, {});
+    assert.equal((await change('GE-10', { rated: { hertz: 50 } }, 'technician')).status, 403);
+    assert.equal((await change('GE-10', { rated: { hertz: -1 } })).status, 422);
+    assert.equal((await change('GE-10', { rated: { hertz: 50, volts: 230 } })).status, 200);
+    assert.deepEqual((await page()).ratings.unit, { hertz: 50, volts: 230 });
+    // Another change leaves it.
+    assert.equal((await change('GE-10', { homeBay: (await page()).unit.homeBay })).status, 200);
+    assert.deepEqual((await yard.read<Opening>('/api/units/GE-10/opening', 'technician')).ratings.unit, {
+      hertz: 50,
+      volts: 230,
+    });
+    assert.equal((await change('GE-10', { rated: {} })).status, 200);
+    assert.deepEqual((await page()).ratings.unit, {});
   });
 
   test('a unit that is gone is not on the yard, and can be found', async () => {

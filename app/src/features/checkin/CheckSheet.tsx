@@ -5,7 +5,7 @@ import { View } from 'react-native';
 import { Button, Caution, Choice, Field, Gauge, Sheet, Words } from '@/design';
 import type { DraftAnswer } from './draft';
 import { answerOf, BECAUSE_WORD, figureIn } from './answerOf';
-import { PhotoRow } from './PhotoRow';
+import { PhotoRow } from '@/photos/PhotoRow';
 
 interface Props {
   readonly check: Check;

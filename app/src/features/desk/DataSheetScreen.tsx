@@ -7,10 +7,9 @@ import { View } from 'react-native';
 import { object } from 'yup';
 import { sentenceOf, useChange, useRead } from '@/api';
 import { Button, Choice, Failure, Loading, Page, Section, Words } from '@/design';
-import { TRAIT_WORD, traitValueWord } from '@/features/fleet';
+import { RatedFigures, TRAIT_WORD, traitValueWord } from '@/features/fleet';
 import { figure, FormField, useSchemaForm } from '@/forms';
 import { keysOf, mapValues } from '@hudrik/core/typed';
-import { RatedFigures } from './RatedFigures';
 
 type Limit = keyof ReadingLimits;
 const LIMIT_WORD: Readonly<Record<Limit, string>> = {

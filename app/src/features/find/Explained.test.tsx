@@ -2,8 +2,9 @@ import type { Diagnosis } from '@hudrik/core/diagnosis';
 import { lookInto, type Question } from '@/workers/lookInto';
 import { fireEvent, screen } from '@testing-library/react-native';
 import { press, show, type } from '@/testing/screen';
+import { ConfirmSheet } from './ConfirmSheet';
 import { Explained } from './Explained';
-import { ConfirmSheet, StepsSheet } from './sheets';
+import { StepsSheet } from './sheets';
 import { sayFault } from './say';
 import { Suspects } from './Suspects';
 import { InTray } from './InTray';
@@ -67,7 +68,7 @@ test('all that was seen is confirmed, and none of it goes when another is added'
       first="stale-fuel"
       given={given}
       suspects={suspects}
-      toJob
+      tag="GE-07"
       onConfirm={onConfirm}
       onClose={jest.fn()}
     />,
@@ -75,7 +76,7 @@ test('all that was seen is confirmed, and none of it goes when another is added'
   );
   await press('Valve stuck');
   await press('Confirm 4 causes');
-  expect(onConfirm).toHaveBeenCalledWith(['stale-fuel', 'rusty-tank', 'carb-varnished', 'valve-stuck'], '');
+  expect(onConfirm).toHaveBeenCalledWith(['stale-fuel', 'rusty-tank', 'carb-varnished', 'valve-stuck'], '', {});
 });
 
 test('with the bowl off, what is in it is looked at in one go: one tap a look', async () => {

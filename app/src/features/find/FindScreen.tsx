@@ -4,6 +4,7 @@ import { observationsOf, setUpsOf } from '@hudrik/core/log';
 import { useMemo, useRef, useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import { Empty, Failure, Loading, Page, useIsWide } from '@/design';
+import { ConfirmSheet } from './ConfirmSheet';
 import { CurrentStep } from './CurrentStep';
 import { Explained } from './Explained';
 import { FindHead } from './FindHead';
@@ -16,7 +17,7 @@ import { MachineSheet } from './MachineSheet';
 import { sayWarningHere } from './say';
 import { SchoolStrip } from './SchoolStrip';
 import { Seen } from './Seen';
-import { ConfirmSheet, StepsSheet, TableSheet, ToolsSheet } from './sheets';
+import { StepsSheet, TableSheet, ToolsSheet } from './sheets';
 import { Suspects } from './Suspects';
 import type { Answer } from '@/workers/lookInto';
 import { useConfirms } from './useConfirms';
@@ -238,7 +239,7 @@ function FoundSoFar({
           first={confirming}
           given={diagnosis.established.filter((one) => !one.isPutRight).map((one) => one.id)}
           suspects={diagnosis.suspects}
-          toJob={tag !== null}
+          tag={tag}
           onConfirm={handle.confirm}
           onClose={() => setConfirming(null)}
         />

@@ -2,8 +2,7 @@ import { faultOf, OBSERVATION_IDS, TOOLS, type ReadingKind } from '@hudrik/core/
 import type { Step } from '@hudrik/core/diagnosis';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
-import { Button, Choice, Failure, Field, Sheet, Words } from '@/design';
-import { sentenceOf } from '@/api';
+import { Choice, Field, Sheet, Words } from '@/design';
 import { sayMinutes } from '@/writing';
 import type { Answer } from '@/workers/lookInto';
 import { observationOf, sayFault, sayOutcome, sayPercent } from './say';
@@ -147,62 +146,6 @@ export function TableSheet({
             ))}
         </View>
       ))}
-    </Sheet>
-  );
-}
-
-interface ConfirmProps {
-  readonly first: string;
-  /** What was seen to be so: confirmed too, unless it is taken out. */
-  readonly given: readonly string[];
-  readonly suspects: readonly { readonly id: string; readonly probability: number }[];
-  readonly toJob: boolean;
-  readonly onConfirm: (causes: readonly string[], note: string) => Promise<void>;
-  readonly onClose: () => void;
-}
-
-/** What was wrong, one or several: closes the finding onto its job. */
-export function ConfirmSheet({ first, given, suspects, toJob, onConfirm, onClose }: ConfirmProps) {
-  const [causes, setCauses] = useState<readonly string[]>([...new Set([first, ...given])]);
-  const [note, setNote] = useState('');
-  const [failed, setFailed] = useState<unknown>(null);
-  const [busy, setBusy] = useState(false);
-  const known = [...new Set([first, ...given])];
-  const offered = [
-    ...known,
-    ...suspects
-      .map((entry) => entry.id)
-      .filter((id) => !known.includes(id) && id !== 'user-error')
-      .slice(0, 7),
-  ];
-  const toggle = (id: string) => setCauses(causes.includes(id) ? causes.filter((one) => one !== id) : [...causes, id]);
-  const send = () => {
-    setBusy(true);
-    onConfirm(causes, note).then(onClose, (error: unknown) => {
-      setFailed(error);
-      setBusy(false);
-    });
-  };
-  return (
-    <Sheet title="What was wrong" open onClose={onClose}>
-      {failed ? <Failure sentence={sentenceOf(failed)} kept="What was seen is kept." /> : null}
-      <Words size={15}>
-        {toJob
-          ? 'Its job then says what is to be done. The yard learns from it when that job is proven, not before.'
-          : 'One or several.'}
-      </Words>
-      {offered.map((id) => (
-        <Choice key={id} label={sayFault(id)} on={causes.includes(id)} onPress={() => toggle(id)} />
-      ))}
-      <Field label="Note" value={note} onChangeText={setNote} multiline />
-      <Button
-        kind="main"
-        tall
-        label={causes.length > 1 ? `Confirm ${causes.length} causes` : 'Confirm the cause'}
-        disabled={busy}
-        offBecause={causes.length === 0 ? 'Tick what was found.' : null}
-        onPress={send}
-      />
     </Sheet>
   );
 }

@@ -31,7 +31,11 @@ export interface FindingHandle {
   /** It is known to be so without a look, and how; or not said any more. */
   readonly saidSo: (fault: string, so: boolean, why: string) => void;
   readonly setMachine: (machine: MachineFacts) => void;
-  readonly confirm: (causes: readonly string[], note: string) => Promise<void>;
+  readonly confirm: (
+    causes: readonly string[],
+    note: string,
+    more: Pick<Facts<'causes-confirmed'>, 'explains'>,
+  ) => Promise<void>;
   /** What the server would not take here goes into a finding of its own. */
   readonly goOnInNew: () => void;
   /** Begins anew: the old one stays on record. */
@@ -94,9 +98,9 @@ export function useFinding(tag: string | null): FindingHandle {
       if (finding?.isBegun) say('machine-described', { machine });
       else if (finding) setPointer({ id: finding.id, machine });
     },
-    confirm: async (causes, note) => {
+    confirm: async (causes, note, more) => {
       if (finding === null) return;
-      const facts = { causes: causes.filter(isFaultId), note };
+      const facts = { causes: causes.filter(isFaultId), note, ...more };
       await confirmEntry.mutateAsync({ facts, on: onOf(finding.id, tag) });
     },
     goOnInNew: () => {

@@ -3,3 +3,4 @@ export { TRAIT_WORD, traitValueWord } from './traits';
 export { WORDING } from './wording';
 export { Silhouette } from './silhouettes';
 export { UnitTagLarge, UnitTagOnWall, UnitTagRow } from './UnitTag';
+export { RatedFigures } from './RatedFigures';

@@ -1,9 +1,9 @@
-import type { Defect, UnitPage } from '@hudrik/core/contracts';
+import type { Defect } from '@hudrik/core/contracts';
 import { sampleDefect } from '@hudrik/core/contracts/samples';
 import { screen, waitFor } from '@testing-library/react-native';
 import { router } from 'expo-router';
 import { LOG, taken } from '@/testing/cardReply';
-import { jobLine } from '@/testing/samples';
+import { pageWith } from '@/testing/samples';
 import { IVO, press, refusal, show, type } from '@/testing/screen';
 import { Defects } from './Defects';
 
@@ -15,31 +15,6 @@ const defect = (more: Partial<Defect> = {}): Defect =>
     jobId: '7',
     ...more,
   });
-const pageWith = (defects: readonly Defect[], jobs = [jobLine()]): UnitPage => ({
-  unit: {
-    tag: 'GE-07',
-    classId: 'generator',
-    model: { make: 'Tuvellan', name: 'Lantern 5' },
-    serial: 'S-7',
-    homeBay: 'North 1',
-    verdict: { readiness: 'held', because: defects.map((one) => one.sentence) },
-    readySince: '2030-03-04T09:00:00Z',
-    trueHours: 123.4,
-    hoursToOilService: 20,
-    oilServiceEvery: 50,
-    nextHire: null,
-    version: 3,
-  },
-  fuelEighths: 8,
-  meter: { reading: 123.4, offsetHours: 0, readAt: '2030-03-04T09:00:00Z' },
-  hire: null,
-  hires: [],
-  jobs,
-  defects,
-  reasons: [],
-  use: { hoursPerDay: 4, in30Days: { low: 20, high: 60, expected: 40 } },
-  readings: [],
-});
 const CLERK = { ...IVO, role: 'counter' } as const;
 const APPRENTICE = { ...IVO, role: 'apprentice' } as const;
 

@@ -10,6 +10,7 @@ import { Button, Card, Caution, Failure, ReadinessMark, Section, Sheet, Words } 
 import { FormChoices, FormField, useSchemaForm, words } from '@/forms';
 import { entryOf, useEntry, usePending, type On } from '@/outbox';
 import { sayTime } from '@/writing';
+import { LeadDecides } from './LeadDecides';
 
 /** All that is wrong with a unit, worst first, each with what closes it and who does something about it. */
 export function Defects({ page }: { readonly page: UnitPage }) {
@@ -100,6 +101,7 @@ function DefectCard({
             onPress={() => setClosing(true)}
           />
         ) : null}
+        {role === 'lead' && !isClosedHere ? <LeadDecides defect={defect} unit={page.unit} /> : null}
       </View>
       {closing ? <CloseSheet defect={defect} tag={page.unit.tag} onClose={() => setClosing(false)} /> : null}
     </Card>

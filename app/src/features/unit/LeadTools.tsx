@@ -1,9 +1,11 @@
+import type { Rated } from '@hudrik/core/catalogue';
 import type { UnitPage } from '@hudrik/core/contracts';
 import { router } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { sentenceOf, useChange, usePerson } from '@/api';
-import { Button, Failure, Section } from '@/design';
+import { Button, Failure, Section, Sheet } from '@/design';
+import { RatedFigures } from '@/features/fleet';
 import { useEntry } from '@/outbox';
 import { WriteSheet } from '@/forms';
 
@@ -13,12 +15,16 @@ export function LeadTools({ page }: { readonly page: UnitPage }) {
   const { unit } = page;
   const change = useChange('changeUnit');
   const note = useEntry('note');
-  const [sheet, setSheet] = useState<'note' | 'gone' | null>(null);
+  const [sheet, setSheet] = useState<'note' | 'gone' | 'rated' | null>(null);
   const laidUp = unit.verdict.readiness === 'laid-up';
   const gone = unit.verdict.readiness === 'gone';
-  const send = (body: { readonly laidUp?: boolean; readonly gone?: { readonly why: string } | null }) => ({
+  const send = (body: {
+    readonly laidUp?: boolean;
+    readonly gone?: { readonly why: string } | null;
+    readonly rated?: Rated;
+  }) => ({
     params: { tag: unit.tag },
-    body: { gone: undefined, ...body },
+    body: { gone: undefined, rated: undefined, ...body },
     seenVersion: unit.version,
   });
   return (
@@ -36,6 +42,7 @@ export function LeadTools({ page }: { readonly page: UnitPage }) {
         {role === 'lead' && !page.hire && !gone ? (
           <Button kind="stop" label="It leaves the yard" onPress={() => setSheet('gone')} />
         ) : null}
+        {role === 'lead' && !gone ? <Button label="Its rated figures" onPress={() => setSheet('rated')} /> : null}
         {role === 'lead' && gone ? (
           <Button label="It is back on the yard" onPress={() => change.mutate(send({ gone: null }))} />
         ) : null}
@@ -51,6 +58,14 @@ export function LeadTools({ page }: { readonly page: UnitPage }) {
           onClose={() => setSheet(null)}
         />
       ) : null}
+      {sheet === 'rated' ? (
+        <RatedSheet
+          page={page}
+          error={change.error}
+          onKeep={(rated) => change.mutate(send({ rated }), { onSuccess: () => setSheet(null) })}
+          onClose={() => setSheet(null)}
+        />
+      ) : null}
       {sheet === 'gone' ? (
         <WriteSheet
           title={`${unit.tag} leaves the yard`}
@@ -63,5 +78,24 @@ export function LeadTools({ page }: { readonly page: UnitPage }) {
         />
       ) : null}
     </Section>
+  );
+}
+
+interface RatedProps {
+  readonly page: UnitPage;
+  readonly error: Error | null;
+  readonly onKeep: (rated: Rated) => void;
+  readonly onClose: () => void;
+}
+
+/** This one's own plate, where it says otherwise than its model's sheet: check-in and proof go by it. */
+function RatedSheet({ page: { unit, ratings }, error, onKeep, onClose }: RatedProps) {
+  const [rated, setRated] = useState<Rated>(ratings.unit);
+  return (
+    <Sheet title={`${unit.tag}: its own plate`} open onClose={onClose}>
+      {error ? <Failure sentence={sentenceOf(error)} kept="What you wrote is still here." /> : null}
+      <RatedFigures classId={unit.classId} usual={ratings.model} rated={rated} onChange={setRated} />
+      <Button kind="main" tall label="Save its figures" onPress={() => onKeep(rated)} />
+    </Sheet>
   );
 }

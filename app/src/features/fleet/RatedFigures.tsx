@@ -8,14 +8,16 @@ import { sayValue } from '@/writing';
 interface Props {
   readonly classId: string;
   readonly rated: Rated;
+  /** What counts where nothing is entered, before what is usual for the class: a model's sheet. */
+  readonly usual?: Rated;
   readonly onChange: (rated: Rated) => void;
 }
 
 const GOVERNOR_WORD = { mechanical: 'Governor', inverter: 'Inverter' } as const;
 
 /** What is on the plate: check-in and proof are held against it. What is empty is as usual for its class. */
-export function RatedFigures({ classId, rated, onChange }: Props) {
-  const { rated: usual } = folderOf(classId);
+export function RatedFigures({ classId, rated, usual: ofModel = {}, onChange }: Props) {
+  const usual: Rated = { ...folderOf(classId).rated, ...ofModel };
   const ratings = keysOf(RATINGS).filter((id) => RATINGS[id].classes.some((one) => one === classId));
   return (
     <Section title="Rated, as on its plate">

@@ -1,0 +1,81 @@
+import { sampleDefect } from '@hudrik/core/contracts/samples';
+import { screen, waitFor } from '@testing-library/react-native';
+import { LOG, taken } from '@/testing/cardReply';
+import { pageWith } from '@/testing/samples';
+import { IVO, press, refusal, show, type } from '@/testing/screen';
+import { Defects } from './Defects';
+import { LeadTools } from './LeadTools';
+
+const LEAD = { ...IVO, role: 'lead' } as const;
+const id = '6f1f6a52-1f0e-4f5e-9a55-0c9b2f6f0002';
+const worn = sampleDefect({ id, sentence: 'Belt worn.', origin: { kind: 'cause', id: 'belt-worn' }, safety: false });
+const fromCheck = (check: string, safety: boolean) =>
+  sampleDefect({ id, sentence: 'Not as it should be.', origin: { kind: 'check', id: check }, safety });
+
+describe('what a lead decides of a defect', () => {
+  test('worn but usable is lived with: why, and what to watch', async () => {
+    const server = show(<Defects page={pageWith([worn])} />, { [LOG]: taken }, LEAD);
+    await press('Live with: Belt worn.');
+    type('Why it may stay so', 'Runs true');
+    await press('Sign: we live with it');
+    expect(await screen.findByText(/^Write/)).toBeTruthy();
+    type('What to watch', 'Cracks at its edge');
+    await press('Sign: we live with it');
+    await waitFor(() =>
+      expect(server.sent[0]?.body).toMatchObject({
+        kind: 'lived-with',
+        tag: 'GE-07',
+        facts: { defectId: id, why: 'Runs true', watch: 'Cracks at its edge' },
+      }),
+    );
+  });
+
+  test('the server’s no is said, and what was written stays', async () => {
+    show(
+      <Defects page={pageWith([worn])} />,
+      { [LOG]: refusal(409, 'not-lived-with', { why: 'not-proved' }, 'Only after a proof that has passed.') },
+      LEAD,
+    );
+    await press('Live with: Belt worn.');
+    type('Why it may stay so', 'Runs true');
+    type('What to watch', 'Cracks');
+    await press('Sign: we live with it');
+    expect(await screen.findByText('Only after a proof that has passed.')).toBeTruthy();
+    expect(screen.getByLabelText('What to watch').props['value']).toBe('Cracks');
+  });
+
+  test('a safety matter is lived with by nobody; nobody but a lead decides', async () => {
+    show(<Defects page={pageWith([fromCheck('sockets', true)])} />, {}, LEAD);
+    expect(screen.queryByRole('button', { name: /^Live with/ })).toBeNull();
+    expect(screen.getByRole('button', { name: /^Not fitted/ })).toBeTruthy();
+    show(<Defects page={pageWith([worn, fromCheck('sockets', true)])} />, {});
+    expect(screen.queryByRole('button', { name: /^(Live with|Not fitted)/ })).toBeNull();
+  });
+
+  test('what it has not got is not asked again; of a safety check a photo is wanted', async () => {
+    const server = show(<Defects page={pageWith([fromCheck('clean', false)])} />, { [LOG]: taken }, LEAD);
+    await press(/^Not fitted/);
+    type('How you know', 'Made without');
+    await press('Sign: it has none');
+    await waitFor(() =>
+      expect(server.sent[0]?.body).toMatchObject({
+        kind: 'not-fitted',
+        facts: { check: 'clean', why: 'Made without', photoId: null },
+      }),
+    );
+    show(<Defects page={pageWith([fromCheck('sockets', true)])} />, { [LOG]: taken }, LEAD);
+    await press(/^Not fitted/);
+    expect(screen.getByText('A safety check wants a photo.')).toBeTruthy();
+  });
+});
+
+test('its own rated figures: the model’s stand beside, what is entered is sent', async () => {
+  const page = pageWith([]);
+  const server = show(<LeadTools page={page} />, { 'PATCH /api/units/GE-07': page }, LEAD);
+  await press('Its rated figures');
+  expect(screen.getByLabelText(/^Frequency, Hz \(usual: 50\)|Hz.*usual: 50/)).toBeTruthy();
+  type(/usual: 50\)/, '60');
+  await press('Save its figures');
+  await waitFor(() => expect(server.sent[0]?.body).toEqual({ rated: { hertz: 60 } }));
+  await waitFor(() => expect(screen.queryByText('GE-07: its own plate')).toBeNull());
+});
