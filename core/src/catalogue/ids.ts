@@ -2,7 +2,9 @@
 
 export const CLASS_IDS = ['pressure-washer', 'generator', 'tiller', 'snowblower', 'log-splitter', 'welder'] as const;
 export const FAULT_IDS = [
-  'fuel-low-or-off',
+  'fuel-low',
+  'tap-off',
+  'tank-outlet-blocked',
   'tap-blocked',
   'fuel-pump-failed',
   'hose-kinked',
@@ -137,7 +139,7 @@ export const OUTCOMES = {
   'oil-level': ['right', 'low', 'over-full'],
   'oil-look': ['clean', 'dirty', 'smells-of-fuel', 'milky'],
   'fuel-look': ['fresh', 'stale', 'water', 'dirt-or-rust', 'wrong-mix'],
-  'tank-look': ['clean', 'debris', 'rust', 'low-for-pick-up'],
+  'tank-look': ['clean', 'debris', 'rust', 'low-for-pick-up', 'outlet-blocked'],
   'fuel-tap': ['on', 'off'],
   'cap-vent': ['breathes', 'blocked'],
   'kill-switch': ['on', 'off'],
@@ -306,4 +308,4 @@ export const PROOF_READING_IDS = [
 export const RISK_IDS = ['seized-fastener', 'plastic-snaps', 'old-thread'] as const;
 export const STATE_FOUND_IDS = ['good', 'dirty', 'gummed', 'corroded', 'broken'] as const;
 /** What a kept check-in, card or finding was judged by: fingerprints of the content. */
-export const EDITIONS = { rules: '595bb42b87', card: '0814cebe49', knowledge: '78cd2f5307' } as const;
+export const EDITIONS = { rules: '595bb42b87', card: '0814cebe49', knowledge: '2623438892' } as const;

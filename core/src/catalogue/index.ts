@@ -29,7 +29,17 @@ export { DERIVED_FINDINGS } from './findings';
 export { MISLEADING, STANDSTILLS, TELLS_PAST } from './warnings';
 export { READING_LIMITS } from './limits';
 export { FAULT_KNOWLEDGE, TRAIT_SHARES } from './diagnosis';
-export { BRINGS, CONSEQUENCES_OF_FAULTS, FAULTS, isFaultId, NOTHING_WRONG, SCHOOLS } from './faults';
+export {
+  BRINGS,
+  CONSEQUENCES_OF_FAULTS,
+  FAULTS,
+  FORMER_FAULTS,
+  formerlyOf,
+  isFaultId,
+  NOTHING_WRONG,
+  presentFault,
+  SCHOOLS,
+} from './faults';
 export { isObservationId, OBSERVATIONS, SAME_FACTS, SEEN_AS, SET_UPS, TOOLS } from './observations';
 
 export const OBSERVATION_IDS = Object.keys(OUTCOMES).filter((id): id is ObservationId => Object.hasOwn(OUTCOMES, id));

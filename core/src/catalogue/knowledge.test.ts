@@ -5,6 +5,9 @@ import {
   entryOf,
   FAULT_IDS,
   FAULTS,
+  FORMER_FAULTS,
+  formerlyOf,
+  presentFault,
   MISLEADING,
   OBSERVATION_IDS,
   OBSERVATIONS,
@@ -30,8 +33,20 @@ const sumOf = (parts: Readonly<Record<string, number | undefined>> = {}): number
   Object.values(parts).reduce<number>((sum, part) => sum + (part ?? 0), 0);
 
 describe('the fixed vocabulary of case files', () => {
-  test('every fault is there, none is renamed', () =>
-    expect(FAULT_IDS).toEqual(expect.arrayContaining(vocabulary.faults)));
+  test('every fault is there, none is renamed', () => {
+    for (const id of vocabulary.faults)
+      expect(FAULT_IDS).toEqual(expect.arrayContaining([...(FORMER_FAULTS[id]?.now ?? [id])]));
+  });
+  test('one that is two now is known by its former name, and is no fault of its own', () => {
+    expect(presentFault('fuel-low-or-off')).toBe('fuel-low');
+    expect(presentFault('coil-failed')).toBe('coil-failed');
+    expect(['fuel-low', 'tap-off', 'coil-failed'].map(formerlyOf)).toEqual([
+      'fuel-low-or-off',
+      'fuel-low-or-off',
+      undefined,
+    ]);
+    for (const former of Object.keys(FORMER_FAULTS)) expect(FAULT_IDS).not.toContain(former);
+  });
   test.each(Object.entries(vocabulary.observations))('%s has its outcomes, the healthy one first', (id, outcomes) => {
     const have = Object.keys(known(id).outcomes);
     expect(have[0]).toBe(outcomes[0]);

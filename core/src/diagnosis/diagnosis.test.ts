@@ -159,7 +159,7 @@ describe('a finding', () => {
     const dry = (plugIsNew: boolean): number =>
       nth(
         find({ 'plug-look': 'dry-clean' }, { ...engine, past: { plugIsNew } }).belief.marginals(),
-        find({}).model.faultIds.indexOf('fuel-low-or-off'),
+        find({}).model.faultIds.indexOf('tap-off'),
       );
     expect(dry(true)).toBeLessThan(dry(false) / 2);
   });

@@ -100,7 +100,7 @@ describe('drawing', () => {
 describe('following a way to the end', () => {
   const trouble = (finding: Finding, id: FaultId) => ({ faults: [at(finding, id)], complaints: [[at(finding, id)]] });
 
-  test.each(['fuel-low-or-off', 'switch-off', 'plug-gap-wide', 'choke-stuck'] as const)(
+  test.each(['fuel-low', 'tap-off', 'switch-off', 'plug-gap-wide', 'choke-stuck'] as const)(
     '%s is found and confirmed, in fewer steps than there are checks',
     (id) => {
       const finding = find({ starting: id === 'choke-stuck' || id === 'plug-gap-wide' ? 'hard' : 'will-not-fire' });

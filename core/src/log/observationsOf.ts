@@ -2,6 +2,7 @@ import {
   entryOf,
   FAULTS,
   OBSERVATIONS,
+  presentFault,
   SET_UP_IDS,
   SET_UPS,
   type AnyObservation,
@@ -72,13 +73,13 @@ export function observationsOf(entries: readonly Entry[]): Observed {
     const step = kindOf(entry.kind)?.finding?.(entry.facts);
     if (step === undefined || step.kind === 'nothing') continue;
     if (step.kind === 'repaired') {
-      chapters.push({ ...stretch.chapter(), repaired: step.fault });
+      chapters.push({ ...stretch.chapter(), repaired: presentFault(step.fault) });
       before.push(...stretch.counted(), entry);
       stretch = new Stretch();
       continue;
     }
     if (step.kind === 'said') {
-      stretch.say(entry, step.fault, step.so);
+      stretch.say(entry, presentFault(step.fault), step.so);
       continue;
     }
     if (step.kind === 'seen') stretch.tellings.set(step.observation, { entry, outcomes: step.outcomes });
@@ -104,7 +105,7 @@ const outcomesIn = (seen: Chapter['seen']): { observation: string; outcome: stri
 /** What one entry of a finding leaves off: what had to come off for the look or the repair, and what the look itself took off. */
 export function comesOffBy({ kind, facts }: Pick<Entry, 'kind' | 'facts'>): ComesOff[] {
   const step = kindOf(kind)?.finding?.(facts);
-  if (step?.kind === 'repaired') return offFor(entryOf(FAULTS, step.fault)?.repair.setUps ?? []);
+  if (step?.kind === 'repaired') return offFor(entryOf(FAULTS, presentFault(step.fault))?.repair.setUps ?? []);
   if (step?.kind !== 'seen') return [];
   const look = entryOf<AnyObservation>(OBSERVATIONS, step.observation);
   return [...offFor(look?.setUps ?? []), ...(look?.takesOff ? [look.takesOff] : [])];
@@ -118,7 +119,7 @@ export function setUpsOf(counting: readonly Entry[]): SetUpId[] {
   const setUps = counting.flatMap((entry): readonly string[] => {
     const step = kindOf(entry.kind)?.finding?.(entry.facts);
     if (step === undefined || step.kind === 'nothing' || step.kind === 'said') return [];
-    if (step.kind === 'repaired') return entryOf(FAULTS, step.fault)?.repair.setUps ?? [];
+    if (step.kind === 'repaired') return entryOf(FAULTS, presentFault(step.fault))?.repair.setUps ?? [];
     return entryOf<AnyObservation>(OBSERVATIONS, step.observation)?.setUps ?? [];
   });
   return SET_UP_IDS.filter((id) => setUps.includes(id));

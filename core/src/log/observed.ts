@@ -1,4 +1,4 @@
-import { entryOf, FAULTS, OBSERVATIONS, type AnyObservation } from '../catalogue';
+import { entryOf, FAULTS, FORMER_FAULTS, OBSERVATIONS, type AnyObservation } from '../catalogue';
 
 const observationOf = (id: string): AnyObservation | undefined => entryOf<AnyObservation>(OBSERVATIONS, id);
 
@@ -11,7 +11,8 @@ export const outcomeName = (observation: string, outcome: string): string =>
 export const outcomesFit = (observation: string, outcomes: readonly string[]): boolean =>
   outcomes.every((outcome) => Object.hasOwn(observationOf(observation)?.outcomes ?? {}, outcome));
 
-export const faultName = (id: string): string => entryOf(FAULTS, id)?.name ?? id.replaceAll('-', ' ');
+export const faultName = (id: string): string =>
+  (entryOf(FAULTS, id) ?? entryOf(FORMER_FAULTS, id))?.name ?? id.replaceAll('-', ' ');
 
 /** How a gauge was driven, as a person says it. */
 const METHODS: Readonly<Record<string, string>> = { pull: 'rope' };

@@ -5,6 +5,7 @@ import {
   CONSEQUENCES_OF_FAULTS,
   entryOf,
   FAULT_KNOWLEDGE,
+  formerlyOf,
   OBSERVATIONS,
   READING_LIMITS,
   type AnyObservation,
@@ -28,7 +29,10 @@ function answer(text: string): number {
   const finding = new Finding(FAULT_KNOWLEDGE, read.case.machine, [{ seen: read.case.seen }]);
   const result = diagnose(finding, { setUpsDone: new Set(), toolsAtHand: null });
   const out = {
-    suspects: result.suspects.map(({ id, probability }) => ({ id, probability: rounded(probability) })),
+    suspects: result.suspects.map(({ id, probability }) => {
+      const formerly = formerlyOf(id);
+      return { id, probability: rounded(probability), ...(formerly === undefined ? {} : { formerly }) };
+    }),
     sets: result.sets.map(({ faults, probability }) => ({ faults, probability: rounded(probability) })),
     next: result.next.map(({ kind, id, minutes, expectedSaving }) => ({
       kind,

@@ -45,6 +45,8 @@ async function keepTheOldWay(db: Db): Promise<void> {
       `insert into check_in (id, unit_id, at, reading_id) values ('${uuid(n ?? 0)}', ${unit}, '2030-03-04T09:00:00Z', ${unit})`,
     );
   }
+  await run(`insert into finding (id, unit_id, machine, opened_at, opened_by, closed_at, causes, edition)
+    values ('${uuid(7)}', 3, '{}', now(), 1, now(), '{plug-fouled,fuel-low-or-off}', 'old')`);
   const job = (unit: number, title: string, blocks: string, origins: object[], why: string[], state: string) =>
     run(`insert into job (unit_id, check_in_id, kind, work, title, minutes, blocks, origins, why, state, raised_at, closed_at)
       values (${unit}, '${uuid(unit)}', 'repair', '${title}', '${title}', 10, '${blocks}', '${JSON.stringify(origins)}',
@@ -83,12 +85,17 @@ describe('defects of a yard kept by the version before', () => {
     const before = await migratorFor(db).migrateTo('0006_works');
     if (before.error) throw before.error;
     await keepTheOldWay(db);
-    assert.deepEqual(await bringUpToDate(db), ['0007_defects', '0008_visits', '0009_causes']);
+    assert.deepEqual(await bringUpToDate(db), ['0007_defects', '0008_visits', '0009_causes', '0010_fuel_low_tap_off']);
     assert.deepEqual(await bringUpToDate(db), []);
   });
   after(async () => {
     await db.destroy();
     await made.drop();
+  });
+
+  test('a cause that is two faults now goes on under the likelier', async () => {
+    const { causes } = await db.selectFrom('finding').select('causes').executeTakeFirstOrThrow();
+    assert.deepEqual(causes, ['plug-fouled', 'fuel-low']);
   });
 
   test('an open job’s reasons are a defect each, what can hurt is known as such; a job that blocks nothing has none', async () => {

@@ -226,6 +226,14 @@ describe('a finding', () => {
     assert.deepEqual(after.lessons, [
       { classId: 'generator', family: 'coil-4-petrol', cases: 1, counts: { 'main-jet-blocked': 1 } },
     ]);
+    // What was taught while fuel low and the tap shut were one fault is shared between them.
+    await yard.db
+      .updateTable('proven_cause')
+      .set({ faults: ['fuel-low-or-off'] })
+      .execute();
+    const [shared] = (await learned()).lessons;
+    assert.deepEqual(Object.keys(shared?.counts ?? {}), ['fuel-low', 'tap-off']);
+    assert.ok(Math.abs((shared?.counts['fuel-low'] ?? 0) - 12 / 22) < 1e-12);
     assert.equal((await yard.ask('POST', '/api/learned/reset', { as: 'technician', body: {} })).status, 403);
     yard.later(1);
     assert.deepEqual(

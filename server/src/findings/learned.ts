@@ -1,3 +1,4 @@
+import { FAULTS, FORMER_FAULTS } from '@hudrik/core/catalogue';
 import type { LearnedReply } from '@hudrik/core/contracts';
 import { engineFamily } from '@hudrik/core/diagnosis';
 import { sql } from 'kysely';
@@ -40,6 +41,13 @@ export async function teachBy(trx: Trx, job: JobRow, at: Date): Promise<void> {
   }
 }
 
+/** What was taught under an id that is two faults now is shared between them by their odds. */
+function sharesOf(fault: string): readonly (readonly [string, number])[] {
+  const now = FORMER_FAULTS[fault]?.now ?? [];
+  const all = now.reduce((sum, id) => sum + FAULTS[id].perThousand, 0);
+  return now.length === 0 ? [[fault, 1]] : now.map((id) => [id, FAULTS[id].perThousand / all]);
+}
+
 /** Counts by class and engine family since the last reset, with a version that changes with each lesson. */
 export async function readLearned(db: Db): Promise<LearnedReply> {
   const reset = await db
@@ -66,7 +74,8 @@ export async function readLearned(db: Db): Promise<LearnedReply> {
       counts: {},
     };
     lesson.cases++;
-    for (const fault of row.faults) lesson.counts[fault] = (lesson.counts[fault] ?? 0) + 1;
+    for (const [fault, share] of row.faults.flatMap(sharesOf))
+      lesson.counts[fault] = (lesson.counts[fault] ?? 0) + share;
     lessons.set(`${row.class_id} ${row.family}`, lesson);
   }
   return {

@@ -64,3 +64,4 @@ export const NOTHING_WRONG = 'user-error';
 export { SCHOOLS } from './schools';
 
 export { BRINGS };
+export { FORMER_FAULTS, formerlyOf, presentFault } from './former';

@@ -51,6 +51,7 @@ export const LOOKS = {
       debris: ['Debris', 0.004, 'It will be in the filter and screen too.'],
       rust: ['Rust', 0.002, 'No price is given before it is clean.'],
       'low-for-pick-up': ['Too low for the pick-up', 0.002, 'It looks like enough and is not.'],
+      'outlet-blocked': ['Its outlet is covered', 0.002, 'Sludge or flakes over the strainer.'],
     },
   },
   'fuel-tap': {

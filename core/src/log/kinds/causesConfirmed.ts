@@ -1,7 +1,7 @@
-import { FAULT_IDS } from '../../catalogue/ids';
-import { SIGNS_OFF, array, mixed, object, string, text } from '../../fields';
+import { SIGNS_OFF, array, mixed, object, text } from '../../fields';
 import { logKind, telling } from '../shape';
 import { faultName } from '../observed';
+import { faultId } from '../schemas';
 
 const isIdsByName = (value: unknown): boolean =>
   typeof value === 'object' &&
@@ -14,7 +14,7 @@ export const causesConfirmed = logKind({
   on: 'finding',
   who: SIGNS_OFF,
   facts: object({
-    causes: array(string().oneOf(FAULT_IDS).required())
+    causes: array(faultId.required())
       .min(1)
       .max(8)
       .required()

@@ -1,7 +1,7 @@
-import { FAULT_IDS } from '../../catalogue/ids';
-import { SIGNS_OFF, boolean, object, string, text } from '../../fields';
+import { SIGNS_OFF, boolean, object, text } from '../../fields';
 import { logKind, telling } from '../shape';
 import { faultName } from '../observed';
+import { faultId } from '../schemas';
 
 /** Somebody who signs says that a fault is there without a look, and how that is known; or says it no more. */
 export const saidSo = logKind({
@@ -9,7 +9,7 @@ export const saidSo = logKind({
   on: 'finding',
   who: SIGNS_OFF,
   facts: object({
-    fault: string().oneOf(FAULT_IDS).required(),
+    fault: faultId.required(),
     so: boolean().required(),
     why: text.min(3).required(),
   }),

@@ -1,10 +1,11 @@
 import { randomUUID } from 'node:crypto';
-import { checksOf, classOf, CLOCK_IDS, FAULT_IDS, SYSTEMS } from '@hudrik/core/catalogue';
+import { checksOf, classOf, CLOCK_IDS, FAULT_IDS, OBSERVATIONS, SYSTEMS } from '@hudrik/core/catalogue';
 import { thingOff } from '../samples';
 import type { Role } from '@hudrik/core/contracts';
 import { cardOf } from '@hudrik/core/log';
 import { DEFECT_ENDS } from '@hudrik/core/defects';
 import fc from 'fast-check';
+import { honestWay } from './honestWay';
 import { goodResult, measuredOf, type World } from './world';
 
 /** Something that somebody does: its name, and what it does to the world. Refused or taken, it is theirs to try. */
@@ -188,6 +189,19 @@ const finding = fc.record({ n: fc.nat(FAULT_IDS.length - 1), as: signer }).map((
   }),
 );
 
+/** Looked for without a card: what comes off for the look lies in the tray all the same. */
+const looksInside = fc.constantFrom('kill-wire-off', 'plug-gap', 'bowl-look').map((observation) =>
+  deed(`look in a finding: ${observation}`, async (world) => {
+    const id = randomUUID();
+    await world.enter({ id, tag: world.tag }, 'finding-opened', { machine: { engine: {}, past: {} } });
+    const outcomes = [Object.keys(OBSERVATIONS[observation].outcomes)[0] ?? ''];
+    return world.enter({ findingId: id }, 'seen', { observation, outcomes, reading: null });
+  }),
+);
+
+/** Somebody does all of it as it should be done. */
+const inOrder = fc.constant(deed('the honest way', (world) => honestWay(world)));
+
 const defects = fc
   .record({
     n: which,
@@ -244,7 +258,8 @@ const hires = fc
         .limit(1)
         .executeTakeFirst();
       if (what === 'cancel') return hire ? world.cancel(hire.reference) : false;
-      if (what === 'back') return hire ? world.onUnit('hire-back', { reference: hire.reference }) : false;
+      if (what === 'back')
+        return hire ? world.onUnit('hire-back', { reference: hire.reference, atGate: undefined }) : false;
       world.hours += 0.1;
       return world.onUnit(
         'check-out',
@@ -287,6 +302,8 @@ export const anyDeed: fc.Arbitrary<Deed> = fc.oneof(
   { weight: 9, arbitrary: prove },
   { weight: 1, arbitrary: failProof },
   { weight: 3, arbitrary: finding },
+  { weight: 2, arbitrary: looksInside },
+  { weight: 2, arbitrary: inOrder },
   { weight: 5, arbitrary: defects },
   { weight: 2, arbitrary: raise },
   { weight: 6, arbitrary: hires },
