@@ -2,12 +2,13 @@ import type { Lane } from '../catalogue/shapes';
 import { LANES } from '../catalogue/shapes';
 import type { Sets } from './Belief';
 import type { CompiledObservation } from './compiled';
+import { conflictsOf, type Conflict } from './conflicts';
 import { explainingSetsOf, type ExplainingSets } from './explainingSets';
 import type { Enough } from './enough';
 import { Planner } from './Planner';
 import type { Step } from './steps';
 import { COSTS, Prices, type Workplace, type Costs } from './Prices';
-import type { Finding, Showing } from './Finding';
+import type { Finding } from './Finding';
 
 /** The empty set is reported among the suspects under this id. */
 export const NOTHING_WRONG = 'user-error';
@@ -38,13 +39,6 @@ export interface Evidence {
   readonly outcome: string;
   /** Natural log of how much likelier the showing is with the fault than without it, all else as seen. */
   readonly logRatio: number;
-}
-
-export interface Conflict {
-  readonly observation: string;
-  readonly with: string;
-  /** How likely the first was, given all the others. */
-  readonly predicted: number;
 }
 
 export interface Diagnosis {
@@ -213,38 +207,6 @@ const nothingWrong = (finding: Finding, healthy: number, predicted: number): [nu
 const TINY = 1e-12;
 const logit = (p: number): number => Math.log(Math.max(p, TINY) / Math.max(1 - p, TINY));
 
-const SURPRISING = 0.04;
-const EXPLAINED_TIMES = 2.2;
-
-/** Two showings that can hardly both be right: the first is surprising given all others, and would not be without the second. */
-function conflictsOf(finding: Finding, predicted: readonly number[]): Conflict[] {
-  const { sinceRepair: showings, belief } = finding;
-  const surprising = showings
-    .map((showing, at) => ({ showing, at, p: predicted[at] as number }))
-    .filter(({ p }) => p <= SURPRISING)
-    .sort((x, y) => x.p - y.p)
-    .slice(0, MOST_CONFLICTS);
-  const found = surprising.flatMap(({ showing, at, p }): Conflict[] => {
-    // Without the other it would be so likely: what is left without the other, over what is left without both. The same holds the
-    // other way round, so that a showing that was likely anyhow cannot be the other.
-    const times = showings.map((other, place) =>
-      place === at || (predicted[place] as number) > 1 / EXPLAINED_TIMES
-        ? 0
-        : 1 / (predicted[place] as number) / belief.totalWithout(showing.likelihood, other.likelihood) / p,
-    );
-    const worst = times.reduce((most, value, place) => (value > (times[most] as number) ? place : most), 0);
-    return (times[worst] ?? 0) >= EXPLAINED_TIMES
-      ? [{ observation: showing.observation, with: (showings[worst] as Showing).observation, predicted: p }]
-      : [];
-  });
-  return found.filter(
-    (entry, at) =>
-      !found.slice(0, at).some((earlier) => earlier.observation === entry.with && earlier.with === entry.observation),
-  );
-}
-
-/** No more of the most surprising are looked into. */
-const MOST_CONFLICTS = 4;
 const SUSPECT_FROM = 0.12;
 /** Somebody looked into a lane when so much of its faults' odds was looked at by something that speaks to them mostly. */
 const LOOKED_INTO = 0.5;

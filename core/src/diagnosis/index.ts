@@ -6,7 +6,6 @@ export {
   diagnose,
   NOTHING_WRONG,
   outcomesOf,
-  type Conflict,
   type EstablishedFault,
   type Diagnosis,
   type Evidence,

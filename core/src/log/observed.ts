@@ -1,4 +1,5 @@
 import { entryOf, FAULTS, FORMER_FAULTS, OBSERVATIONS, type AnyObservation } from '../catalogue';
+import { symbolOf } from '../units';
 
 const observationOf = (id: string): AnyObservation | undefined => entryOf<AnyObservation>(OBSERVATIONS, id);
 
@@ -21,7 +22,7 @@ const METHODS: Readonly<Record<string, string>> = { pull: 'rope' };
 export function readingLine(reading: Readonly<Record<string, unknown>> | null): string | null {
   if (reading === null) return null;
   const { unit, method, ...values } = reading;
-  return `${Object.values(values).join(' / ')} ${String(unit ?? '')}${typeof method === 'string' ? `, by ${METHODS[method] ?? method}` : ''}`;
+  return `${Object.values(values).join(' / ')} ${symbolOf(String(unit ?? ''))}${typeof method === 'string' ? `, by ${METHODS[method] ?? method}` : ''}`;
 }
 
 /** A part as it was called when the entry was taken. */

@@ -62,7 +62,20 @@ const METHODS = ['pull', 'starter', 'drill'];
 const fail = (why: string): Banded => ({ ok: false, why });
 const isNumber = (value: unknown): value is number => typeof value === 'number' && Number.isFinite(value) && value >= 0;
 
-function inUnit(value: unknown, unit: unknown, wanted: AnyUnit | 'ohm', allowed: readonly string[]): number | string {
+/** In which units each kind is read. The first is that of its limits. */
+export const READ_IN = {
+  compression: ['psi', 'kPa', 'bar'],
+  'leak-down': ['psi', 'kPa', 'bar'],
+  'valve-lash': ['in', 'thou', 'mm'],
+  battery: ['V'],
+  'plug-gap': ['in', 'thou', 'mm'],
+  'air-gap': ['in', 'thou', 'mm'],
+  'points-gap': ['in', 'thou', 'mm'],
+  'points-resistance': ['ohm', 'kohm', 'Mohm'],
+  'coil-resistance': ['ohm', 'kohm', 'Mohm'],
+} as const satisfies Readonly<Record<ReadingKind, readonly string[]>>;
+
+function inUnit(value: unknown, unit: unknown, wanted: AnyUnit, allowed: readonly string[]): number | string {
   if (!isNumber(value)) return 'a number from 0 is wanted';
   if (!allowed.includes(String(unit))) return `the unit must be ${allowed.join(' or ')}`;
   return unit === wanted ? value : convertValue(value, String(unit), wanted);
@@ -87,17 +100,17 @@ type Rule = (given: Given, limits: ReadingLimits, around: Surroundings) => Bande
 const gap =
   (bands: (limits: ReadingLimits) => Bands): Rule =>
   (given, limits) =>
-    banded(inUnit(given.value, given.unit, 'in', ['in', 'mm']), bands(limits));
+    banded(inUnit(given.value, given.unit, 'in', READ_IN['plug-gap']), bands(limits));
 const ohms =
   (bands: (limits: ReadingLimits) => Bands): Rule =>
   (given, limits) =>
-    banded(inUnit(given.value, given.unit ?? 'ohm', 'ohm', ['ohm']), bands(limits));
+    banded(inUnit(given.value, given.unit ?? 'ohm', 'ohm', READ_IN['coil-resistance']), bands(limits));
 
 const RULES: Readonly<Record<ReadingKind, Rule>> = {
   compression: (given, limits, { engine, altitudeM = 0 }) => {
     if (given.method !== undefined && !METHODS.includes(String(given.method)))
       return fail(`the method must be ${METHODS.join(', ')}`);
-    const psi = inUnit(given.value, given.unit, 'psi', ['psi', 'kPa', 'bar']);
+    const psi = inUnit(given.value, given.unit, 'psi', READ_IN.compression);
     const free = engine.release === false || given.method === 'drill';
     return banded(
       typeof psi === 'string' ? psi : toSeaLevel(psi, altitudeM),
@@ -111,8 +124,8 @@ const RULES: Readonly<Record<ReadingKind, Rule>> = {
     return banded(leakDownPercent(given.supply, given.cylinder), limits.leakDownPercent);
   },
   'valve-lash': (given, limits) => {
-    const intake = inUnit(given.intake, given.unit, 'in', ['in', 'mm']);
-    const exhaust = inUnit(given.exhaust, given.unit, 'in', ['in', 'mm']);
+    const intake = inUnit(given.intake, given.unit, 'in', READ_IN['valve-lash']);
+    const exhaust = inUnit(given.exhaust, given.unit, 'in', READ_IN['valve-lash']);
     const both = [banded(intake, limits.lashIntakeInch), banded(exhaust, limits.lashExhaustInch)] as const;
     return (
       both.find((one) => !one.ok) ??
@@ -121,7 +134,7 @@ const RULES: Readonly<Record<ReadingKind, Rule>> = {
       both[0]
     );
   },
-  battery: (given, limits) => banded(inUnit(given.value, given.unit ?? 'V', 'V', ['V']), limits.batteryVolts),
+  battery: (given, limits) => banded(inUnit(given.value, given.unit ?? 'V', 'V', READ_IN.battery), limits.batteryVolts),
   'plug-gap': gap((limits) => limits.plugGapInch),
   'air-gap': gap((limits) => limits.airGapInch),
   'points-gap': gap((limits) => limits.pointsGapInch),

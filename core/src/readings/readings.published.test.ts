@@ -166,7 +166,7 @@ describe('a reading that cannot be', () => {
     ['leak-down', { supply: 40, cylinder: 40.1 }, /more than the supply/],
     ['valve-lash', { intake: 0.004, unit: 'in' }, /number/],
     ['valve-lash', { exhaust: 0.006, unit: 'in' }, /number/],
-    ['plug-gap', { value: 0.03, unit: 'psi' }, /in or mm/],
+    ['plug-gap', { value: 0.03, unit: 'psi' }, /in or thou or mm/],
     ['coil-resistance', { value: 3500, unit: 'V' }, /ohm/],
     ['battery', { value: 12.6, unit: 'ohm' }, /V/],
   ] as const)('%s of %j', (kind, reading, why) =>

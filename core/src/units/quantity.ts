@@ -56,3 +56,7 @@ export const isUnit = (text: string): text is AnyUnit => UNITS.has(text);
 /** Whether two units measure the same. */
 export const areOfOneDimension = (a: string, b: string): boolean =>
   isUnit(a) && isUnit(b) && dimensionOf(a) === dimensionOf(b);
+
+const SYMBOLS: Readonly<Record<string, string>> = { ohm: 'Ω', kohm: 'kΩ', Mohm: 'MΩ' };
+/** A unit as it is printed. Example: kohm is kΩ; psi is psi. */
+export const symbolOf = (unit: string): string => SYMBOLS[unit] ?? unit;

@@ -1,12 +1,21 @@
 import { READING_LIMITS, type ReadingKind } from '@hudrik/core/catalogue';
 import type { Machine } from '@hudrik/core/diagnosis';
-import { bandReading, limitsFor, type Banded, type OwnLimits } from '@hudrik/core/readings';
-import { convertValue, dimensionOf } from '@hudrik/core/units';
+import {
+  asWritten,
+  bandReading,
+  doubtOf,
+  limitsFor,
+  type Banded,
+  type Doubt,
+  type OwnLimits,
+} from '@hudrik/core/readings';
+import { convertValue, dimensionOf, symbolOf } from '@hudrik/core/units';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { Button, Choice, Field, Gauge, Words } from '@/design';
-import { usePerson } from '@/api';
+import { sayValue } from '@/writing';
 import { observationOf, sayOutcome } from './say';
+import { useUnit } from './useUnit';
 
 interface Props {
   readonly observation: string;
@@ -16,30 +25,21 @@ interface Props {
   readonly onReading: (outcome: string, reading: Record<string, unknown>) => void;
 }
 
-/** What each kind of reading asks for, and the gauge's scale in the unit of its bands. */
-const FORM: Readonly<
-  Record<
-    ReadingKind,
-    {
-      readonly fields: readonly (readonly [name: string, label: string])[];
-      readonly units: readonly string[];
-      readonly methods?: readonly string[];
-      readonly scale: readonly [number, number];
-    }
-  >
-> = {
-  compression: {
-    fields: [['value', 'Gauge']],
-    units: ['psi', 'kPa', 'bar'],
-    methods: ['pull', 'starter', 'drill'],
-    scale: [0, 220],
-  },
+interface Form {
+  readonly fields: readonly (readonly [name: string, label: string])[];
+  readonly methods?: readonly string[];
+  /** The gauge's, in the unit of its limits. */
+  readonly scale: readonly [number, number];
+}
+
+/** What each kind of reading asks for. */
+const FORM: Readonly<Record<ReadingKind, Form>> = {
+  compression: { fields: [['value', 'Gauge']], methods: ['pull', 'starter', 'drill'], scale: [0, 220] },
   'leak-down': {
     fields: [
       ['supply', 'Supply'],
       ['cylinder', 'Cylinder'],
     ],
-    units: ['psi', 'kPa', 'bar'],
     scale: [0, 100],
   },
   'valve-lash': {
@@ -47,40 +47,42 @@ const FORM: Readonly<
       ['intake', 'Intake'],
       ['exhaust', 'Exhaust'],
     ],
-    units: ['in', 'mm'],
     scale: [0, 0.015],
   },
-  battery: { fields: [['value', 'Volts at rest']], units: ['V'], scale: [10, 14] },
-  'plug-gap': { fields: [['value', 'Gap']], units: ['in', 'mm'], scale: [0, 0.06] },
-  'air-gap': { fields: [['value', 'Gap']], units: ['in', 'mm'], scale: [0, 0.03] },
-  'points-gap': { fields: [['value', 'Gap']], units: ['in', 'mm'], scale: [0, 0.04] },
-  'points-resistance': { fields: [['value', 'Across closed points']], units: ['ohm'], scale: [0, 20] },
-  'coil-resistance': { fields: [['value', 'Secondary']], units: ['ohm'], scale: [0, 12_000] },
+  battery: { fields: [['value', 'Volts at rest']], scale: [10, 14] },
+  'plug-gap': { fields: [['value', 'Gap']], scale: [0, 0.06] },
+  'air-gap': { fields: [['value', 'Gap']], scale: [0, 0.03] },
+  'points-gap': { fields: [['value', 'Gap']], scale: [0, 0.04] },
+  'points-resistance': { fields: [['value', 'Across closed points']], scale: [0, 20] },
+  'coil-resistance': { fields: [['value', 'Secondary']], scale: [0, 12_000] },
 };
 
 const METHOD_WORD: Readonly<Record<string, string>> = { pull: 'By rope', starter: 'By starter', drill: 'By drill' };
-const METRIC = new Set(['kPa', 'mm']);
 
-/** A reading, banded as it is typed, on its gauge. */
+/** A reading, banded as it is typed, on its gauge. Its unit is the one that was read in last, until another is tapped or written behind it. */
 export function ReadingEntry({ observation, machine, altitudeM, limits, onReading }: Props) {
   const kind = observationOf(observation).reading as ReadingKind;
   const form = FORM[kind];
-  const { preferences } = usePerson();
-  const preferred =
-    form.units.find((unit) => METRIC.has(unit) === (preferences.units === 'metric')) ?? form.units[0] ?? '';
   const [texts, setTexts] = useState<Readonly<Record<string, string>>>({});
-  const [unit, setUnit] = useState(preferred);
+  const { unit, units, setUnit, keep } = useUnit(kind);
   const [method, setMethod] = useState(form.methods?.[0]);
+  const values = form.fields.map(([name]) => asWritten(texts[name] ?? '', kind));
+  const figures = values.flatMap((one) => one?.value ?? []);
   const reading = {
-    ...Object.fromEntries(form.fields.map(([name]) => [name, numberIn(texts[name])])),
+    ...Object.fromEntries(form.fields.map(([name], at) => [name, values[at]?.value ?? null])),
     unit,
     ...(method ? { method } : {}),
   };
-  const complete = form.fields.every(([name]) => numberIn(texts[name]) !== null);
-  const banded = complete
-    ? bandReading(kind, reading, limitsFor(READING_LIMITS, limits), { engine: machine.engine, altitudeM })
-    : null;
-  const doubt = banded?.ok ? doubtOf(kind, reading) : null;
+  const banded =
+    figures.length === form.fields.length
+      ? bandReading(kind, reading, limitsFor(READING_LIMITS, limits), { engine: machine.engine, altitudeM })
+      : null;
+  const doubt = banded?.ok ? doubtOf(kind, figures, unit) : null;
+  const write = (name: string, text: string) => {
+    setTexts((before) => ({ ...before, [name]: text }));
+    const written = asWritten(text, kind)?.unit;
+    if (written) setUnit(written);
+  };
   return (
     <View className="gap-3">
       {form.methods ? (
@@ -97,62 +99,73 @@ export function ReadingEntry({ observation, machine, altitudeM, limits, onReadin
         </View>
       ) : null}
       <View className="flex-row items-end gap-2">
-        {form.fields.map(([name, label]) => (
+        {form.fields.map(([name, label], at) => (
           <Field
             key={name}
             className="min-w-0 flex-1"
-            label={`${label}, ${unit}`}
+            label={`${label}, ${symbolOf(unit)}`}
             value={texts[name] ?? ''}
-            onChangeText={(text) => setTexts((before) => ({ ...before, [name]: text }))}
+            onChangeText={(text) => write(name, text)}
             inputMode="decimal"
-            wrong={
-              texts[name] && numberIn(texts[name]) === null ? 'Enter a number, with at most one point.' : undefined
-            }
+            wrong={texts[name] && values[at] === null ? `Enter a figure, in ${sayUnits(units)}.` : undefined}
           />
         ))}
-        {form.units.length > 1
-          ? form.units.map((entry) => (
-              <Choice key={entry} label={entry} on={unit === entry} onPress={() => setUnit(entry)} />
-            ))
-          : null}
       </View>
-      {banded && !banded.ok ? <Words tone="held">It cannot be read: {banded.why}.</Words> : null}
-      {banded?.ok ? <Band banded={banded} observation={observation} scale={form.scale} shown={unit} /> : null}
-      {doubt ? (
-        <View className="flex-row flex-wrap items-center gap-2" role="alert">
-          <Words tone="held" className="min-w-0 flex-1">
-            {doubt.sentence}
-          </Words>
-          <Button label={`It was ${doubt.meant}`} onPress={() => setUnit(doubt.meant)} />
+      {units.length > 1 ? (
+        <View className="flex-row gap-2" role="group" aria-label="Unit">
+          {units.map((entry) => (
+            <Choice
+              key={entry}
+              className="flex-1"
+              label={symbolOf(entry)}
+              on={unit === entry}
+              onPress={() => setUnit(entry)}
+            />
+          ))}
         </View>
       ) : null}
+      {banded && !banded.ok ? <Words tone="held">It cannot be read: {banded.why}.</Words> : null}
+      {banded?.ok ? <Band banded={banded} observation={observation} scale={form.scale} shown={unit} /> : null}
+      {doubt ? <Doubted doubt={doubt} onMeant={setUnit} /> : null}
       {banded?.ok ? (
         <Button
           kind="main"
           tall
           label={`Take it: ${sayOutcome(observation, banded.outcome).toLowerCase()}`}
-          onPress={() => onReading(banded.outcome, reading)}
+          onPress={() => {
+            keep();
+            onReading(banded.outcome, reading);
+          }}
         />
       ) : null}
     </View>
   );
 }
 
-const numberIn = (text: string | undefined): number | null =>
-  text !== undefined && /^\d+([.,]\d+)?$/.test(text) ? Number(text.replace(',', '.')) : null;
+const sayUnits = (units: readonly string[]): string =>
+  units
+    .map(symbolOf)
+    .join(', ')
+    .replace(/, ([^,]*)$/, ' or $1');
 
-/** A unit that can hardly be meant, and the one that was. */
-function doubtOf(
-  kind: ReadingKind,
-  reading: { readonly unit: string; readonly value?: number | null },
-): { readonly sentence: string; readonly meant: string } | null {
-  const value = reading.value ?? 0;
-  if (kind === 'compression' && reading.unit === 'kPa' && value > 0 && value < 250)
-    return { sentence: 'That is very little in kPa. Was it psi?', meant: 'psi' };
-  if (kind === 'compression' && reading.unit === 'psi' && value > 350)
-    return { sentence: 'That is very much in psi. Was it kPa?', meant: 'kPa' };
-  if (reading.unit === 'in' && value > 0.2) return { sentence: 'That is very wide in inches. Was it mm?', meant: 'mm' };
-  return null;
+interface DoubtedProps {
+  readonly doubt: Doubt;
+  readonly onMeant: (unit: string) => void;
+}
+
+/** What no gauge shows, in words, with what was likely meant one tap away. */
+function Doubted({ doubt: { value, unit, meant }, onMeant }: DoubtedProps) {
+  const said = `${sayValue(value)} ${symbolOf(unit)}`;
+  return (
+    <View className="flex-row flex-wrap items-center gap-2" role="alert">
+      <Words tone="held" className="min-w-0 flex-1">
+        {meant === null
+          ? `No gauge shows ${said} here. Read it again.`
+          : `${said} is hardly likely. Was it ${symbolOf(meant)}?`}
+      </Words>
+      {meant === null ? null : <Button label={`It was ${symbolOf(meant)}`} onPress={() => onMeant(meant)} />}
+    </View>
+  );
 }
 
 interface BandProps {
@@ -179,7 +192,7 @@ function Band({ banded, observation, scale, shown }: BandProps) {
         scale={[say(scale[0]), say(scale[1])]}
         good={good}
         value={say(banded.value)}
-        unit={into}
+        unit={symbolOf(into)}
         verdict={sayOutcome(observation, banded.outcome)}
         tone={banded.outcome === healthy ? 'fit' : 'held'}
       />

@@ -1,4 +1,4 @@
-import { cautionText, entryOf, faultOf, TOOLS } from '@hudrik/core/catalogue';
+import { cautionText, entryOf, faultOf, TOOLS, type AnyObservation } from '@hudrik/core/catalogue';
 import type { Machine, Step } from '@hudrik/core/diagnosis';
 import type { OwnLimits } from '@hudrik/core/readings';
 import { useMemo, useState } from 'react';
@@ -125,8 +125,7 @@ function useAnswerKeys(
 ): void {
   const bindings = useMemo(() => {
     if (!live) return [];
-    const { outcomes, several } = observationOf(step.id);
-    const answers = several ? [] : Object.keys(outcomes);
+    const answers = Object.keys(observationOf(step.id).outcomes);
     return [
       ...answers.map((outcome, at) => ({ keys: String(at + 1), does: 'Answer', run: () => onSeen([outcome], null) })),
       { keys: '0', does: 'Could not tell', run: onCouldNotTell },
@@ -136,40 +135,20 @@ function useAnswerKeys(
   useKeys(bindings);
 }
 
-/** One answer a button, with what it would do; where several may show at once, they are ticked and then kept. */
-function Answers({
-  step,
-  rows,
-  onSeen,
-}: {
+interface AnswersProps {
   readonly step: Step;
   readonly rows: NonNullable<Answer['shown']>['rows'] | null;
   readonly onSeen: Props['onSeen'];
-}) {
-  const observation = observationOf(step.id);
-  const [ticked, setTicked] = useState<readonly string[]>([]);
-  const outcomes = Object.entries(observation.outcomes);
-  if (observation.several) {
-    const toggle = (outcome: string) =>
-      setTicked(ticked.includes(outcome) ? ticked.filter((one) => one !== outcome) : [...ticked, outcome]);
-    return (
-      <View className="gap-2" role="group" aria-label="Answers">
-        {outcomes.map(([outcome, [words]]) => (
-          <Choice key={outcome} label={words} on={ticked.includes(outcome)} onPress={() => toggle(outcome)} />
-        ))}
-        <Button
-          kind="main"
-          tall
-          label="Save"
-          offBecause={ticked.length === 0 ? 'Tick what you see.' : null}
-          onPress={() => onSeen(ticked, null)}
-        />
-      </View>
-    );
-  }
+}
+
+/** One answer a tap, with what it would do; where several may show at once, they can be ticked instead. */
+function Answers({ step, rows, onSeen }: AnswersProps) {
+  const { outcomes, several } = observationOf(step.id);
+  const [isTicking, setTicking] = useState(false);
+  if (isTicking) return <SeveralAnswers outcomes={outcomes} onSeen={onSeen} />;
   return (
     <View className="gap-2" role="group" aria-label="Answers">
-      {outcomes.map(([outcome, [words, , means]]) => {
+      {Object.entries(outcomes).map(([outcome, [words, , means]]) => {
         const row = rows?.find((one) => one.outcome === outcome);
         return (
           <Button
@@ -182,6 +161,32 @@ function Answers({
           />
         );
       })}
+      {several ? <Button kind="quiet" label="Several of these" onPress={() => setTicking(true)} /> : null}
+    </View>
+  );
+}
+
+interface SeveralProps {
+  readonly outcomes: AnyObservation['outcomes'];
+  readonly onSeen: Props['onSeen'];
+}
+
+function SeveralAnswers({ outcomes, onSeen }: SeveralProps) {
+  const [ticked, setTicked] = useState<readonly string[]>([]);
+  const toggle = (outcome: string) =>
+    setTicked(ticked.includes(outcome) ? ticked.filter((one) => one !== outcome) : [...ticked, outcome]);
+  return (
+    <View className="gap-2" role="group" aria-label="Answers">
+      {Object.entries(outcomes).map(([outcome, [words]]) => (
+        <Choice key={outcome} label={words} on={ticked.includes(outcome)} onPress={() => toggle(outcome)} />
+      ))}
+      <Button
+        kind="main"
+        tall
+        label="Save"
+        offBecause={ticked.length === 0 ? 'Tick what you see.' : null}
+        onPress={() => onSeen(ticked, null)}
+      />
     </View>
   );
 }
