@@ -242,6 +242,7 @@ export const OUTCOMES = {
 export const SET_UP_IDS = [
   'plug-out',
   'hose-off',
+  'connector-off',
   'bowl-off',
   'carb-off',
   'cowl-off',
@@ -308,4 +309,4 @@ export const PROOF_READING_IDS = [
 export const RISK_IDS = ['seized-fastener', 'plastic-snaps', 'old-thread'] as const;
 export const STATE_FOUND_IDS = ['good', 'dirty', 'gummed', 'corroded', 'broken'] as const;
 /** What a kept check-in, card or finding was judged by: fingerprints of the content. */
-export const EDITIONS = { rules: '595bb42b87', card: '0814cebe49', knowledge: '2623438892' } as const;
+export const EDITIONS = { rules: '595bb42b87', card: '0814cebe49', knowledge: 'ae00fcb3d4' } as const;

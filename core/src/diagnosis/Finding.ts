@@ -7,7 +7,7 @@ import { enoughOf, type Enough } from './enough';
 import { establish, seenAs, type Established } from './established';
 import { beside } from './fold';
 import type { Machine } from './machine';
-import { sameRepairs } from './Prices';
+import { putRightBy } from './Prices';
 
 /** What was found: outcomes by observation; several where several show at once. */
 export type Seen = Readonly<Record<string, string | readonly string[]>>;
@@ -126,7 +126,9 @@ export class Finding {
     const trouble = this.trouble();
     if (this.given().length === 0 || trouble.length === 0) return null;
     const { model, steps, nothingWrong, established } = this;
-    this.#enough ??= enoughOf({ model, steps, known: established, nothingWrong, trouble });
+    const putRight = putRightBy(model, this.knowledge);
+    const cured = new Set(this.given().flatMap((one) => putRight[one.fault] ?? []));
+    this.#enough ??= enoughOf({ model, steps, known: established, nothingWrong, trouble, cured });
     return this.#enough;
   }
 
@@ -151,7 +153,7 @@ function stepsOf(knowledge: Knowledge, model: Model, chapter: Chapter, at: numbe
   const fault = chapter.repaired === undefined ? -1 : model.faultIds.indexOf(chapter.repaired);
   return fault < 0
     ? steps
-    : [...steps, { kind: 'repaired', faults: sameRepairs(model, knowledge)[fault] ?? [fault], chapter: at }];
+    : [...steps, { kind: 'repaired', faults: putRightBy(model, knowledge)[fault] ?? [fault], chapter: at }];
 }
 
 /** An answer asked anew replaces the old one, unless what was put right in between speaks to it: then both count, each in its time. */

@@ -265,7 +265,7 @@ export class Planner {
     const fault = this.explaining.faults[f] as number;
     const id = this.model.faultIds[fault] as string;
     const at = { pass: price.pass.slice(), then: price.then.slice() };
-    for (const other of this.prices.sameRepair(fault)) {
+    for (const other of this.prices.putRightBy(fault)) {
       const place = this.explaining.faults.indexOf(other);
       if (place < 0) continue;
       at.pass[place] = other === fault ? this.prices.repairCost(id) : NOTHING_MORE;
@@ -287,7 +287,7 @@ export class Planner {
     const { faults } = this.explaining;
     const likeliest = (f: number): boolean =>
       this.prices
-        .sameRepair(faults[f] as number)
+        .putRightBy(faults[f] as number)
         .every((other) => (by[faults.indexOf(other)] ?? 0) <= (by[f] as number));
     return [...this.order].filter((f) => f < this.n && (by[f] as number) > 0.02 && likeliest(f)).slice(0, 8);
   }

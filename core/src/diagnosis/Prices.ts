@@ -61,7 +61,7 @@ interface OfModel {
   readonly settlers: readonly (readonly string[])[];
   /** By fault: what has to be off for its looks and its repair. */
   readonly wants: readonly ReadonlySet<string>[];
-  readonly sameRepair: readonly (readonly number[])[];
+  readonly putRight: readonly (readonly number[])[];
 }
 
 const known = new WeakMap<Model, OfModel>();
@@ -81,19 +81,21 @@ function ofModel(model: Model, knowledge: Knowledge): OfModel {
         ...(settlers[f] as string[]).flatMap((look) => knowledge.observations[look]?.setUps ?? []),
       ]),
   );
-  const repairTitles = model.faultIds.map((id) => knowledge.faults[id]?.repair.title);
+  const repairs = model.faultIds.map((id) => knowledge.faults[id]?.repair);
   const fresh = {
     settlers,
     wants,
-    sameRepair: repairTitles.map((own) => repairTitles.flatMap((other, f) => (other === own ? [f] : []))),
+    putRight: repairs.map((own) =>
+      model.faultIds.flatMap((id, f) => (repairs[f]?.title === own?.title || own?.cures?.includes(id) ? [f] : [])),
+    ),
   };
   known.set(model, fresh);
   return fresh;
 }
 
-/** Faults by faults that one and the same repair puts right: a new plug is a new plug. */
-export const sameRepairs = (model: Model, knowledge: Knowledge): readonly (readonly number[])[] =>
-  ofModel(model, knowledge).sameRepair;
+/** By fault, all that its repair puts right: a new plug is a new plug, and a bath clears the passages too. */
+export const putRightBy = (model: Model, knowledge: Knowledge): readonly (readonly number[])[] =>
+  ofModel(model, knowledge).putRight;
 
 export interface Looked {
   /** Checks that can still be made. */
@@ -123,8 +125,8 @@ export class Prices {
   }
 
   /** The faults that the repair of this one puts right, itself among them. */
-  sameRepair(f: number): readonly number[] {
-    return this.ofModel.sameRepair[f] as readonly number[];
+  putRightBy(f: number): readonly number[] {
+    return this.ofModel.putRight[f] as readonly number[];
   }
 
   toolsMissing(id: string): string[] {

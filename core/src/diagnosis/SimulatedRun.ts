@@ -4,7 +4,7 @@ import type { Knowledge, Model } from './compileModel';
 import type { CompiledObservation } from './compiled';
 import { beside } from './fold';
 import { isTrouble, openChecks, type Finding } from './Finding';
-import { sameRepairs } from './Prices';
+import { putRightBy } from './Prices';
 
 /** A source of numbers from 0 up to 1, seeded by whoever calls: nothing here draws by itself. */
 export type Random = () => number;
@@ -42,7 +42,7 @@ export class SimulatedRun {
     this.setUpsDone = new Set(setUpsDone);
     this.unwell = [...finding.unwell()];
     this.given = new Set(finding.given().map((one) => one.fault));
-    this.repairs = sameRepairs(finding.model, finding.knowledge);
+    this.repairs = putRightBy(finding.model, finding.knowledge);
   }
 
   open(): CompiledObservation[] {

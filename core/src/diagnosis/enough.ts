@@ -3,6 +3,8 @@ import { beliefOf, foldsOf, type Known, type Shown, type Step } from './beliefs'
 import type { Model } from './compileModel';
 import { foldGivens } from './fold';
 
+type Fold = ReturnType<typeof foldGivens>;
+
 /** Whether what is given explains what was told and seen. */
 export interface Enough {
   /** It is heard in all of it, whoever stands behind. */
@@ -20,13 +22,15 @@ interface Asked {
   readonly nothingWrong: number | null;
   /** All that was told and seen and is trouble, but what is given itself. */
   readonly trouble: readonly Shown[];
+  /** Faults that the repair of what is given puts right too: they count as given. */
+  readonly cured: ReadonlySet<number>;
 }
 
 /**
  * In: the steps, what is known, the trouble besides. Out: three probabilities. With Z all weight, a_∞ the chance that a given is heard:
  *   E = Σ w ∏_{o∉U} L_o ∏_{o∈U} a_∞(o) ∏_{x∈T} (1 − t_x(o)) / Z; with chance h' for a_∞; heard: s' = a_x t_x, h' = a_∞.
  */
-export function enoughOf({ model, steps, known, nothingWrong, trouble }: Asked): Enough {
+export function enoughOf({ model, steps, known, nothingWrong, trouble, cured }: Asked): Enough {
   const whole = beliefOf(model, steps, { known, struck: [], leftOut: new Set(), purpose: '' }, nothingWrong);
   const rest = beliefOf(
     model,
@@ -38,31 +42,37 @@ export function enoughOf({ model, steps, known, nothingWrong, trouble }: Asked):
     const { given, gone } = foldsOf(step, known);
     return { step, fold: foldGivens(step.likelihood, given, gone) };
   });
-  const n = model.faultIds.length;
   const total = whole.logTotal();
   const heard = new Belief(rest);
   for (const { fold } of folds)
     heard.update({
-      shows: fold.heardBefore.map((before, x) => before * (1 - (fold.likelihood.silent[x] as number))),
+      shows: fold.heardBefore.map((before, x) =>
+        cured.has(x) ? (fold.likelihood.shows[x] as number) : before * (1 - (fold.likelihood.silent[x] as number)),
+      ),
       silent: fold.likelihood.silent,
       healthy: fold.heard,
     });
-  // Nobody behind speaks to any of it: one product for all trouble.
-  const behind = new Belief(rest);
-  const silent = Float64Array.from({ length: n }, (_, x) =>
-    folds.reduce((product, { fold }) => product * (fold.likelihood.silent[x] as number), 1),
+  const share = (belief: Belief): number => Math.min(1, Math.exp(belief.logTotal() - total));
+  const n = model.faultIds.length;
+  // Nobody else behind speaks to any of it: one product for all trouble.
+  const silence = Float64Array.from({ length: n }, (_, x) =>
+    cured.has(x) ? 1 : folds.reduce((product, { fold }) => product * (fold.likelihood.silent[x] as number), 1),
   );
-  behind.update({ shows: new Float64Array(n), silent, healthy: 1 });
-  const share = (belief: Belief, times: number): number => Math.min(1, times * Math.exp(belief.logTotal() - total));
+  /** What is given is heard, what is cured with it, or what is left to chance; nobody else speaks. */
+  const alone = (healthy: (fold: Fold) => number): number => {
+    const behind = new Belief(rest);
+    behind.update({ shows: new Float64Array(n), silent: silence, healthy: 1 });
+    for (const { fold } of folds)
+      behind.update({
+        shows: fold.likelihood.shows.map((part, x) => (cured.has(x) ? part : 0)),
+        silent: fold.likelihood.silent.map((part, x) => (cured.has(x) ? part : 1)),
+        healthy: healthy(fold),
+      });
+    return share(behind);
+  };
   return {
-    probability: share(heard, 1),
-    alone: share(
-      behind,
-      folds.reduce((product, { fold }) => product * fold.heard, 1),
-    ),
-    withChance: share(
-      behind,
-      folds.reduce((product, { fold }) => product * fold.likelihood.healthy, 1),
-    ),
+    probability: share(heard),
+    alone: alone((fold) => fold.heard),
+    withChance: alone((fold) => fold.likelihood.healthy),
   };
 }

@@ -37,3 +37,4 @@ export { drawSet, drawShowing, drawSpeakers, SimulatedRun, type Random } from '.
 export { drawTrouble, type Drawn } from './draw';
 export type { Enough } from './enough';
 export { seeded } from './seeded';
+export { rivalRepairs } from './rivalRepairs';

@@ -261,25 +261,25 @@ describe('networks of up to eight faults, every state counted', () => {
     );
   });
 
-  test('whether what is given is enough: it is heard in all trouble, alone or not, or with chance', () => {
+  test('whether what is given is enough, with what its repair cures: heard in all trouble, alone or not, or with chance', () => {
     fc.assert(
-      fc.property(small({ min: 2, max: 6 }, 3), (drawn) => {
+      fc.property(small({ min: 3, max: 6 }, 3), fc.subarray([0, 2]), (drawn, cured) => {
         const told: Small = { ...drawn, seen: drawn.seen.map((one) => (one === 'good' ? 'bad' : one)) };
         if (told.seen.every((one) => one === null)) return;
-        const finding = find(knowledgeOf(told, {}, 'complaint'), [{ seen: seenOf(told), said: [f(1)] }]);
+        const base = knowledgeOf(told, {}, 'complaint');
+        const [given] = [base.faults[f(1)] as AnyFault];
+        const faults = { ...base.faults, [f(1)]: { ...given, repair: { ...given.repair, cures: cured.map(f) } } };
+        const finding = find({ ...base, faults }, [{ seen: seenOf(told), said: [f(1)] }]);
         const net = ownOf(finding, told);
+        const isOurs = (fault: number): boolean => fault === 1 || cured.includes(fault);
         const all = states(net, scaleOf(finding, net), [1]);
         const sum = (counts: Parameters<typeof likelihood>[2]): number =>
           all.reduce((total, state) => total + state.weight * likelihood(net, state, counts), 0);
         const z = sum(() => true);
         const enough = finding.enough();
-        close(enough?.probability ?? 0, sum((heard) => heard === 1) / z, 1e-12);
-        close(enough?.alone ?? 0, sum((heard, spoke) => heard === 1 && spoke.length === 1) / z, 1e-12);
-        close(
-          enough?.withChance ?? 0,
-          sum((heard, spoke) => heard === null || (heard === 1 && spoke.length === 1)) / z,
-          1e-12,
-        );
+        close(enough?.probability ?? 0, sum((heard) => heard !== null && isOurs(heard)) / z, 1e-12);
+        close(enough?.alone ?? 0, sum((heard, spoke) => heard !== null && spoke.every(isOurs)) / z, 1e-12);
+        close(enough?.withChance ?? 0, sum((_, spoke) => spoke.every(isOurs)) / z, 1e-12);
       }),
       { numRuns: 80 },
     );

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { reckonWays, type WayAsked } from './index';
+import { rivalsOf, reckonWays, type WayAsked } from './index';
 
 const plain: WayAsked = {
   centsPerHour: 6000,
@@ -128,4 +128,31 @@ describe('the reckoning (a decision tree, common practice)', () => {
       ),
     );
   });
+});
+
+describe('rival ways to put one thing right', () => {
+  const bath = { title: 'Bath', minutes: 55, partsCents: 2200, holds: 0.82 };
+  const fresh = { title: 'New', minutes: 25, partsCents: 5500, holds: 0.97 };
+  const at = (ways: readonly (typeof bath)[]) => rivalsOf(ways, 7800);
+
+  test('each costs itself, and where it does not hold the other after it', () => {
+    const [first, second] = at([bath, fresh]);
+    // By hand: 55 min at 78.00 an hour is 71.50, with parts 93.50; 25 min is 32.50, with parts 87.50.
+    expect([first?.title, first?.expectedCents]).toEqual(['New', 8750 + Math.round(0.03 * 9350)]);
+    expect([second?.title, second?.expectedCents]).toEqual(['Bath', 9350 + 0.18 * 8750]);
+  });
+
+  test('the break-even is where both cost the same', () => {
+    const quick = { ...bath, minutes: 20, partsCents: 0, holds: 0.5 };
+    const [first] = at([quick, fresh]);
+    expect(first?.title).toBe('Bath');
+    const evens = first?.breakEven ?? 0;
+    const [one, other] = at([{ ...quick, holds: evens }, fresh]);
+    expect(Math.abs((one?.expectedCents ?? 0) - (other?.expectedCents ?? 0))).toBeLessThanOrEqual(1);
+    expect(at([{ ...quick, holds: evens + 0.02 }, fresh])[0]?.title).toBe('Bath');
+    expect(at([{ ...quick, holds: evens - 0.02 }, fresh])[0]?.title).toBe('New');
+  });
+
+  test('one way alone is what it costs', () =>
+    expect(at([bath])).toEqual([{ ...bath, expectedCents: 9350, breakEven: null }]));
 });

@@ -1,4 +1,5 @@
 import type { Step } from '@hudrik/core/diagnosis';
+import { observationsOf } from '@hudrik/core/log';
 import type { Answer } from '@/workers/lookInto';
 import type { LocalFinding } from './finding';
 import { StepCard } from './StepCard';
@@ -25,6 +26,7 @@ export function CurrentStep({ step, answer, finding, handle, onAnswered, onConfi
     <StepCard
       step={step}
       shown={answer.shown}
+      seen={Object.assign({}, ...observationsOf(finding.entries).chapters.map((chapter) => chapter.seen))}
       machine={finding.machine}
       limits={finding.limits ?? null}
       probability={answer.diagnosis.suspects.find((entry) => entry.id === step.id)?.probability ?? 0}

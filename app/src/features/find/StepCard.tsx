@@ -1,5 +1,5 @@
 import { cautionText, entryOf, faultOf, TOOLS, type AnyObservation } from '@hudrik/core/catalogue';
-import type { Machine, Step } from '@hudrik/core/diagnosis';
+import type { Machine, Seen, Step } from '@hudrik/core/diagnosis';
 import type { OwnLimits } from '@hudrik/core/readings';
 import { useMemo, useState } from 'react';
 import { Pressable, View } from 'react-native';
@@ -7,11 +7,13 @@ import { Button, Card, Caution, Choice, useKeys, Words } from '@/design';
 import { sayMinutes, sayMoney } from '@/writing';
 import type { Answer } from '@/workers/lookInto';
 import { ReadingEntry } from './ReadingEntry';
+import { RivalWays } from './RivalWays';
 import { observationOf, sayFault, sayOpening, sayPercent, sayRow, sayWhyStep } from './say';
 
 interface Props {
   readonly step: Step;
   readonly shown: Answer['shown'];
+  readonly seen: Seen;
   readonly machine: Machine;
   readonly altitudeM: number;
   readonly limits: OwnLimits | null;
@@ -191,7 +193,7 @@ function SeveralAnswers({ outcomes, onSeen }: SeveralProps) {
   );
 }
 
-function RepairCard({ step, shown, probability, confirms, onRepaired, onConfirm, onOther }: Props) {
+function RepairCard({ step, shown, seen, setUpsDone, probability, confirms, onRepaired, onConfirm, onOther }: Props) {
   const fault = faultOf(step.id);
   if (fault === undefined) return null;
   return (
@@ -202,7 +204,10 @@ function RepairCard({ step, shown, probability, confirms, onRepaired, onConfirm,
         why={`${sayFault(step.id)}: ${sayPercent(probability)}. ${sayWhyStep(step, shown)}`}
       />
       {fault.caution ? <Caution text={cautionText(fault.caution)} /> : null}
-      {fault.repair.partsCents > 0 ? <Words size={15}>Parts about {sayMoney(fault.repair.partsCents)}.</Words> : null}
+      <RivalWays fault={step.id} seen={seen} setUpsDone={setUpsDone} />
+      {fault.rivals === undefined && fault.repair.partsCents > 0 ? (
+        <Words size={15}>Parts about {sayMoney(fault.repair.partsCents)}.</Words>
+      ) : null}
       {confirms ? (
         <Button kind="main" tall label="Confirm: it is this" onPress={onConfirm} />
       ) : (

@@ -1,7 +1,45 @@
-import type { Applies, FaultEntries } from '../shapes';
+import type { Applies, Fault, FaultEntries, FaultId } from '../shapes';
 
 const FLOAT: Applies = { fuel: ['petrol'], carburettor: ['float'] };
 const CARB: Applies = { fuel: ['petrol'], carburettor: ['float', 'diaphragm', 'suction'] };
+
+/** What a bath reaches. */
+const PASSAGES: readonly FaultId[] = [
+  'main-jet-blocked',
+  'emulsion-tube-blocked',
+  'pilot-jet-blocked',
+  'inlet-screen-blocked',
+  'needle-stuck-shut',
+  'float-stuck',
+];
+
+const STRIP_AND_BATH: Fault['repair'] = {
+  title: 'Strip and bath the carburettor',
+  minutes: 55,
+  partsCents: 2200,
+  setUps: ['carb-off'],
+  holds: 0.82,
+  holdsWhen: [{ observation: 'bowl-look', outcome: 'corroded', holds: 0.35 }],
+  cures: PASSAGES,
+};
+const NEW_CARBURETTOR: Fault['repair'] = {
+  title: 'Replace the carburettor',
+  minutes: 25,
+  partsCents: 5500,
+  setUps: ['carb-off'],
+  holds: 0.97,
+  cures: [
+    ...PASSAGES,
+    'carb-varnished',
+    'carb-corroded',
+    'needle-leaks',
+    'seat-swollen',
+    'float-broken',
+    'carb-gasket-leak',
+  ],
+};
+/** Where one passage is blocked, it is cleared by itself, or the carburettor is stripped. */
+const OR_STRIP: readonly Fault['repair'][] = [STRIP_AND_BATH, NEW_CARBURETTOR];
 
 /** What keeps a carburettor from giving the right mixture. */
 export const CARBURETTOR_FAULTS = {
@@ -34,7 +72,7 @@ export const CARBURETTOR_FAULTS = {
     perThousand: 15,
     rank: 390,
     strains: { gum: 0.5, damp: 0.4, opened: 0.2 },
-    repair: { title: 'Clean the inlet screen', minutes: 6, partsCents: 0, setUps: ['hose-off'] },
+    repair: { title: 'Clean the inlet screen', minutes: 4, partsCents: 0, setUps: ['hose-off', 'connector-off'] },
     caution: 'fuel-vapour',
     shows: {
       'inlet-screen': { dirty: 0.96 },
@@ -94,12 +132,8 @@ export const CARBURETTOR_FAULTS = {
     perThousand: 18,
     rank: 420,
     strains: { gum: 1.6 },
-    repair: {
-      title: 'Strip and bath the carburettor, or replace it',
-      minutes: 55,
-      partsCents: 2200,
-      setUps: ['carb-off'],
-    },
+    repair: STRIP_AND_BATH,
+    rivals: [NEW_CARBURETTOR],
     caution: 'fuel-vapour',
     shows: {
       'bowl-look': { varnish: 0.92 },
@@ -120,7 +154,8 @@ export const CARBURETTOR_FAULTS = {
     perThousand: 6,
     rank: 480,
     strains: { damp: 0.8, ethanol: 0.4, gum: 0.4 },
-    repair: { title: 'Replace the carburettor', minutes: 25, partsCents: 5500, setUps: ['carb-off'] },
+    repair: NEW_CARBURETTOR,
+    rivals: [{ ...STRIP_AND_BATH, holds: 0.35, holdsWhen: [] }],
     caution: 'fuel-vapour',
     shows: {
       'bowl-look': { corroded: 0.9 },
@@ -141,7 +176,8 @@ export const CARBURETTOR_FAULTS = {
     perThousand: 30,
     rank: 490,
     strains: { gum: 1.2, dryness: 0.3 },
-    repair: { title: 'Clear the main jet', minutes: 8, partsCents: 0, setUps: ['bowl-off'] },
+    repair: { title: 'Clear the main jet', minutes: 8, partsCents: 0, setUps: ['bowl-off'], holds: 0.85 },
+    rivals: OR_STRIP,
     caution: 'fuel-vapour',
     shows: {
       'main-jet': { blocked: 0.94 },
@@ -166,7 +202,8 @@ export const CARBURETTOR_FAULTS = {
     perThousand: 12,
     rank: 500,
     strains: { gum: 1.2, opened: 0.3 },
-    repair: { title: 'Clear the emulsion tube', minutes: 10, partsCents: 0, setUps: ['bowl-off'] },
+    repair: { title: 'Clear the emulsion tube', minutes: 10, partsCents: 0, setUps: ['bowl-off'], holds: 0.85 },
+    rivals: OR_STRIP,
     caution: 'fuel-vapour',
     shows: {
       'emulsion-tube': { blocked: 0.94 },
@@ -188,7 +225,14 @@ export const CARBURETTOR_FAULTS = {
     perThousand: 38,
     rank: 510,
     strains: { gum: 1.3, dryness: 0.3 },
-    repair: { title: 'Clear the pilot jet and its passage', minutes: 12, partsCents: 0, setUps: ['carb-off'] },
+    repair: {
+      title: 'Clear the pilot jet and its passage',
+      minutes: 12,
+      partsCents: 0,
+      setUps: ['carb-off'],
+      holds: 0.85,
+    },
+    rivals: OR_STRIP,
     caution: 'fuel-vapour',
     shows: {
       'pilot-jet': { blocked: 0.94 },

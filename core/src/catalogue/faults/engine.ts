@@ -13,11 +13,22 @@ export const ENGINE_FAULTS = {
     rank: 10,
     strains: { damp: 1.8 },
     repair: {
-      title: 'Oil the cylinder, wait hours, work it gently; hone if it must be',
-      minutes: 90,
-      partsCents: 1500,
-      setUps: LIFTS_HEAD,
+      title: 'Oil through the plug hole, wait hours, work it gently',
+      minutes: 25,
+      partsCents: 300,
+      setUps: ['plug-out'],
+      holds: 0.6,
+      holdsWhen: [{ observation: 'bore-camera', outcome: 'scored-or-rust', holds: 0.4 }],
     },
+    rivals: [
+      {
+        title: 'Head off, free the rings, hone the bore',
+        minutes: 90,
+        partsCents: 3500,
+        setUps: LIFTS_HEAD,
+        holds: 0.85,
+      },
+    ],
     shows: {
       starting: { 'will-not-turn': 0.95 },
       'recoil-feel': { locked: 0.9, drags: 0.06 },

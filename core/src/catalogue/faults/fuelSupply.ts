@@ -74,7 +74,8 @@ export const FUEL_SUPPLY_FAULTS = {
     perThousand: 5,
     rank: 320,
     strains: { gum: 0.7, damp: 0.5 },
-    repair: { title: 'Clean or replace the tap', minutes: 18, partsCents: 1400 },
+    repair: { title: 'Clean the tap', minutes: 16, partsCents: 0, holds: 0.75 },
+    rivals: [{ title: 'Replace the tap', minutes: 14, partsCents: 1400, holds: 0.98 }],
     caution: 'fuel-vapour',
     shows: {
       'flow-at-hose': { none: 0.45, weak: 0.5 },
@@ -264,7 +265,8 @@ export const FUEL_SUPPLY_FAULTS = {
     perThousand: 22,
     rank: 460,
     strains: { damp: 1.2, age: 0.6 },
-    repair: { title: 'De-rust the tank, or replace it', minutes: 50, partsCents: 2000 },
+    repair: { title: 'De-rust the tank', minutes: 50, partsCents: 2000, holds: 0.75 },
+    rivals: [{ title: 'Replace the tank', minutes: 25, partsCents: 6500, holds: 0.98 }],
     caution: 'fuel-vapour',
     shows: {
       'fuel-look': { 'dirt-or-rust': 0.7 },

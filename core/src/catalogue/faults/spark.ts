@@ -73,7 +73,7 @@ export const SPARK_FAULTS = {
     perThousand: 6,
     rank: 250,
     strains: { age: 0.3 },
-    repair: { title: 'Replace the low-oil switch', minutes: 30, partsCents: 2200 },
+    repair: { title: 'Replace the low-oil switch inside the sump', minutes: 85, partsCents: 2200 },
     shows: {
       'oil-switch-off': { 'spark-returns': 0.94 },
       'spark-inline': { none: 0.85 },

@@ -35,7 +35,7 @@ export const HYDRAULICS = {
   relief: {
     words: 'Relief pressure',
     kind: 'tool',
-    minutes: 6,
+    minutes: 12,
     when: LS,
     tools: ['hydraulic-gauge'],
     wants: 'running',

@@ -37,6 +37,11 @@ export const SET_UPS: Readonly<Record<SetUpId, SetUp>> = {
     minutes: 3,
     takesOff: { what: 'Fuel hose', system: 'fuel', keys: ['fuel-hose'] },
   },
+  'connector-off': {
+    words: 'Inlet connector pulled, on the bench',
+    minutes: 12,
+    takesOff: { what: 'Inlet connector', system: 'fuel', keys: ['inlet-connector'] },
+  },
   'bowl-off': { words: 'Bowl off', minutes: 5, takesOff: { what: 'Bowl', system: 'fuel', keys: ['bowl'] } },
   'carb-off': {
     words: 'Carburettor off',

@@ -64,7 +64,7 @@ export const LOOKS = {
   'cap-vent': {
     words: 'Cap vent',
     kind: 'look',
-    minutes: 2,
+    minutes: 6,
     wants: 'running',
     how: 'When it falters, loosen the cap: does it recover, does it hiss?',
     outcomes: {

@@ -10,8 +10,8 @@ export const OPENED = {
   'inlet-screen': {
     words: 'Inlet screen',
     kind: 'opened',
-    minutes: 4,
-    setUps: ['hose-off'],
+    minutes: 2,
+    setUps: ['hose-off', 'connector-off'],
     when: FLOAT,
     caution: 'fuel-vapour',
     how: 'Mark how the connector stands, grip, turn, pull. Clean from the needle side outward; hard air blows the screen out.',

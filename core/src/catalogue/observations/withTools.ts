@@ -111,6 +111,7 @@ export const WITH_TOOLS = {
     words: 'Kill wire taken off',
     kind: 'tool',
     minutes: 5,
+    setUps: ['cowl-off'],
     takesOff: { what: 'Kill wire', system: 'electric', keys: ['kill-wire'] },
     wants: 'turning',
     how: 'Take it off the coil, try for spark again. The engine has no switch now: be ready with choke or tap. Put it back and prove that it stops.',
@@ -179,7 +180,7 @@ export const WITH_TOOLS = {
   'leak-down': {
     words: 'Leak-down',
     kind: 'tool',
-    minutes: 6,
+    minutes: 12,
     setUps: ['plug-out'],
     tools: ['leak-down-set'],
     wants: 'turning',

@@ -1,9 +1,23 @@
 import type { Applies, Strain } from './engine';
-import type { CautionId, ClassId, FaultId, ObservationId, SetUpId, Shows } from './ids';
+import type { CautionId, ClassId, FaultId, ObservationId, SetUpId, Shown, Shows } from './ids';
 
 /** The lanes of fault finding: an engine needs the first five; then the machine that it drives. */
 export const LANES = ['compression', 'spark', 'timing', 'fuel', 'air', 'machine'] as const;
 export type Lane = (typeof LANES)[number];
+
+/** A way to put a fault right. */
+export interface Repair {
+  readonly title: string;
+  readonly minutes: number;
+  readonly partsCents: number;
+  readonly setUps?: readonly string[];
+  /** In what share of machines it holds (judgement); nearly always where it is not said. */
+  readonly holds?: number;
+  /** Where this was seen, it holds in another share. */
+  readonly holdsWhen?: readonly (Shown & { readonly holds: number })[];
+  /** What it puts right besides: strip and bath clears the passages too. */
+  readonly cures?: readonly string[];
+}
 
 /** What the sums ask of a fault: they know no id. */
 export interface AnyFault {
@@ -22,12 +36,9 @@ export interface AnyFault {
   readonly shows: Readonly<Record<string, Readonly<Record<string, number | undefined>> | undefined>>;
   /** Lower masks higher: where several could speak to one observation, the lowest rank is heard. */
   readonly rank: number;
-  readonly repair: {
-    readonly title: string;
-    readonly minutes: number;
-    readonly partsCents: number;
-    readonly setUps?: readonly string[];
-  };
+  readonly repair: Repair;
+  /** Other ways to put it right. */
+  readonly rivals?: readonly Repair[];
   /** Told with this cause, never by itself. */
   readonly consequences?: readonly string[];
   readonly caution?: string;
@@ -37,11 +48,17 @@ export interface AnyFault {
   readonly safety?: true;
 }
 
+interface KnownRepair extends Repair {
+  readonly setUps?: readonly SetUpId[];
+  readonly cures?: readonly FaultId[];
+}
+
 /** A fault of the catalogue: what it names exists. */
 export interface Fault extends AnyFault {
   readonly perThousandOf?: Readonly<Partial<Record<ClassId, number>>>;
   readonly shows: Shows;
-  readonly repair: Omit<AnyFault['repair'], 'setUps'> & { readonly setUps?: readonly SetUpId[] };
+  readonly repair: KnownRepair;
+  readonly rivals?: readonly KnownRepair[];
   readonly caution?: CautionId;
 }
 

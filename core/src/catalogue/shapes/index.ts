@@ -26,7 +26,7 @@ export type { UseRate } from './useRate';
 export { ENGINE_TRAITS, FUEL_BLENDS, KEPT, STORED, STRAINS, TRUTHS } from './engine';
 export type { Applies, Engine, EngineTrait, Past, Strain, Truth } from './engine';
 export { LANES } from './fault';
-export type { AnyFault, Brings, Fault, FaultEntries, Lane, School } from './fault';
+export type { AnyFault, Brings, Fault, FaultEntries, Lane, Repair, School } from './fault';
 export { READING_KINDS } from './observation';
 export type {
   AnyObservation,

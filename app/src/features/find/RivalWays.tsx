@@ -1,0 +1,40 @@
+import { FAULT_KNOWLEDGE } from '@hudrik/core/catalogue';
+import { rivalRepairs, type Seen } from '@hudrik/core/diagnosis';
+import { View } from 'react-native';
+import { Words } from '@/design';
+import { sayMinutes, sayMoney } from '@/writing';
+import { sayPercent } from './say';
+
+interface Props {
+  readonly fault: string;
+  readonly seen: Seen;
+  readonly setUpsDone: readonly string[];
+}
+
+/** Ways to put a fault right, the one to begin with first, and from when on the other would be. Nothing where there is one way only. */
+export function RivalWays({ fault, seen, setUpsDone }: Props) {
+  const ways = rivalRepairs(FAULT_KNOWLEDGE, fault, seen, new Set(setUpsDone));
+  if (ways.length < 2) return null;
+  return (
+    <View className="gap-2" role="list" aria-label="Ways to put it right">
+      {ways.map(({ title, minutes, partsCents, holds, expectedCents, breakEven }, at) => (
+        <View key={title} role="listitem" className="border-l-[6px] border-line pl-3">
+          <Words size={15} face="strong">
+            {at === 0 ? `Begin with: ${title.toLowerCase()}.` : `Or: ${title.toLowerCase()}.`}
+          </Words>
+          <Words size={15}>
+            {[
+              sayMinutes(minutes),
+              ...(partsCents > 0 ? [`parts ${sayMoney(partsCents)}`] : []),
+              `holds in ${sayPercent(holds)}`,
+              `about ${sayMoney(expectedCents)} to the end`,
+            ].join(' · ')}
+          </Words>
+          {at > 0 && breakEven !== null && breakEven > holds ? (
+            <Words size={13} tone="ink-soft">{`It would come first if it held in ${sayPercent(breakEven)}.`}</Words>
+          ) : null}
+        </View>
+      ))}
+    </View>
+  );
+}
