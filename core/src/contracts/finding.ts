@@ -74,6 +74,9 @@ const lesson = object({
   family: string().required(),
   cases: number().required(),
   counts: mixed<Record<string, number>>().required(),
+  apart: mixed<Record<string, number>>().required(),
+  brought: mixed<Record<string, Record<string, { looked: number; found: number }>>>().required(),
+  cameBack: mixed<Record<string, number>>().required(),
 });
 export const learned = object({
   version: number().required(),

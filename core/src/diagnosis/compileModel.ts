@@ -32,10 +32,18 @@ export interface Knowledge {
 export interface Learned {
   readonly cases: number;
   readonly counts: Readonly<Record<string, number>>;
+  /** By fault, the jobs in which something that brings it about was confirmed: they do not count to its own odds. */
+  readonly apart?: Readonly<Record<string, number>>;
+  /** By fault and what it brings about: in how many jobs that was looked at, and in how many it was there. */
+  readonly brought?: Readonly<
+    Record<string, Readonly<Record<string, { readonly looked: number; readonly found: number }>>>
+  >;
 }
 
 /** The built-in odds are worth this many proven cases (judgement). */
 export const PRIOR_WORTH = 60;
+/** What brings what about is worth this many in which it was looked at (judgement). */
+const LINK_WORTH = 20;
 /** No fault speaks with more certainty than this: a look can always be wrong. */
 const SUREST = 0.98;
 
@@ -61,14 +69,15 @@ export function compileModel(
     .map(([id, fault]) => ({ id, fault, share: shareOf(fault.when, machine, knowledge.traitShares) }))
     .filter((entry) => entry.share > 0)
     .sort((a, b) => a.fault.rank - b.fault.rank);
-  const totals = Float64Array.from(faults, ({ id, fault, share }) => {
+  const totals = Float64Array.from(faults, ({ fault, share }) => {
     const builtIn = ((fault.perThousandOf?.[machine.classId ?? ''] ?? fault.perThousand) / 1000) * share;
-    const taught = (builtIn * PRIOR_WORTH + (learned.counts[id] ?? 0)) / (PRIOR_WORTH + learned.cases);
-    return Math.min(taught, 0.9);
+    return Math.min(builtIn, 0.9);
   });
   const list = faults.map((entry) => entry.fault);
-  const brings = bringsOf(knowledge, faults);
-  const own = ownParts(totals, brings).map((p, f) => strained(p, faults[f]?.fault.strains ?? {}, strains));
+  const own = ownParts(totals, bringsOf(knowledge, faults)).map((p, f) =>
+    strained(taught(p, faults[f]?.id ?? '', learned), faults[f]?.fault.strains ?? {}, strains),
+  );
+  const brings = bringsOf(knowledge, faults, learned);
   const prior = scaled(new Prior(own, brings));
   const seen = new Map(
     knowledge.seenAs
@@ -91,17 +100,29 @@ interface Entry {
 }
 
 /** What brings what about on this machine: the share of such machines that have the part counts. */
-function bringsOf(knowledge: Knowledge, faults: readonly Entry[]): Link[][] {
+function bringsOf(knowledge: Knowledge, faults: readonly Entry[], { brought }: Partial<Learned> = {}): Link[][] {
   const place = new Map(faults.map(({ id }, at) => [id, at]));
   return faults.map(({ id }) =>
     Object.entries(knowledge.brings[id] ?? {}).flatMap(([child, part]) => {
       const fault = place.get(child);
       return fault === undefined || part === undefined
         ? []
-        : [{ fault, share: Math.min(part, MOST_BROUGHT) * (faults[fault]?.share ?? 1) }];
+        : [
+            {
+              fault,
+              share: Math.min(taughtLink(part, brought?.[id]?.[child]), MOST_BROUGHT) * (faults[fault]?.share ?? 1),
+            },
+          ];
     }),
   );
 }
+
+/** A fault's own odds, moved by the cases that count to it. */
+const taught = (own: number, id: string, { cases, counts, apart }: Learned): number =>
+  Math.min((own * PRIOR_WORTH + (counts[id] ?? 0)) / (PRIOR_WORTH + cases - (apart?.[id] ?? 0)), 0.9);
+
+const taughtLink = (share: number, seen = { looked: 0, found: 0 }): number =>
+  (share * LINK_WORTH + seen.found) / (LINK_WORTH + seen.looked);
 
 /** Nothing brings another about more surely. */
 const MOST_BROUGHT = 0.9;

@@ -38,3 +38,5 @@ export { drawTrouble, type Drawn } from './draw';
 export type { Enough } from './enough';
 export { seeded } from './seeded';
 export { rivalRepairs } from './rivalRepairs';
+export { lessonsOf, type Lesson, type ProvenCase } from './lessons';
+export { taughtOdds, type TaughtFault, type TaughtLink } from './taughtOdds';

@@ -1,5 +1,12 @@
 import { keysOf } from '../typed';
-import type { Applies, Engine, EngineTrait, Past, Strain } from '../catalogue/shapes';
+import {
+  ENGINE_TRAITS,
+  type Applies,
+  type Engine,
+  type EngineTrait,
+  type Past,
+  type Strain,
+} from '../catalogue/shapes';
 
 /** The machine that is looked at. Everything may be left out; no class means an engine by itself. */
 export interface Machine {
@@ -84,3 +91,10 @@ export function strainsOf(past: Past): Readonly<Record<Strain, number>> {
 /** The family that proven causes of an engine are counted under: ignition, strokes and fuel. What is not known is the usual. */
 export const engineFamily = ({ ignition = 'coil', strokes = 4, fuel = 'petrol' }: Engine): string =>
   `${ignition}-${strokes}-${fuel}`;
+
+/** The engine that a family names: the other way round. */
+export function engineOfFamily(family: string): Engine {
+  const is = (value: string | number): boolean => family.split('-').includes(String(value));
+  const { ignition, strokes, fuel } = ENGINE_TRAITS;
+  return { ignition: ignition.find(is), strokes: strokes.find(is), fuel: fuel.find(is) };
+}

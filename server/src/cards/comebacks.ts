@@ -5,7 +5,8 @@ import type { Db, JobRow } from '../database/tables';
 import { trueHoursAt } from '../fleet/meters';
 
 const DAY_MS = 86_400_000;
-const familiesOf = (causes: readonly string[]): Set<string> =>
+/** The families of these causes: comebacks are counted by them. */
+export const familiesOf = (causes: readonly string[]): Set<string> =>
   new Set(causes.flatMap((id) => entryOf(FAULTS, id)?.family ?? []));
 
 /** The last proven job of the same trouble on this unit, when it is near enough for this one to be a comeback; or null. */

@@ -4,6 +4,7 @@ import { describe, test } from 'node:test';
 import { EDITIONS, type FaultId } from '@hudrik/core/catalogue';
 import type { CardReply, FindingRecord, LearnedReply, LogRecord, Role, UnitPage } from '@hudrik/core/contracts';
 import { observationsOf, type Facts } from '@hudrik/core/log';
+import { writingAny } from '../log/changeUnit';
 import { foundCheckIn } from '../testing/samples';
 import { prove } from '../testing/proving';
 import { entryIn, problemIn, useYard, jsonOf } from '../testing/yard';
@@ -224,8 +225,41 @@ describe('a finding', () => {
     const after = await learned();
     assert.ok(after.version > before.version);
     assert.deepEqual(after.lessons, [
-      { classId: 'generator', family: 'coil-4-petrol', cases: 1, counts: { 'main-jet-blocked': 1 } },
+      {
+        classId: 'generator',
+        family: 'coil-4-petrol',
+        cases: 1,
+        counts: { 'main-jet-blocked': 1 },
+        apart: {},
+        brought: {},
+        cameBack: {},
+      },
     ]);
+    // What was looked at in its finding teaches what it brings about; the same trouble soon after says that it came back.
+    const last = await yard.db.selectFrom('proven_cause').selectAll().executeTakeFirstOrThrow();
+    await yard.db
+      .updateTable('proven_cause')
+      .set({ faults: ['dirt-in-tank'] })
+      .execute();
+    assert.deepEqual((await learned()).lessons[0]?.brought, {});
+    await yard.db.transaction().execute((trx) =>
+      writingAny(trx, () =>
+        trx
+          .insertInto('log_entry')
+          .values({
+            id: randomUUID(),
+            unit_id: null,
+            finding_id: last.finding_id,
+            at: yard.now,
+            kind: 'seen',
+            facts: JSON.stringify(seen('inlet-screen', 'clear')),
+          } as never)
+          .execute(),
+      ),
+    );
+    assert.deepEqual((await learned()).lessons[0]?.brought, {
+      'dirt-in-tank': { 'inlet-screen-blocked': { looked: 1, found: 0 } },
+    });
     // What was taught while fuel low and the tap shut were one fault is shared between them.
     await yard.db
       .updateTable('proven_cause')

@@ -36,11 +36,20 @@ describe('what a finding’s step takes off', () => {
     assert.equal((await see(finding, 'fuel-look', 'fresh')).status, 201);
     assert.deepEqual((await page('GE-01')).jobs, []);
     assert.equal((await see(finding, 'kill-wire-off', 'no-change')).status, 201);
-    assert.deepEqual(await tray('GE-01'), [['Kill wire', 'off', 'electric', 'A1']]);
+    assert.deepEqual(await tray('GE-01'), [
+      ['Blower housing with the starter', 'off', 'guard', 'A1'],
+      ['Kill wire', 'off', 'electric', 'A2'],
+    ]);
     const { unit, jobs } = await page('GE-01');
     assert.deepEqual([unit.verdict.readiness, jobs.map((job) => job.title)], ['held', ['Find the fault']]);
     assert.equal((await card('GE-01')).visit.state, 'open');
-    assert.deepEqual((await kinds('GE-01')).slice(0, 4), ['taken-off', 'job-started', 'job-raised', 'seen']);
+    assert.deepEqual((await kinds('GE-01')).slice(0, 5), [
+      'taken-off',
+      'taken-off',
+      'job-started',
+      'job-raised',
+      'seen',
+    ]);
   });
 
   test('is off once, by whatever name a teardown has it; what is back comes off again', async () => {

@@ -1,7 +1,9 @@
-import { FAULTS, FORMER_FAULTS } from '@hudrik/core/catalogue';
+import { FAULT_KNOWLEDGE, FAULTS, FORMER_FAULTS } from '@hudrik/core/catalogue';
 import type { LearnedReply } from '@hudrik/core/contracts';
-import { engineFamily } from '@hudrik/core/diagnosis';
+import { engineFamily, lessonsOf } from '@hudrik/core/diagnosis';
+import { isComeback } from '@hudrik/core/proof';
 import { sql } from 'kysely';
+import { familiesOf } from '../cards/comebacks';
 import type { Actor, Context } from '../context';
 import type { Db, JobRow, Trx } from '../database/tables';
 
@@ -57,33 +59,66 @@ export async function readLearned(db: Db): Promise<LearnedReply> {
     .limit(1)
     .executeTakeFirst();
   const rows = await db
-    .selectFrom('proven_cause')
-    .select(['id', 'class_id', 'family', 'faults'])
-    .where('at', '>', reset?.at ?? new Date(0))
-    .orderBy('id')
+    .selectFrom('proven_cause as p')
+    .innerJoin('finding as f', 'f.id', 'p.finding_id')
+    .select(['p.id', 'p.finding_id', 'p.class_id', 'p.family', 'p.faults', 'p.at', 'f.unit_id'])
+    .where('p.at', '>', reset?.at ?? new Date(0))
+    .orderBy('p.id')
     .execute();
-  const lessons = new Map<
-    string,
-    { classId: string | null; family: string; cases: number; counts: Record<string, number> }
-  >();
-  for (const row of rows) {
-    const lesson = lessons.get(`${row.class_id} ${row.family}`) ?? {
-      classId: row.class_id,
-      family: row.family,
-      cases: 0,
-      counts: {},
-    };
-    lesson.cases++;
-    for (const [fault, share] of row.faults.flatMap(sharesOf))
-      lesson.counts[fault] = (lesson.counts[fault] ?? 0) + share;
-    lessons.set(`${row.class_id} ${row.family}`, lesson);
-  }
+  const looks = await looksIn(
+    db,
+    rows.map((row) => row.finding_id),
+  );
+  const cases = rows.map((row) => ({
+    classId: row.class_id,
+    family: row.family,
+    faults: row.faults.flatMap(sharesOf),
+    looks: looks.get(row.finding_id) ?? [],
+    cameBack: rows.some((later) => isBackAgain(row, later)),
+  }));
   return {
     version: (reset?.id ?? 0) * 1_000_000 + (rows.at(-1)?.id ?? 0),
     since: reset?.at.toISOString() ?? null,
-    lessons: [...lessons.values()],
+    lessons: lessonsOf(FAULT_KNOWLEDGE, cases),
   };
 }
+
+/** What was looked at in each finding. */
+async function looksIn(db: Db, findingIds: readonly string[]): Promise<ReadonlyMap<string, string[]>> {
+  if (findingIds.length === 0) return new Map();
+  const rows = await db
+    .selectFrom('log_entry')
+    .select(['finding_id', sql<string>`facts ->> 'observation'`.as('observation')])
+    .distinct()
+    .where('kind', '=', 'seen')
+    .where('finding_id', 'in', [...findingIds])
+    .execute();
+  const looks = new Map<string, string[]>();
+  for (const { finding_id: id, observation } of rows)
+    if (id !== null) looks.set(id, [...(looks.get(id) ?? []), observation]);
+  return looks;
+}
+
+interface Proven {
+  readonly unit_id: number | null;
+  readonly faults: readonly string[];
+  readonly at: Date;
+}
+
+/** The same trouble was proven on the same unit again, soon after. Hours are not counted here: days are enough to teach by. */
+function isBackAgain(first: Proven, later: Proven): boolean {
+  const days = (later.at.getTime() - first.at.getTime()) / DAY_MS;
+  const families = familiesOf(first.faults);
+  return (
+    first.unit_id !== null &&
+    later.unit_id === first.unit_id &&
+    days > 0 &&
+    isComeback(days, null) &&
+    [...familiesOf(later.faults)].some((family) => families.has(family))
+  );
+}
+
+const DAY_MS = 86_400_000;
 
 /** Back to the built-in odds. What was proven stays on record; it no longer counts. */
 export async function forgetLearned(context: Context, actor: Actor): Promise<LearnedReply> {

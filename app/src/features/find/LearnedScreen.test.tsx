@@ -1,4 +1,4 @@
-import { screen, waitFor } from '@testing-library/react-native';
+import { screen, waitFor, within } from '@testing-library/react-native';
 import { IVO, press, show } from '@/testing/screen';
 import { LearnedScreen } from './LearnedScreen';
 
@@ -6,7 +6,15 @@ const learned = {
   version: 3,
   since: null,
   lessons: [
-    { classId: 'generator', family: 'coil-4-petrol', cases: 4, counts: { 'main-jet-blocked': 3, 'plug-fouled': 1 } },
+    {
+      classId: 'generator',
+      family: 'coil-4-petrol',
+      cases: 4,
+      counts: { 'main-jet-blocked': 3, 'plug-fouled': 1, 'dirt-in-tank': 1 },
+      apart: { 'inlet-screen-blocked': 1 },
+      brought: { 'dirt-in-tank': { 'inlet-screen-blocked': { looked: 1, found: 1 } } },
+      cameBack: { 'plug-fouled': 1 },
+    },
   ],
 };
 
@@ -15,7 +23,15 @@ describe('what the yard has learned', () => {
     show(<LearnedScreen />, { 'GET /api/learned': learned });
     expect(await screen.findByText('4 proven causes have taught the odds.')).toBeTruthy();
     expect(screen.getByText('Main jet blocked')).toBeTruthy();
-    expect(screen.getByText(/^3 · odds × /)).toBeTruthy();
+    // The link: 0.4 built in is worth twenty cases.
+    expect(screen.getByText('Dirt in the tank: inlet screen blocked')).toBeTruthy();
+    expect(screen.getByText('1 of 1')).toBeTruthy();
+    expect(screen.getByText('1 came back')).toBeTruthy();
+    const [before, now, cases] = within(screen.getByLabelText('Main jet blocked'))
+      .getAllByText(/^[\d.]+$/)
+      .map((one) => Number(one.props['children']));
+    expect(now).toBeGreaterThan(before ?? 0);
+    expect(cases).toBe(3);
     expect(screen.queryByRole('button', { name: 'Go back to the built-in odds' })).toBeNull();
   });
 

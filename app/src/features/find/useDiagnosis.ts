@@ -55,7 +55,7 @@ function useLearned(machine: LocalFinding['machine']): Learned | null {
     const lesson = learned.data?.lessons.find(
       (entry) => entry.classId === (machine.classId ?? null) && entry.family === engineFamily(machine.engine),
     );
-    return lesson ? { cases: lesson.cases, counts: lesson.counts } : null;
+    return lesson ?? null;
   }, [learned.data, machine]);
 }
 
