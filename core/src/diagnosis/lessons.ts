@@ -58,14 +58,18 @@ function lessonOf(
     for (const [fault, share] of confirmed) {
       if (!children.has(fault)) add(counts, fault, weight * share);
       if (isBack) add(cameBack, fault, share);
-      for (const child of Object.keys(brings[fault] ?? {})) {
-        const isFound = confirmed.has(child);
-        if (!isFound && !seenAs.some((look) => look.fault === child && looks.includes(look.observation))) continue;
-        const links = (brought[fault] ??= {});
-        const link = (links[child] ??= { looked: 0, found: 0 });
-        link.looked += weight;
-        if (isFound) link.found += weight;
-      }
+    }
+    const wasLookedAt = (child: string): boolean =>
+      confirmed.has(child) || seenAs.some((look) => look.fault === child && looks.includes(look.observation));
+    const links = [...confirmed.keys()].flatMap((fault) =>
+      Object.keys(brings[fault] ?? {})
+        .filter(wasLookedAt)
+        .map((child) => [fault, child] as const),
+    );
+    for (const [fault, child] of links) {
+      const link = ((brought[fault] ??= {})[child] ??= { looked: 0, found: 0 });
+      link.looked += weight;
+      if (confirmed.has(child)) link.found += weight;
     }
   }
   return { classId, family, cases: all, counts, apart, brought, cameBack };
