@@ -3,10 +3,12 @@ import path from 'node:path';
 import {
   CLASS_IDS,
   FAULT_KNOWLEDGE,
+  FAULTS,
   NOTHING_WRONG,
   OBSERVATIONS,
   READING_LIMITS,
   entryOf,
+  type AnyFault,
   type AnyObservation,
 } from '../catalogue';
 import { bandReading } from '../readings';
@@ -66,9 +68,15 @@ describe.each(expected.map((entry) => [entry.file, entry] as const))(
   },
 );
 
-test('thirty cases or more, over six classes and an engine by itself, with one, two and three causes, and one in which nothing is wrong', () => {
+test('120 cases or more, over six classes and an engine by itself; 30 with two to four causes, 20 on the driven machines, one in which nothing is wrong', () => {
   const classes = new Set(expected.map(({ file }) => read<{ class: string }>(`${file}.json`).class));
-  expect(expected.length).toBeGreaterThanOrEqual(30);
+  expect(expected.length).toBeGreaterThanOrEqual(120);
+  const several = expected.filter(({ causes }) => causes.length >= 2);
+  expect(several.length).toBeGreaterThanOrEqual(30);
+  const driven = expected.filter(({ causes }) =>
+    causes.some((id) => entryOf<AnyFault>(FAULTS, id)?.lane === 'machine'),
+  );
+  expect(driven.length).toBeGreaterThanOrEqual(20);
   expect([classes.has('engine'), classes.size]).toEqual([true, 7]);
   expect(expected.some((entry) => entry.causes.includes(NOTHING_WRONG))).toBe(true);
   expect(Math.max(...expected.map((entry) => entry.causes.length))).toBe(4);

@@ -79,6 +79,8 @@ export interface Trouble {
   readonly faults: readonly number[];
   /** By complaint: the faults that speak to it. While one of them is left, it is still there. */
   readonly complaints: readonly (readonly number[])[];
+  /** How this machine shows what it has, where that is not as the model has it. */
+  readonly shows?: ReadonlyMap<string, CompiledObservation>;
 }
 
 /** Goes one way to the end on a machine of which we know what is wrong. */
@@ -91,7 +93,8 @@ export function follow(run: SimulatedRun, trouble: Trouble, way: Way, random: Ra
     if (choice.kind === 'check') {
       minutes += checkMinutes(run.knowledge, choice.id, run.setUpsDone);
       const observation = run.model.observations.get(choice.id) as CompiledObservation;
-      run.look(observation, drawShowing(observation, left, random).outcome);
+      const truth = trouble.shows?.get(choice.id) ?? observation;
+      run.look(observation, drawShowing(truth, left, random).outcome);
       continue;
     }
     minutes += repairMinutes(run.knowledge, choice.id, run.setUpsDone) + costs.minutesToTry;
