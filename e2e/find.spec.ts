@@ -110,7 +110,7 @@ test(
     await page.getByRole('dialog').getByRole('button', { name: 'Compression by gauge' }).click();
     await page.getByRole('button', { name: 'By drill' }).click();
     await page.getByLabel('Gauge, psi').fill('4x');
-    await expect(page.getByText('Enter a number, with at most one point.')).toBeVisible();
+    await expect(page.getByText('Enter a figure, in psi, kPa or bar.')).toBeVisible();
     await page.getByLabel('Gauge, psi').fill('42');
     await page.getByRole('button', { name: 'Take it: failed' }).click();
     await expect(page.getByText('Compression by gauge: failed')).toBeVisible();
@@ -191,3 +191,42 @@ test(
     await expect(page.getByRole('button', { name: 'Put right now: Cap vent blocked' })).toBeHidden();
   },
 );
+
+test('a washer that stood: a bundle while it is open, four causes seen, confirmed together, and all of it off on the card', async ({
+  page,
+  server,
+}) => {
+  await signIn(page, 'Ivo Tarnwell');
+  const tag = await freshUnit(server, 'pressure-washer');
+  const { id: findingId } = await enter(page.request, { tag }, 'finding-opened', {
+    machine: { engine: { carburettor: 'float', fuel: 'petrol' }, past: { daysStood: 730, stored: 'fuel-left' } },
+  });
+  for (const [observation, outcome] of [
+    ['starting', 'will-not-fire'],
+    ['fuel-look', 'stale'],
+    ['tank-look', 'debris'],
+    ['bowl-look', 'varnish'],
+  ])
+    await enter(page.request, { findingId }, 'seen', { observation, outcomes: [outcome], reading: null });
+  await page.goto(`/u/${tag}/find`);
+  await expect(page.getByText('Seen, to be put right')).toBeVisible();
+  await expect(page.getByText(/^Into the tray: bowl\.$/)).toBeVisible();
+  // The bowl is off with it: what lies behind it costs a minute a look.
+  await expect(page.getByText('While it is open')).toBeVisible();
+  await page.getByRole('button', { name: 'Main jet: blocked' }).click();
+  await expect(page.getByText(/^That explains it \(.*\): .*main jet blocked/)).toBeVisible();
+  const causes = ['Main jet blocked', 'Carburettor varnished throughout', 'Dirt in the tank', 'Stale fuel'];
+  for (const cause of causes) await expect(page.getByRole('button', { name: `Put right now: ${cause}` })).toBeVisible();
+  await page.getByRole('button', { name: 'It is these 4' }).click();
+  await page.getByRole('button', { name: 'Confirm 4 causes' }).click();
+  await expect(page.getByText(`${tag}: found`)).toBeVisible();
+  for (const cause of causes) await expect(page.getByText(cause, { exact: true }).first()).toBeVisible();
+  await page.getByRole('button', { name: `See ${tag}` }).click();
+  await page
+    .getByRole('button', { name: /^To the card of:/ })
+    .first()
+    .click();
+  await expect(page.getByText('Bowl', { exact: true }).first()).toBeVisible();
+  await page.goto(`/u/${tag}/check-out`);
+  await expect(page.getByText(/^No\. Held: /)).toBeVisible();
+});

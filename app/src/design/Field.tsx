@@ -5,11 +5,13 @@ import { useWritten } from './written';
 interface Props extends TextInputProps {
   readonly label: string;
   readonly wrong?: string | undefined;
+  /** What is written here looks for something, and is not to be kept. */
+  readonly isSearch?: boolean;
 }
 
 /** A line to write on, its label above it, what is wrong with it below. */
-export function Field({ label, wrong, className = '', multiline, ...rest }: Props) {
-  useWritten(rest.value ?? '');
+export function Field({ label, wrong, className = '', multiline, isSearch = false, ...rest }: Props) {
+  useWritten(isSearch ? '' : (rest.value ?? ''));
   return (
     <View className={`gap-1 ${className}`}>
       <Words size={15} face="strong">

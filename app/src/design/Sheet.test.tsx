@@ -3,11 +3,17 @@ import { useState } from 'react';
 import { press, show, type } from '@/testing/screen';
 import { Button, Field, Sheet } from '@/design';
 
-function Note({ onClose, first = '' }: { readonly onClose: () => void; readonly first?: string }) {
+interface NoteProps {
+  readonly onClose: () => void;
+  readonly first?: string;
+  readonly isSearch?: boolean;
+}
+
+function Note({ onClose, first = '', isSearch = false }: NoteProps) {
   const [text, setText] = useState(first);
   return (
     <Sheet title="A note" open onClose={onClose}>
-      <Field label="Note" value={text} onChangeText={setText} />
+      <Field label="Note" isSearch={isSearch} value={text} onChangeText={setText} />
       <Button label="Save" onPress={onClose} />
     </Sheet>
   );
@@ -39,6 +45,14 @@ describe('a sheet', () => {
     expect(onClose).not.toHaveBeenCalled();
     close(1);
     await press('Throw it away');
+    expect(onClose).toHaveBeenCalledTimes(1);
+  });
+
+  test('in which something was looked for closes at once', () => {
+    const onClose = jest.fn();
+    show(<Note onClose={onClose} isSearch />, {});
+    type('Note', 'jet');
+    close(1);
     expect(onClose).toHaveBeenCalledTimes(1);
   });
 

@@ -32,7 +32,7 @@ export function StepsSheet({
         );
   return (
     <Sheet title="Another step" open onClose={onClose}>
-      <Field label="Find a check" value={find} onChangeText={setFind} />
+      <Field label="Find a check" isSearch value={find} onChangeText={setFind} />
       {listed.slice(0, 40).map((step) => (
         <Line
           key={`${step.kind} ${step.id}`}
