@@ -1,19 +1,11 @@
-import { FAULT_KNOWLEDGE } from '@hudrik/core/catalogue';
-import { rivalRepairs, type Seen } from '@hudrik/core/diagnosis';
+import type { Rival } from '@hudrik/core/money';
 import { View } from 'react-native';
 import { Words } from '@/design';
 import { sayMinutes, sayMoney } from '@/writing';
 import { sayPercent } from './say';
 
-interface Props {
-  readonly fault: string;
-  readonly seen: Seen;
-  readonly setUpsDone: readonly string[];
-}
-
 /** Ways to put a fault right, the one to begin with first, and from when on the other would be. Nothing where there is one way only. */
-export function RivalWays({ fault, seen, setUpsDone }: Props) {
-  const ways = rivalRepairs(FAULT_KNOWLEDGE, fault, seen, new Set(setUpsDone));
+export function RivalWays({ ways }: { readonly ways: readonly Rival[] }) {
   if (ways.length < 2) return null;
   return (
     <View className="gap-2" role="list" aria-label="Ways to put it right">

@@ -1,5 +1,5 @@
-import { cautionText, entryOf, faultOf, TOOLS, type AnyObservation } from '@hudrik/core/catalogue';
-import type { Machine, Seen, Step } from '@hudrik/core/diagnosis';
+import { cautionText, entryOf, FAULT_KNOWLEDGE, faultOf, TOOLS, type AnyObservation } from '@hudrik/core/catalogue';
+import { rivalRepairs, type Machine, type Seen, type Step } from '@hudrik/core/diagnosis';
 import type { OwnLimits } from '@hudrik/core/readings';
 import { useMemo, useState } from 'react';
 import { Pressable, View } from 'react-native';
@@ -196,15 +196,17 @@ function SeveralAnswers({ outcomes, onSeen }: SeveralProps) {
 function RepairCard({ step, shown, seen, setUpsDone, probability, confirms, onRepaired, onConfirm, onOther }: Props) {
   const fault = faultOf(step.id);
   if (fault === undefined) return null;
+  const ways = rivalRepairs(FAULT_KNOWLEDGE, step.id, seen, new Set(setUpsDone));
+  const [best] = ways;
   return (
     <Card className="gap-3">
       <Head
-        words={fault.repair.title}
-        step={step}
+        words={best?.title ?? fault.repair.title}
+        step={{ ...step, minutes: best?.minutes ?? step.minutes }}
         why={`${sayFault(step.id)}: ${sayPercent(probability)}. ${sayWhyStep(step, shown)}`}
       />
       {fault.caution ? <Caution text={cautionText(fault.caution)} /> : null}
-      <RivalWays fault={step.id} seen={seen} setUpsDone={setUpsDone} />
+      <RivalWays ways={ways} />
       {fault.rivals === undefined && fault.repair.partsCents > 0 ? (
         <Words size={15}>Parts about {sayMoney(fault.repair.partsCents)}.</Words>
       ) : null}

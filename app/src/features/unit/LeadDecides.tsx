@@ -35,7 +35,7 @@ export function LeadDecides({ defect, unit }: Props) {
         <Button
           className="grow"
           kind="quiet"
-          label="It has none"
+          label="Not fitted to it"
           aria-label={`Not fitted: ${check.words}`}
           onPress={() => setSheet('not-fitted')}
         />
