@@ -1,6 +1,7 @@
 import assert from 'node:assert/strict';
 import { after, before, describe, test } from 'node:test';
-import { CLASS_IDS, LIVE_EFFECTS, folderOf } from '@hudrik/core/catalogue';
+import { CLASS_IDS, LIVE_EFFECTS, folderOf, type ClassId, type Rated } from '@hudrik/core/catalogue';
+import { planFor, ratedOf } from '@hudrik/core/ratings';
 import { httpSupplier } from '../parts/supplier';
 import { readingOf } from './loadBank';
 import { startStandIns, type StandIns } from './start';
@@ -12,20 +13,42 @@ describe('the simulated load bank', () => {
     test(`a sound ${classId} reads within the limits of its proof at every load that is asked for`, () => {
       for (const reading of folderOf(classId).proof.readings.filter((entry) => entry.live !== undefined)) {
         for (const jitter of extremes) {
-          const value = readingOf(classId, [], reading.atLoad ?? 0, 1, () => jitter)[reading.live ?? ''] ?? Number.NaN;
+          const value =
+            readingOf({ classId, families: [], load: reading.atLoad ?? 0 }, 1, () => jitter)[reading.live ?? ''] ??
+            Number.NaN;
           assert.ok(value >= (reading.least ?? value) && value <= (reading.most ?? value), `${reading.id}: ${value}`);
         }
       }
     });
   }
 
+  const RATED: readonly (readonly [ClassId, Rated])[] = [
+    ['generator', { hertz: 50, volts: 230 }],
+    ['generator', { hertz: 60, volts: 240, governor: 'inverter' }],
+    ['pressure-washer', { flow: 21, pressure: 250, 'top-speed': 3400 }],
+    ['log-splitter', { cycle: 9, pressure: 240 }],
+    ['welder', { 'open-circuit': 95, 'high-amperes': 220 }],
+    ['tiller', { 'top-speed': 3000 }],
+  ];
+  for (const [classId, own] of RATED)
+    test(`a sound ${classId} rated ${JSON.stringify(own)} reads within its own limits`, () => {
+      const { proof, rated: usual } = folderOf(classId);
+      const rated = ratedOf(usual, own);
+      for (const reading of planFor(proof, usual, rated).readings.filter((entry) => entry.live !== undefined))
+        for (const jitter of extremes) {
+          const live = readingOf({ classId, families: [], rated, load: reading.atLoad ?? 0 }, 1, () => jitter);
+          const value = live[reading.live ?? ''] ?? Number.NaN;
+          assert.ok(value >= (reading.least ?? value) && value <= (reading.most ?? value), `${reading.id}: ${value}`);
+        }
+    });
+
   test('every fault it knows shows in some class at some load', () => {
     for (const family of Object.keys(LIVE_EFFECTS)) {
       const shows = CLASS_IDS.some((classId) =>
         extremes.some(
           (load) =>
-            JSON.stringify(readingOf(classId, [family], load, 1, () => 0.5)) !==
-            JSON.stringify(readingOf(classId, [], load, 1, () => 0.5)),
+            JSON.stringify(readingOf({ classId, families: [family], load }, 1, () => 0.5)) !==
+            JSON.stringify(readingOf({ classId, families: [], load }, 1, () => 0.5)),
         ),
       );
       assert.equal(shows, true, family);
@@ -33,10 +56,10 @@ describe('the simulated load bank', () => {
   });
 
   test('a starved set dies under load, and nothing reads below nothing', () => {
-    assert.equal(readingOf('generator', ['fuel-supply'], 1, 0, () => 0.5).rpm, 0);
+    assert.equal(readingOf({ classId: 'generator', families: ['fuel-supply'], load: 1 }, 0, () => 0.5).rpm, 0);
     for (const family of Object.keys(LIVE_EFFECTS))
       for (const value of Object.values(
-        readingOf('generator', [family, 'governor', 'rings-and-bore'], 1, 4.7, () => 0),
+        readingOf({ classId: 'generator', families: [family, 'governor', 'rings-and-bore'], load: 1 }, 4.7, () => 0),
       ))
         assert.ok(value >= 0);
   });

@@ -1,3 +1,5 @@
+import type { RatingId } from './ratings';
+
 /** What a channel of the workshop's instruments shows: without load and at full load, straight between. */
 interface LiveChannel {
   readonly none: number;
@@ -7,12 +9,16 @@ interface LiveChannel {
   /** What of a fault bears on it. */
   readonly by?: 'output' | 'pressure' | 'flow' | 'cycle';
   readonly digits: number;
+  /** Which rated figure it goes with. */
+  readonly rating?: RatingId;
 }
 
 /** A sound unit of a class, for the stand-in of the load bank. */
 export interface SimulatedUnit {
   /** Speed without load, r/min. */
   readonly rpm: number;
+  /** Which rated figure that speed goes with. */
+  readonly rpmRating?: RatingId;
   readonly channels: Readonly<Record<string, LiveChannel>>;
 }
 
