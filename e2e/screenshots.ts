@@ -51,6 +51,18 @@ async function heldReturn(page: Page): Promise<void> {
   await keep(page, 'check-in-verdict-phone');
 }
 
+/** A pile of returns: one put down, the next at its second tap. */
+async function pile(page: Page): Promise<void> {
+  await page.goto('/returns');
+  const out = page.getByRole('group', { name: 'Out now' }).getByRole('button');
+  const tap = (name: string) => page.getByRole('button', { name, exact: true }).click();
+  await out.nth(1).click();
+  for (const answer of ['Not tried', 'It leaks', 'All there']) await tap(answer);
+  await out.first().click();
+  await tap('No');
+  await keep(page, 'returns-phone');
+}
+
 /** The job of a unit that is at the bench. */
 async function cardOf(page: Page, tag: string): Promise<string> {
   const { jobs } = await jsonOf<{ jobs: { id: string }[] }>(await page.request.get(`/api/jobs?tag=${tag}`));
@@ -93,6 +105,7 @@ await screens(phone, 'phone', { shift: '/', yard: '/yard', unit: '/u/GE-03' });
 const jobId = await cardOf(phone, 'GE-07');
 await screens(phone, 'phone', { card: `/j/${jobId}`, 'put-back': `/j/${jobId}/back`, ways: `/j/${jobId}/ways` });
 await heldReturn(phone);
+await pile(phone);
 await finding(phone, 'find-phone');
 await screens(phone, 'phone', { free: '/free' });
 const wide = await open(browser, 'wide');
@@ -105,8 +118,6 @@ await screens(wide, 'wide', {
 });
 await proof(wide, 'proof-wide');
 await finding(wide, 'find-wide');
-const dark = await open(browser, 'phone', true);
-await screens(dark, 'phone-dark', { unit: '/u/GE-03' });
 const darkWide = await open(browser, 'wide', true);
 await screens(darkWide, 'wide-dark', { yard: '/yard' });
 await browser.close();
