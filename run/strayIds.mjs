@@ -4,7 +4,7 @@ import { ROOT } from './places.mjs';
 
 /**
  * The id of a class or a fault outside the catalogue means that code knows one machine or one trouble by name where a table should say it.
- * Left out: tests, and the demo's scenario, which is data by class itself.
+ * Left out: tests, the demo's scenario, which is data by class itself, and migrations, which say what was kept at their time.
  */
 const ids = readFileSync(path.join(ROOT, 'core/src/catalogue/ids.ts'), 'utf8');
 const listed = (name) =>
@@ -12,7 +12,7 @@ const listed = (name) =>
 // A fault whose id is one plain word cannot be told from that word.
 const IDS = [...listed('CLASS_IDS'), ...listed('FAULT_IDS').filter((id) => id.includes('-'))];
 const LEFT_OUT =
-  /core\/src\/catalogue\/|\.(test|samples)\.tsx?$|server\/src\/(demo|testing|benchmarks)\/|app\/src\/testing\//;
+  /core\/src\/catalogue\/|\.(test|samples)\.tsx?$|server\/src\/(demo|testing|benchmarks|database\/migrations)\/|app\/src\/testing\//;
 
 const filesUnder = (folder) =>
   readdirSync(folder, { withFileTypes: true }).flatMap((entry) =>

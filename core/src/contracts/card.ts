@@ -70,6 +70,8 @@ export const card = object({
   }).required(),
   entries: records,
   causes: array(string().required()).required(),
+  /** What often brings a cause about, and was neither confirmed nor found well: it comes back by it. */
+  behind: array(object({ cause: string().required(), parent: string().required() }).required()).optional(),
   complaint: object({
     afterMinutes: number().nullable().defined(),
     comesAndGoes: boolean().required(),

@@ -40,3 +40,4 @@ export { seeded } from './seeded';
 export { rivalRepairs } from './rivalRepairs';
 export { lessonsOf, type Lesson, type ProvenCase } from './lessons';
 export { taughtOdds, type TaughtFault, type TaughtLink } from './taughtOdds';
+export { behindOf, type Behind } from './behind';

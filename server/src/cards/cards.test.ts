@@ -81,6 +81,15 @@ describe('a job’s card', () => {
     assert.equal(new Set(steps.map((step) => step.key)).size, steps.length);
   });
 
+  test('what often brings a cause about is named while nobody looked at it', async () => {
+    await yard.addUnit('GE-31');
+    await yard.checkIn(foundCheckIn('GE-31', 'generator', '101.0', { volts: 'low' }));
+    const id = (await unit('GE-31')).jobs[0]?.id ?? '';
+    await confirmed('GE-31', ['magnet-or-coil-rust', 'air-gap-wrong', 'filter-blocked']);
+    const behind = async () => (await cardIn(yard, id)).behind?.map(({ cause, parent }) => [cause, parent]);
+    assert.deepEqual(await behind(), [['filter-blocked', 'dirt-in-tank']]);
+  });
+
   test('sent twice it is one; the same id on another card is refused', async () => {
     const [one, other] = [await held('GE-03'), await held('GE-04')];
     const id = randomUUID();

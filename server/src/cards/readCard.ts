@@ -64,6 +64,7 @@ export async function readCard({ db, now }: Pick<Context, 'db' | 'now'>, id: str
     parts,
     comeback,
     causes: [...background.causes],
+    behind: [...background.behind],
     complaint: background.complaint,
     seen: [...background.seen],
     machine: background.machine,

@@ -2,11 +2,13 @@ import {
   CAME_AFTER,
   CAME_AND_WENT,
   entryOf,
+  FAULT_KNOWLEDGE,
   FIND_FAULT,
   folderOf,
   PROOF_LOOKS,
   type ProofNeed,
 } from '@hudrik/core/catalogue';
+import { behindOf, type Behind } from '@hudrik/core/diagnosis';
 import { cardOf, type Entry } from '@hudrik/core/log';
 import { proofSettingOf, systemsOf, unionOf, type Complaint, type ProofSetting } from '@hudrik/core/proof';
 import type { Ratings } from '../fleet/models';
@@ -18,6 +20,8 @@ export interface VisitBackground {
   readonly causes: readonly string[];
   readonly complaint: Complaint;
   readonly seen: readonly string[];
+  /** What often brings the causes about, and was not looked at. */
+  readonly behind: readonly Behind[];
   readonly machine: JobBackground['machine'];
   /** What the work of the visit asks of its proof together. */
   readonly needs: readonly ProofNeed[];
@@ -50,6 +54,11 @@ export async function visitBackground(
       // What was told bears on the finding of the fault, not on what else is done meanwhile.
       counting.filter(({ job, hasFinding }) => hasFinding || job.work === FIND_FAULT.work).flatMap((one) => one.shown),
       counting.every((one) => one.causes.length === 0),
+    ),
+    behind: behindOf(
+      FAULT_KNOWLEDGE,
+      causes,
+      backgrounds.flatMap((one) => one.shown),
     ),
     seen: [...new Set(backgrounds.flatMap((one) => one.shown.map(({ observation }) => observation)))],
     machine: backgrounds.findLast((one) => one.hasFinding)?.machine ?? { engine: {}, past: {} },

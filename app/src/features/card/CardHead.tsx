@@ -35,6 +35,11 @@ export function CardHead({ reply, handle }: { readonly reply: CardReply; readonl
       </View>
       <WhoHasIt reply={reply} handle={handle} />
       {comeback ? <Comeback comeback={comeback} /> : null}
+      {(reply.behind ?? []).map(({ cause, parent }) => (
+        <Words key={`${cause} ${parent}`} size={15} face="strong">
+          {`${nameOf(cause)}: look for ${nameOf(parent).toLowerCase()} too, or it comes back.`}
+        </Words>
+      ))}
       {cautions.map((id) => (
         <Caution key={id} text={cautionText(id)} />
       ))}
@@ -42,6 +47,8 @@ export function CardHead({ reply, handle }: { readonly reply: CardReply; readonl
     </View>
   );
 }
+
+const nameOf = (fault: string): string => faultOf(fault)?.name ?? fault;
 
 /** To whom the card was given last and what was said with it, and who waits for a signature. */
 function WhoHasIt({ reply, handle }: { readonly reply: CardReply; readonly handle: CardHandle }) {

@@ -123,6 +123,16 @@ describe('a job’s card', () => {
     expect(screen.getByText('Then: New plug. Plug fouled. Ran well.')).toBeTruthy();
   });
 
+  test('what brings a cause about and was not looked at is said', async () => {
+    show(
+      <CardScreen jobId="7" />,
+      taking([STEPS], { behind: [{ cause: 'inlet-screen-blocked', parent: 'dirt-in-tank' }] }),
+    );
+    expect(
+      await screen.findByText('Inlet screen blocked: look for dirt in the tank too, or it comes back.'),
+    ).toBeTruthy();
+  });
+
   test('work on a waiting card is started by one tap', async () => {
     const server = show(
       <CardScreen jobId="7" />,

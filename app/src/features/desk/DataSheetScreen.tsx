@@ -7,7 +7,8 @@ import { View } from 'react-native';
 import { object } from 'yup';
 import { sentenceOf, useChange, useRead } from '@/api';
 import { Button, Choice, Failure, Loading, Page, Section, Words } from '@/design';
-import { RatedFigures, TRAIT_WORD, traitValueWord } from '@/features/fleet';
+import { TRAIT_WORD, traitValueWord } from '@/features/fleet';
+import { RatedFigures } from '@/features/fleet/RatedFigures';
 import { figure, FormField, useSchemaForm } from '@/forms';
 import { keysOf, mapValues } from '@hudrik/core/typed';
 

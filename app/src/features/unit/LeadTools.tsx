@@ -5,7 +5,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { sentenceOf, useChange, usePerson } from '@/api';
 import { Button, Failure, Section, Sheet } from '@/design';
-import { RatedFigures } from '@/features/fleet';
+import { RatedFigures } from '@/features/fleet/RatedFigures';
 import { useEntry } from '@/outbox';
 import { WriteSheet } from '@/forms';
 
