@@ -37,28 +37,24 @@ test('a prep job is signed off and the unit is fit', { tag: '@phone' }, async ({
   await expect(page.getByText('Fit for hire.')).toBeVisible();
 });
 
-test(
-  'a dropped job frees no unit; what is wrong is closed by somebody who has looked',
-  { tag: '@phone' },
-  async ({ page, server }) => {
-    const { tag } = await unitWithJob(server, 'tiller', { kind: 'repair', title: 'Tine guard' });
-    await signIn(page, 'Ivo Tarnwell', `/u/${tag}`);
-    await page.getByRole('button', { name: 'Drop: Tine guard' }).click();
-    await page.getByLabel('Why').fill('Not needed');
-    await page.getByRole('button', { name: 'Drop the job' }).click();
-    await expect(page.getByText(/^Nothing is being done about it\./)).toBeVisible();
-    await expect(page.getByText('Held: Tine guard.')).toBeVisible();
-    await page.goto(`/u/${tag}/check-out`);
-    await expect(page.getByText('No. Held: Tine guard.')).toBeVisible();
-    await page.goto(`/u/${tag}`);
-    await page.getByRole('button', { name: 'Close: Tine guard.' }).click();
-    await page.getByRole('button', { name: 'It is put right' }).click();
-    await page.getByLabel('What you looked at, and what was done').fill('New guard, both bolts tight');
-    await page.getByRole('button', { name: 'Close it', exact: true }).click();
-    await expect(page.getByText('Fit for hire.').first()).toBeVisible();
-    await expect(page.getByText('Put right: Tine guard.').first()).toBeAttached();
-  },
-);
+test('a dropped job frees no unit; what is wrong is closed by somebody who has looked', async ({ page, server }) => {
+  const { tag } = await unitWithJob(server, 'tiller', { kind: 'repair', title: 'Tine guard' });
+  await signIn(page, 'Ivo Tarnwell', `/u/${tag}`);
+  await page.getByRole('button', { name: 'Drop: Tine guard' }).click();
+  await page.getByLabel('Why').fill('Not needed');
+  await page.getByRole('button', { name: 'Drop the job' }).click();
+  await expect(page.getByText(/^Nothing is being done about it\./)).toBeVisible();
+  await expect(page.getByText('Held: Tine guard.')).toBeVisible();
+  await page.goto(`/u/${tag}/check-out`);
+  await expect(page.getByText('No. Held: Tine guard.')).toBeVisible();
+  await page.goto(`/u/${tag}`);
+  await page.getByRole('button', { name: 'Close: Tine guard.' }).click();
+  await page.getByRole('button', { name: 'It is put right' }).click();
+  await page.getByLabel('What you looked at, and what was done').fill('New guard, both bolts tight');
+  await page.getByRole('button', { name: 'Close it', exact: true }).click();
+  await expect(page.getByText('Fit for hire.').first()).toBeVisible();
+  await expect(page.getByText('Put right: Tine guard.').first()).toBeAttached();
+});
 
 test(
   'a new model and a unit of it come to the yard; a wrong reading is set right',

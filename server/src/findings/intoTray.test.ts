@@ -3,7 +3,7 @@ import { randomUUID } from 'node:crypto';
 import { describe, test } from 'node:test';
 import type { CardReply, LogRecord, UnitPage } from '@hudrik/core/contracts';
 import { cardOf, type Facts } from '@hudrik/core/log';
-import { useYard } from '../testing/yard';
+import { problemIn, useYard } from '../testing/yard';
 
 describe('what a finding’s step takes off', () => {
   const yard = useYard();
@@ -102,5 +102,30 @@ describe('what a finding’s step takes off', () => {
       (await tray('GE-04')).map(([what]) => what),
       ['Bowl'],
     );
+  });
+
+  test('in the middle of a proof it is off all the same, and nothing is signed before it is back', async () => {
+    await yard.addUnit('GE-05');
+    await yard.enter({ tag: 'GE-05' }, 'job-raised', { kind: 'repair', title: 'Look', minutes: 9, blocks: 'hold' });
+    const jobId = (await page('GE-05')).jobs[0]?.id ?? '';
+    for (const kind of ['job-started', 'to-proof'] as const)
+      assert.equal((await yard.enter({ jobId }, kind, {})).status, 201);
+    assert.equal((await see(await open('GE-05'), 'plug-gap', 'in-spec')).status, 201);
+    const refused = await problemIn(await yard.enter({ jobId }, 'proved', { passed: true, note: '', looks: [] }));
+    assert.equal(refused.code, 'card-refused');
+    assert.equal((refused.facts?.['why'] as { code?: string }).code, 'things-off');
+  });
+
+  test('of a unit that is laid up too: it does not wake up fit', async () => {
+    await yard.addUnit('GE-06');
+    const change = async (body: object) => {
+      const { version } = (await page('GE-06')).unit;
+      return yard.ask('PATCH', '/api/units/GE-06', { as: 'lead', body, headers: { 'If-Match': `"${version}"` } });
+    };
+    assert.equal((await change({ laidUp: true })).status, 200);
+    assert.equal((await see(await open('GE-06'), 'bowl-look', 'clean')).status, 201);
+    assert.equal((await page('GE-06')).unit.verdict.readiness, 'laid-up');
+    assert.equal((await change({ laidUp: false })).status, 200);
+    assert.equal((await page('GE-06')).unit.verdict.readiness, 'held');
   });
 });

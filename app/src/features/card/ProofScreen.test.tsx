@@ -1,4 +1,4 @@
-import { PROOF_LOOKS, folderOf } from '@hudrik/core/catalogue';
+import { CLASS_IDS, PROOF_LOOKS, folderOf } from '@hudrik/core/catalogue';
 import type { Facts } from '@hudrik/core/log';
 import { fireEvent, screen, waitFor } from '@testing-library/react-native';
 import { router } from 'expo-router';
@@ -197,5 +197,50 @@ describe('the proof', () => {
   test('a card that is not in its proof says so', async () => {
     show(<ProofScreen jobId="7" />, taking([STEPS]));
     expect(await screen.findByText('This card is not being proven.')).toBeTruthy();
+  });
+
+  test.each(CLASS_IDS)('of a %s it is signed in at most twelve taps besides figures', async (classId) => {
+    const { proof, machineClass } = folderOf(classId);
+    const unit = { tag: `${machineClass.letters}-01`, classId, modelId: 1, model: 'M', serial: 'S', trueHours: 1 };
+    const defects = [{ id: 'd1', sentence: 'Main jet blocked.' }];
+    const more = { ...inProof, unit, job: { defects } };
+    let taps = 0;
+    const tap = async (control: ReturnType<typeof screen.getByText>) => {
+      taps++;
+      fireEvent.press(control);
+    };
+    const named = async (name: string | RegExp) => tap(await screen.findByRole('button', { name }));
+    show(<ProofScreen jobId="7" />, taking([STEPS, begun], more));
+    await named('Fuel on: dry');
+    await named('Exhaust clear');
+    const [load] = proof.loads;
+    if (proof.loads.length > 1 && load) await named(load.name);
+    await named('It runs: start the time');
+    screen.unmount();
+    // Its minutes later, with its figures typed.
+    const figures = proof.readings.map((reading) =>
+      entryOf('proof-reading', {
+        reading: reading.id as Facts<'proof-reading'>['reading'],
+        value: ((reading.least ?? reading.most ?? 0) + (reading.most ?? reading.least ?? 0)) / 2,
+        live: false,
+      }),
+    );
+    const before = [
+      STEPS,
+      begun,
+      entryOf('leak-look', { dry: true, note: '' }),
+      entryOf('smoke', { clear: true }),
+      entryOf('proof-load', { load: (load?.id ?? '') as Facts<'proof-load'>['load'] }),
+      RUN,
+    ];
+    show(<ProofScreen jobId="7" />, taking([...before.map((entry) => ago(entry, 61)), ...figures], more));
+    await screen.findByText('Looks');
+    for (const right of screen.getAllByRole('button', { name: 'Right' })) await tap(right);
+    await named('Passed');
+    await named('All 2 were done: tick them');
+    await tap(await screen.findByRole('checkbox', { name: 'Main jet blocked.' }));
+    await named('Passed: sign');
+    expect(await screen.findByText(`${unit.tag}: proven.`)).toBeTruthy();
+    expect(taps).toBeLessThanOrEqual(12);
   });
 });
