@@ -113,6 +113,22 @@ describe('facts at their limits', () => {
   ])('an answer with %j is one: %s', (changed, is) => expect(taken('check-in', answers(changed))).toBe(is));
 });
 
+test.each(['repaired', 'said-so', 'causes-confirmed'] as const)(
+  '%s of a former edition, still on a phone, is taken',
+  (kind) => {
+    const { fault, causes, ...rest } = {
+      fault: 'fuel-low-or-off',
+      causes: ['fuel-low-or-off'],
+      so: true,
+      why: 'Looked',
+    };
+    const facts = { repaired: { fault }, 'said-so': { fault, ...rest }, 'causes-confirmed': { causes, note: '' } }[
+      kind
+    ];
+    expect(taken(kind, facts)).toBe(true);
+  },
+);
+
 describe('an entry as a device sends it', () => {
   const sent = { id: ID, kind: 'note', tag: 'GE-07', facts: { text: 'Loud' } };
   test('is checked by its kind, and what it does not name is null', () => {

@@ -26,6 +26,15 @@ describe('what entries come to', () => {
     expect(observed.counting).toHaveLength(1);
   });
 
+  test('a fault of a former edition stands for what it is now', () => {
+    const repaired = entry('repaired', { fault: 'fuel-low-or-off' });
+    const said = entry('said-so', { fault: 'fuel-low-or-off', so: true, why: 'Looked' });
+    expect(observationsOf([repaired, said]).chapters).toEqual([
+      { seen: {}, repaired: 'fuel-low' },
+      { seen: {}, said: ['fuel-low'] },
+    ]);
+  });
+
   test('several at once stay a list, and each of them is shown', () => {
     const { chapters, shown } = observationsOf([seen('leak-place', 'breather', 'exhaust')]);
     expect(chapters[0]?.seen).toEqual({ 'leak-place': ['breather', 'exhaust'] });

@@ -1,5 +1,5 @@
 import { mixed } from 'yup';
-import { presentFault } from '../catalogue/faults/former';
+import { FORMER_FAULT_IDS } from '../catalogue/faults/former';
 import { FAULT_IDS } from '../catalogue/ids';
 import { SYSTEMS } from '../catalogue/shapes';
 import { array, boolean, hours, id, name, number, object, string, text, trimmed, capitals } from '../fields';
@@ -21,10 +21,8 @@ export const measuredLooks = array(
 )
   .max(200)
   .optional();
-/** A fault by its id; one of a former edition is taken as what stands for it now. */
-export const faultId = string()
-  .transform((value: unknown) => (typeof value === 'string' ? presentFault(value) : value))
-  .oneOf(FAULT_IDS);
+/** A fault by its id. One of a former edition may still wait on a phone: whoever takes it goes by what stands for it now. */
+export const faultId = string().oneOf([...FAULT_IDS, ...FORMER_FAULT_IDS]);
 /** Ids of defects. */
 export const defectIds = array(id.required()).max(200).optional();
 

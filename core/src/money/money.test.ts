@@ -153,6 +153,13 @@ describe('rival ways to put one thing right', () => {
     expect(at([{ ...quick, holds: evens - 0.02 }, fresh])[0]?.title).toBe('New');
   });
 
+  test('of three, what does not hold is followed by the surest of the others', () => {
+    const third = { title: 'Spray', minutes: 10, partsCents: 200, holds: 0.4 };
+    const spray = at([bath, third, fresh]).find((way) => way.title === 'Spray');
+    // 10 min is 13.00, with parts 15.00; in 60 of 100 a new one, 87.50, after it.
+    expect(spray?.expectedCents).toBe(1500 + 0.6 * 8750);
+  });
+
   test('one way alone is what it costs', () =>
     expect(at([bath])).toEqual([{ ...bath, expectedCents: 9350, breakEven: null }]));
 });

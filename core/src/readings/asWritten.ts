@@ -35,7 +35,7 @@ export function asWritten(text: string, kind: ReadingKind): Written | null {
   return unit === undefined ? null : { value, unit };
 }
 
-/** From where to where a gauge of this kind shows something, in the unit of its limits (common practice). Nought is always read. */
+/** From where to where a gauge of this kind shows something, in the unit of its limits (common practice). */
 const LIKELY: Readonly<Record<ReadingKind, readonly [number, number]>> = {
   compression: [25, 260],
   'leak-down': [5, 160],
@@ -53,7 +53,7 @@ const inBase = (kind: ReadingKind, value: number, unit: string): number =>
   unit === READ_IN[kind][0] ? value : convertValue(value, unit, READ_IN[kind][0]);
 const isMuch = (kind: ReadingKind, value: number, unit: string): boolean => inBase(kind, value, unit) > LIKELY[kind][1];
 const isLikely = (kind: ReadingKind, value: number, unit: string): boolean =>
-  value === 0 || (inBase(kind, value, unit) >= LIKELY[kind][0] && !isMuch(kind, value, unit));
+  inBase(kind, value, unit) >= LIKELY[kind][0] && !isMuch(kind, value, unit);
 
 export interface Doubt {
   /** The figure that no gauge shows so. */

@@ -32,6 +32,16 @@ describe('instruments on a card', () => {
       ) as { hertz: number };
     };
     assert.ok((await first()).hertz < 57);
+    // The set on the bench is the one that it is: of another plate it turns otherwise.
+    const { version } = (await yard.read<UnitPage>('/api/units/GE-16')).unit;
+    const rated = { body: { rated: { hertz: 50 } }, headers: { 'If-Match': `"${version}"` } };
+    assert.equal((await yard.ask('PATCH', '/api/units/GE-16', { as: 'lead', ...rated })).status, 200);
+    assert.ok((await first()).hertz < 48);
+    await yard.ask('PATCH', '/api/units/GE-16', {
+      as: 'lead',
+      body: { rated: {} },
+      headers: { 'If-Match': `"${version + 1}"` },
+    });
     await enter(yard, id, 'hands-on', {});
     const step = cardOf((await cardIn(yard, id)).entries).steps.find((entry) => entry.key === 'repair-rings-worn');
     await enter(yard, id, 'step-done', { stepId: step?.stepId ?? '' });

@@ -1,5 +1,5 @@
 import { OPEN_JOB_STATES } from '@hudrik/core/card';
-import { COMPLAINTS, ENDED, FAULTS, FIND_FAULT, type FaultId } from '@hudrik/core/catalogue';
+import { COMPLAINTS, ENDED, FAULTS, FIND_FAULT, isFaultId, presentFault, type FaultId } from '@hudrik/core/catalogue';
 import { explainedBy, type FoundDefect } from '@hudrik/core/defects';
 import type { Facts } from '@hudrik/core/log';
 import { listMissingSteps } from '../cards/listMissingSteps';
@@ -14,7 +14,9 @@ type Change = Taking<'causes-confirmed', UnitRow>['change'];
 
 /** Confirms what was wrong. The finding is closed, and its job says what is to be done; without a job one is raised. */
 export const confirmCauses: Taker<'causes-confirmed', UnitRow | null> = async (taking) => {
-  const { change, facts, record } = taking;
+  const { change, record } = taking;
+  const causes = [...new Set(taking.facts.causes.map(presentFault))].filter(isFaultId);
+  const facts = { ...taking.facts, causes };
   const { trx, unit, at } = change;
   const finding = await touchedFinding(taking);
   const job = unit === null ? null : await ontoJob({ ...change, unit }, finding, facts.causes);

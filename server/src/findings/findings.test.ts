@@ -260,6 +260,28 @@ describe('a finding', () => {
     assert.deepEqual((await learned()).lessons[0]?.brought, {
       'dirt-in-tank': { 'inlet-screen-blocked': { looked: 1, found: 0 } },
     });
+    const again = async (days: number) => {
+      const id = randomUUID();
+      await yard.enter({ id }, 'finding-opened', { machine: MACHINE });
+      const theirs = yard.db.selectFrom('finding').select('unit_id').where('id', '=', last.finding_id);
+      const { unit_id: unitId } = await theirs.executeTakeFirstOrThrow();
+      const done = { unit_id: unitId, closed_at: last.at, causes: ['dirt-in-tank'] };
+      await yard.db
+        .transaction()
+        .execute((trx) => writingAny(trx, () => trx.updateTable('finding').set(done).where('id', '=', id).execute()));
+      const { id: _, ...row } = last;
+      const at = new Date(last.at.getTime() + days * 86_400_000);
+      await yard.db
+        .insertInto('proven_cause')
+        .values({ ...row, at, faults: ['dirt-in-tank'], finding_id: id })
+        .execute();
+    };
+    await again(45);
+    assert.deepEqual((await learned()).lessons[0]?.cameBack, {});
+    await again(60);
+    assert.deepEqual((await learned()).lessons[0]?.cameBack, { 'dirt-in-tank': 1 });
+    assert.equal((await learned()).lessons[0]?.cases, 2.5);
+    await yard.db.deleteFrom('proven_cause').where('id', '<>', last.id).execute();
     // What was taught while fuel low and the tap shut were one fault is shared between them.
     await yard.db
       .updateTable('proven_cause')

@@ -3,6 +3,7 @@ import { randomUUID } from 'node:crypto';
 import { describe, test } from 'node:test';
 import type { CardReply, LogRecord, UnitPage } from '@hudrik/core/contracts';
 import { cardOf, type Facts } from '@hudrik/core/log';
+import { foundCheckIn } from '../testing/samples';
 import { problemIn, useYard } from '../testing/yard';
 
 describe('what a finding’s step takes off', () => {
@@ -61,15 +62,15 @@ describe('what a finding’s step takes off', () => {
     const off = { ...plug, linkHole: '', stack: [], quarterTurns: null };
     assert.equal((await yard.enter({ jobId }, 'taken-off', off)).status, 201);
     const finding = await open('GE-02');
-    await see(finding, 'plug-look', 'dry-clean');
+    assert.equal((await see(finding, 'plug-look', 'dry-clean')).status, 201);
     const at = async () => (await tray('GE-02')).map(([what, state]) => [what, state]);
     assert.deepEqual(await at(), [['Plug', 'off']]);
     await yard.enter({ jobId }, 'put-back', { thingId });
     assert.deepEqual(await at(), [['Plug', 'back']]);
-    await see(finding, 'plug-look', 'wet-fuel');
+    assert.equal((await see(finding, 'plug-look', 'wet-fuel')).status, 201);
     assert.deepEqual(await at(), [['Plug', 'off']]);
     // All of what a look needs: the housing came off besides.
-    await see(finding, 'air-gap', 'in-spec');
+    assert.equal((await see(finding, 'air-gap', 'in-spec')).status, 201);
     assert.deepEqual(await at(), [
       ['Plug', 'off'],
       ['Blower housing with the starter', 'off'],
@@ -127,5 +128,20 @@ describe('what a finding’s step takes off', () => {
     assert.equal((await page('GE-06')).unit.verdict.readiness, 'laid-up');
     assert.equal((await change({ laidUp: false })).status, 200);
     assert.equal((await page('GE-06')).unit.verdict.readiness, 'held');
+  });
+
+  test('lies there for the job that is there to find the fault, whatever else is on the bench', async () => {
+    await yard.addUnit('GE-07');
+    await yard.enter({ tag: 'GE-07' }, 'job-raised', { kind: 'prep', title: 'Wash', minutes: 9, blocks: 'prep' });
+    await yard.checkIn(foundCheckIn('GE-07', 'generator', '101.0', { volts: 'low' }));
+    const { jobs } = await page('GE-07');
+    const [wash, find] = ['Wash', 'Find the fault'].map((title) => jobs.find((job) => job.title === title)?.id);
+    await yard.enter({ jobId: wash ?? '' }, 'job-started', {});
+    assert.equal((await see(await open('GE-07'), 'plug-gap', 'in-spec')).status, 201);
+    const { entries } = await yard.read<CardReply>(`/api/jobs/${find}/card`);
+    assert.deepEqual(
+      cardOf(entries).ledger.things.map((thing) => thing.jobId),
+      [find],
+    );
   });
 });

@@ -10,7 +10,6 @@ export async function readAtGate(db: Db, references: readonly string[]): Promise
     .select(['l.kind', 'l.facts', 'l.outcome'])
     .where('l.kind', '=', 'hire-back')
     .where('h.reference', 'in', [...references])
-    .whereRef('l.at', '>=', 'h.out_at')
     .orderBy('l.place')
     .execute();
   const said = rows.filter((row) => isOf(row, 'hire-back'));

@@ -105,6 +105,17 @@ describe('what to do now', () => {
         ['GE-11', 0, null, 'held', null, '2030-03-04T09:00:00.000Z'],
       ],
     );
+    // What is back stands in the order in which it is needed again.
+    await yard.enter({ tag: 'GE-09' }, 'hire-back', { reference: 'T-9' }, 'counter');
+    const order = async () => (await shift()).back.map((line) => line.tag);
+    await yard.ask('POST', '/api/hires/T-11-next/cancel', { as: 'counter' });
+    await book('T-11-late', 'GE-11', '2030-03-06T09:00:00Z', '2030-03-06T12:00:00Z');
+    assert.deepEqual(await order(), ['GE-09', 'GE-11']);
+    await yard.ask('POST', '/api/hires/T-9-next/cancel', { as: 'counter' });
+    await book('T-9-late', 'GE-09', '2030-03-07T09:00:00Z', '2030-03-07T12:00:00Z');
+    assert.deepEqual(await order(), ['GE-11', 'GE-09']);
+    for (const reference of ['T-9-late', 'T-11-late'])
+      await yard.ask('POST', `/api/hires/${reference}/cancel`, { as: 'counter' });
     // What is back and not looked at stands under what is back, not under what is held.
     assert.ok(!(await shift()).held.some((line) => line.tag === 'GE-11'));
     for (const reference of ['T-8', 'T-9-next', 'T-11-next'])

@@ -119,6 +119,15 @@ describe('why a leaf does not go on', () => {
   });
 });
 
+test.each([
+  ['no', true],
+  ['yes', undefined],
+  ['not-tried', undefined],
+] as const)('said at the gate to run: %s', (runs, willNotStart) => {
+  const atGate = { runs, leaks: false, complete: true };
+  expect(startDraft({ ...opening, atGate }, 'id', now).willNotStart).toBe(willNotStart);
+});
+
 describe('an engine that does not start', () => {
   const measured = checksOf(classOf('generator')).find((check) => check.id === 'hertz');
   const before = draft({

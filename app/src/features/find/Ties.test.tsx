@@ -29,6 +29,11 @@ test('is proposed by what the causes show; what none explains is said to stay op
   expect(isTied('It kicks back.', 'Valve stuck')).toBe(false);
 });
 
+test('a cause that is no longer confirmed explains nothing', () => {
+  show(<Sheet first={{ t1: ['stale-fuel'], t2: ['valve-stuck'] }} />, {});
+  expect(screen.getAllByText('Stays open: none of these explains it.')).toHaveLength(1);
+});
+
 test('only what a hand tied otherwise is sent, and then all of it', () => {
   expect(explainsOf(TOLD, CAUSES, {})).toEqual({});
   expect(explainsOf(TOLD, CAUSES, { t2: ['valve-stuck', 'stale-fuel'] })).toEqual({

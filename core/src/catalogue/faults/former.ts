@@ -6,6 +6,8 @@ interface Former {
   readonly now: readonly [FaultId, ...FaultId[]];
 }
 
+export const FORMER_FAULT_IDS = ['fuel-low-or-off'] as const;
+
 /** Ids of former editions that are two faults now. What was kept under them stays readable. */
 export const FORMER_FAULTS: Readonly<Record<string, Former>> = {
   'fuel-low-or-off': { name: 'Fuel low, or the tap shut', now: ['fuel-low', 'tap-off'] },
