@@ -107,4 +107,16 @@ describe('a pile of returns', () => {
     expect(await screen.findByText('Leaks')).toBeTruthy();
     expect(screen.queryByRole('button', { name: 'Check in GE-01' })).toBeNull();
   });
+
+  test('an apprentice notes nothing, and walks what others noted', async () => {
+    show(<ReturnsScreen />, yard([hire('B-1', 'GE-01', { state: 'back' }), hire('B-2', 'GE-02')]), {
+      ...IVO,
+      role: 'apprentice',
+    });
+    expect(await screen.findByText('A technician, the lead or the desk notes what is back.')).toBeTruthy();
+    expect(screen.queryByLabelText('Tag, typed or scanned')).toBeNull();
+    expect(screen.queryByRole('button', { name: /^Three taps/ })).toBeNull();
+    await press('Check in GE-01');
+    expect(router.navigate).toHaveBeenLastCalledWith('/u/GE-01/check-in');
+  });
 });

@@ -18,6 +18,7 @@ export function ReturnsScreen() {
   const shift = useRead('shift');
   const add = useAddEntry();
   const { role } = usePerson();
+  const notes = role !== 'apprentice';
   const [tag, setTag] = useState<string | null>(null);
   const [noted, setNoted] = useState<string | null>(null);
   const pending = usePending(useCallback((on) => on.tag !== undefined, []));
@@ -47,7 +48,9 @@ export function ReturnsScreen() {
           <Button kind="quiet" label="Change" aria-label={`Change ${noted}`} onPress={() => setTag(noted)} />
         </View>
       ) : null}
-      {tag !== null && hire ? (
+      {!notes ? (
+        <Words>A technician, the lead or the desk notes what is back.</Words>
+      ) : tag !== null && hire ? (
         <AtGateTaps key={tag} tag={tag} classId={hire.classId} onSaid={note} onClose={() => setTag(null)} />
       ) : (
         <FindReturned out={outNow(lines, pile)} pile={pile} onTag={setTag} />
@@ -67,7 +70,12 @@ export function ReturnsScreen() {
         <Section title="Walk them in this order" count={pile.length} className={wide ? 'min-w-0 flex-1' : ''}>
           {pile.length === 0 ? <Empty sentence="Nothing is back that has not been looked at." /> : null}
           {pile.map((one) => (
-            <PileRow key={one.reference} one={one} looks={role !== 'counter'} onChange={() => setTag(one.tag)} />
+            <PileRow
+              key={one.reference}
+              one={one}
+              looks={role !== 'counter'}
+              onChange={notes ? () => setTag(one.tag) : null}
+            />
           ))}
         </Section>
       </View>
@@ -78,7 +86,8 @@ export function ReturnsScreen() {
 interface RowProps {
   readonly one: Returned;
   readonly looks: boolean;
-  readonly onChange: () => void;
+  /** Null: whoever looks may not note it. */
+  readonly onChange: (() => void) | null;
 }
 
 function PileRow({ one: { tag, classId, amiss, needed }, looks, onChange }: RowProps) {
@@ -102,12 +111,14 @@ function PileRow({ one: { tag, classId, amiss, needed }, looks, onChange }: RowP
         </View>
       </View>
       <View className={`flex-row justify-end gap-2 ${wide ? '' : 'px-2 pb-2'}`}>
-        <Button
-          kind="quiet"
-          label={amiss === null ? 'Three taps' : 'Say it again'}
-          aria-label={`Three taps for ${tag}`}
-          onPress={onChange}
-        />
+        {onChange ? (
+          <Button
+            kind="quiet"
+            label={amiss === null ? 'Three taps' : 'Say it again'}
+            aria-label={`Three taps for ${tag}`}
+            onPress={onChange}
+          />
+        ) : null}
         {looks ? (
           <Button
             label="Check in"
