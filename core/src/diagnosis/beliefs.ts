@@ -79,7 +79,9 @@ export function beliefOf(model: Model, steps: readonly Step[], layout: Layout, n
   const mayBeNothing =
     known.length === 0 && !rest.some((step) => step.kind === 'repaired' || (step.isTrouble && !step.isTold));
   const name = `${purpose}|${known.map((one) => `${one.fault}:${one.repairedIn}`).join()}|${struck.join()}|${mayBeNothing}|${nothingWrong}`;
-  const keys = [...told.map(keyOf), '', ...rest.map(keyOf)];
+  // Where nothing may be wrong, that is judged once all is told; else the order does not matter, and what is told late is one update too.
+  const ordered = mayBeNothing ? [...told, null, ...rest] : [null, ...used];
+  const keys = ordered.map((step) => (step === null ? '' : keyOf(step)));
   return goOn(model, name, keys, (before) => {
     const belief = before
       ? new Belief(before.belief)
@@ -89,7 +91,7 @@ export function beliefOf(model: Model, steps: readonly Step[], layout: Layout, n
             struck,
           ),
         );
-    for (const [at, step] of [...told, null, ...rest].slice(before?.keys.length ?? 0).entries()) {
+    for (const [at, step] of ordered.slice(before?.keys.length ?? 0).entries()) {
       if (step === null) weighNothing(belief, { isKnown: known.length > 0, mayBeNothing, nothingWrong });
       else if (step.kind === 'showing') belief.update(folded(step, known));
       else for (const fault of step.faults) belief.repaired(fault);

@@ -52,23 +52,33 @@ export function enoughOf({ model, steps, known, nothingWrong, trouble, cured }: 
       silent: fold.likelihood.silent,
       healthy: fold.heard,
     });
-  const share = (belief: Belief): number => Math.min(1, Math.exp(belief.logTotal() - total));
+  const share = (belief: Belief, times = 1): number => Math.min(1, times * Math.exp(belief.logTotal() - total));
   const n = model.faultIds.length;
   // Nobody else behind speaks to any of it: one product for all trouble.
   const silence = Float64Array.from({ length: n }, (_, x) =>
     cured.has(x) ? 1 : folds.reduce((product, { fold }) => product * (fold.likelihood.silent[x] as number), 1),
   );
-  /** What is given is heard, what is cured with it, or what is left to chance; nobody else speaks. */
+  const behind = new Belief(rest);
+  behind.update({ shows: new Float64Array(n), silent: silence, healthy: 1 });
+  const given = new Set(known.map((one) => one.fault));
+  const speakers = [...cured].filter((x) => !given.has(x));
+  const isAnswered = ({ fold }: (typeof folds)[number]): boolean =>
+    speakers.some((x) => (fold.likelihood.silent[x] as number) < 1);
+  const answered = folds.filter(isAnswered);
+  const unanswered = folds.filter((one) => !isAnswered(one));
+  /** What is given is heard, what is cured with it, or what is left to chance; nobody else speaks. Where none that is cured speaks, it is a factor. */
   const alone = (healthy: (fold: Fold) => number): number => {
-    const behind = new Belief(rest);
-    behind.update({ shows: new Float64Array(n), silent: silence, healthy: 1 });
-    for (const { fold } of folds)
-      behind.update({
+    const belief = answered.length === 0 ? behind : new Belief(behind);
+    for (const { fold } of answered)
+      belief.update({
         shows: fold.likelihood.shows.map((part, x) => (cured.has(x) ? part : 0)),
         silent: fold.likelihood.silent.map((part, x) => (cured.has(x) ? part : 1)),
         healthy: healthy(fold),
       });
-    return share(behind);
+    return share(
+      belief,
+      unanswered.reduce((product, { fold }) => product * healthy(fold), 1),
+    );
   };
   return {
     probability: share(heard),

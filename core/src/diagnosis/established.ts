@@ -126,10 +126,12 @@ function figureOf(world: World, { fault, repairedIn, looks }: Candidate, others:
   const purpose = `is it ${fault}`;
   // Its own repair is no unseen one.
   const used = steps.filter((step) => !(step.kind === 'repaired' && step.faults.includes(fault)));
+  // What was seen last is left out at its end: what is believed once it stands goes on from there.
+  const isLast = used.slice(-looks.length).every((step) => leftOut.has(step));
   const withIt = beliefOf(
     model,
     used,
-    { known: [...others, { fault, repairedIn }], struck: [], leftOut, purpose },
+    { known: [...others, { fault, repairedIn }], struck: [], leftOut, purpose: isLast ? '' : purpose },
     nothingWrong,
   );
   const without = beliefOf(model, used, { known: others, struck: [fault], leftOut, purpose }, nothingWrong);
