@@ -90,10 +90,21 @@ describe('what entries come to', () => {
   });
 
   test('what came off for a look or a repair is off', () => {
-    const offFor = (...entries: Entry[]) => setUpsOf(observationsOf(entries).counting);
+    const offFor = (...entries: Entry[]) => setUpsOf(observationsOf(entries));
     expect(offFor(seen('main-jet', 'clear'))).toEqual(['bowl-off']);
     expect(offFor(entry('repaired', { fault: 'flywheel-key-sheared' }))).toEqual(['cowl-off', 'flywheel-off']);
     expect(offFor(seen('starting', 'hard'))).toEqual([]);
     expect(offFor(seen('main-jet', 'clear'), of('taken-back', 'main-jet'))).toEqual([]);
+  });
+
+  test('what the check-in showed before took nothing off here', () => {
+    const before = { ...seen('belt', 'good'), at: '2030-03-04T08:00:00Z' };
+    const opened = entry('finding-opened', { machine: { engine: {}, past: {} } });
+    const { counting, madeHere } = observationsOf([opened, before, seen('plug-gap', 'wide')]);
+    expect(counting).toHaveLength(2);
+    expect(madeHere.map(({ facts }) => Reflect.get(Object(facts), 'observation'))).toEqual(['plug-gap']);
+    expect(setUpsOf({ madeHere })).toEqual(['plug-out']);
+    // Of an engine by itself, whose finding is on no server yet, all of it was made here.
+    expect(observationsOf([before]).madeHere).toHaveLength(1);
   });
 });

@@ -27,6 +27,8 @@ export interface Observed {
   readonly passedOver: readonly string[];
   /** The entries that count, newest first. */
   readonly counting: readonly Entry[];
+  /** Those of them that were made in the finding itself: what the check-in showed before it took nothing off. */
+  readonly madeHere: readonly Entry[];
   /** Every outcome that counts, of all chapters. */
   readonly shown: readonly { readonly observation: string; readonly outcome: string }[];
   readonly repaired: readonly string[];
@@ -88,14 +90,22 @@ export function observationsOf(entries: readonly Entry[]): Observed {
     else passedOver.delete(step.observation);
   }
   chapters.push(stretch.chapter());
+  const counting = [...before, ...stretch.counted()].reverse();
   return {
     chapters,
     passedOver: [...passedOver],
-    counting: [...before, ...stretch.counted()].reverse(),
+    counting,
+    madeHere: counting.filter(isSince(entries.find(({ kind }) => kind === 'finding-opened'))),
     shown: chapters.flatMap((one) => outcomesIn(one.seen)),
     repaired: chapters.flatMap((one) => one.repaired ?? []),
   };
 }
+
+/** Not before the finding was opened; where that is not known, all of it. */
+const isSince =
+  (opened: Entry | undefined) =>
+  (entry: Entry): boolean =>
+    opened === undefined || Date.parse(entry.at) >= Date.parse(opened.at);
 
 const outcomesIn = (seen: Chapter['seen']): { observation: string; outcome: string }[] =>
   Object.entries(seen).flatMap(([observation, outcomes]) =>
@@ -114,9 +124,9 @@ export function comesOffBy({ kind, facts }: Pick<Entry, 'kind' | 'facts'>): Come
 const offFor = (setUps: readonly string[]): ComesOff[] =>
   SET_UP_IDS.filter((id) => setUps.includes(id)).map((id) => SET_UPS[id].takesOff);
 
-/** What had to come off for what was looked at or put right: it is off. In: the entries that count. */
-export function setUpsOf(counting: readonly Entry[]): SetUpId[] {
-  const setUps = counting.flatMap((entry): readonly string[] => {
+/** What had to come off for what was looked at or put right in a finding: it is off. */
+export function setUpsOf({ madeHere }: Pick<Observed, 'madeHere'>): SetUpId[] {
+  const setUps = madeHere.flatMap((entry): readonly string[] => {
     const step = kindOf(entry.kind)?.finding?.(entry.facts);
     if (step === undefined || step.kind === 'nothing' || step.kind === 'said') return [];
     if (step.kind === 'repaired') return entryOf(FAULTS, presentFault(step.fault))?.repair.setUps ?? [];

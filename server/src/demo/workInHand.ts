@@ -60,7 +60,7 @@ async function stubbornGenerator(at: At, who: Actor): Promise<void> {
   await enterAs(early, who, { id: findingId, tag: 'GE-07' }, 'finding-opened', { machine: { engine: {}, past: {} } });
   for (const [observation, outcome] of [
     ['spark-inline', 'steady'],
-    ['bowl-drain', 'clean'],
+    ['bowl-drain', 'clean-full'],
     ['main-jet', 'blocked'],
   ] as const)
     await enterAs(early, who, { findingId }, 'seen', { observation, outcomes: [outcome], reading: null });
@@ -78,7 +78,8 @@ async function stubbornGenerator(at: At, who: Actor): Promise<void> {
       what: thing.what,
       key: thing.key,
       tray: 'A',
-      place: n + 1,
+      // The bowl, off for the look, lies in the first hole.
+      place: n + 2,
       fasteners: [...(thing.fasteners ?? [])],
       orientation: n === 0 ? 'Drain hole down' : '',
       linkHole: thing.key === 'governor-link' ? '2 of 3, from below' : thing.key === 'choke-link' ? 'upper' : '',

@@ -102,7 +102,7 @@ function FoundSoFar({
   const [open, setOpen] = useState<Open>(null);
   const [confirming, setConfirming] = useState<string | null>(null);
   const top = useRef<ScrollView>(null);
-  const { counting, repaired } = useMemo(() => observationsOf(finding.entries), [finding.entries]);
+  const { counting, madeHere, repaired } = useMemo(() => observationsOf(finding.entries), [finding.entries]);
   const confirms = useConfirms();
   const { diagnosis, step } = answer;
   const goOn = () => {
@@ -121,7 +121,7 @@ function FoundSoFar({
       finding={finding}
       handle={handle}
       altitudeM={workplace.altitudeM}
-      setUpsDone={setUpsOf(counting)}
+      setUpsDone={setUpsOf({ madeHere })}
       live={open === null && confirming === null}
       onAnswered={goOn}
       onConfirm={() => setConfirming(step.id)}
@@ -162,11 +162,11 @@ function FoundSoFar({
     <>
       <WhileOpen
         steps={diagnosis.next}
-        setUpsDone={setUpsOf(counting)}
+        setUpsDone={setUpsOf({ madeHere })}
         but={step?.id}
         onSeen={(observation, outcomes) => handle.see(observation, outcomes, null)}
       />
-      {tag === null ? null : <InTray tag={tag} entries={finding.entries} />}
+      {tag === null ? null : <InTray tag={tag} entries={madeHere} />}
       {answer.warnings.length > 0 ? <Warnings sentences={answer.warnings.map(sayWarningHere)} /> : null}
     </>
   );

@@ -25,8 +25,8 @@ export function useDiagnosis(
   const { entries, machine } = finding;
   const learned = useLearned(machine);
   const question = useMemo((): Question => {
-    const { chapters, passedOver, counting } = observationsOf(entries);
-    return { machine, chapters, passedOver, setUpsDone: setUpsOf(counting), toolsAtHand, learned, pick, order };
+    const { chapters, passedOver, madeHere } = observationsOf(entries);
+    return { machine, chapters, passedOver, setUpsDone: setUpsOf({ madeHere }), toolsAtHand, learned, pick, order };
   }, [entries, machine, toolsAtHand, learned, pick, order]);
   const [answered, setAnswered] = useState<{ question: Question; answer: Answer } | null>(null);
   const [failed, setFailed] = useState<string | null>(null);
