@@ -113,6 +113,16 @@ describe('facts at their limits', () => {
   ])('an answer with %j is one: %s', (changed, is) => expect(taken('check-in', answers(changed))).toBe(is));
 });
 
+test.each([
+  [{ runs: 'no', leaks: true, complete: false }, true],
+  [undefined, true],
+  [{ runs: 'perhaps', leaks: true, complete: false }, false],
+  [{ runs: 'no', leaks: true }, false],
+  [{ runs: 'no', leaks: true, complete: false, smells: true }, false],
+])('said at the gate: %j is taken: %s', (atGate, is) =>
+  expect(taken('hire-back', { reference: 'B-1', ...(atGate ? { atGate } : {}) })).toBe(is),
+);
+
 test.each(['repaired', 'said-so', 'causes-confirmed'] as const)(
   '%s of a former edition, still on a phone, is taken',
   (kind) => {
