@@ -77,6 +77,12 @@ export function useFinding(tag: string | null): FindingHandle {
     begunFor.current = tag ?? '';
     begin();
   }, [wantsBeginning, begin, tag]);
+  // What somebody else began is gone on with here too: once it is closed, what was found is shown, and no other is begun by itself.
+  const isTheirs = mayWork && tag !== null && pointer !== undefined && record !== null && pointer?.id !== record.id;
+  const theirId = isTheirs ? record.id : null;
+  useEffect(() => {
+    if (theirId !== null) setPointer({ id: theirId });
+  }, [theirId, setPointer]);
   const say = <K extends FindingKind>(kind: K, facts: Facts<K>): void => {
     if (finding === null) return;
     if (!finding.isBegun) openWith(add, tag, { id: finding.id, machine: finding.machine });
