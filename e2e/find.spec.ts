@@ -221,11 +221,7 @@ test('a washer that stood: a bundle while it is open, four causes seen, confirme
   await page.getByRole('button', { name: 'Confirm 4 causes' }).click();
   await expect(page.getByText(`${tag}: found`)).toBeVisible();
   for (const cause of causes) await expect(page.getByText(cause, { exact: true }).first()).toBeVisible();
-  await page.getByRole('button', { name: `See ${tag}` }).click();
-  await page
-    .getByRole('button', { name: /^To the card of:/ })
-    .first()
-    .click();
+  await page.getByRole('button', { name: 'To its card', exact: true }).click();
   await expect(page.getByText('Bowl', { exact: true }).first()).toBeVisible();
   await page.goto(`/u/${tag}/check-out`);
   await expect(page.getByText(/^No\. Held: /)).toBeVisible();

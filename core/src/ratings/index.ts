@@ -1,1 +1,1 @@
-export { classFor, measuredFor, planFor, ratedOf } from './rated';
+export { classFor, measuredFor, moved, planFor, ratedOf } from './rated';

@@ -22,8 +22,8 @@ function pressureByForce({ force, bore }: Rated): Rated {
 const known = (rated: Rated): Rated =>
   Object.fromEntries(Object.entries(rated).filter(([, figure]) => figure !== undefined && figure !== null));
 
-/** How much a limit of the class moves for this rating: 1 where the figure is the class's own or not known. */
-function moved(rating: RatingId | undefined, ofClass: Rated, rated: Rated): number {
+/** How much what goes with this rating moves from a usual unit of the class to this one: 1 where the figure is the class's own or not known. */
+export function moved(rating: RatingId | undefined, ofClass: Rated, rated: Rated): number {
   const [from, to] = rating === undefined ? [] : [ofClass[rating], rated[rating]];
   return from === undefined || to === undefined ? 1 : to / from;
 }

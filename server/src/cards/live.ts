@@ -8,8 +8,8 @@ import { entriesOfVisit, visitOfJob } from '../visits/visits';
 import { jobBackground } from './jobBackground';
 import { jobIdOf } from './readCard';
 
-/** What the simulated unit is like: the faults that were confirmed and whose repair is not ticked on the card. */
-export async function familiesStill(
+/** What the unit on the bench is like: what it is rated for, and the faults that were confirmed and whose repair is not ticked on the card. */
+export async function unitOnBench(
   { db }: Pick<Context, 'db'>,
   jobId: string,
 ): Promise<{ classId: string; families: string[]; rated: Rated }> {

@@ -1,4 +1,4 @@
-import { FAULT_KNOWLEDGE, FAULTS, FORMER_FAULTS } from '@hudrik/core/catalogue';
+import { FAULT_KNOWLEDGE, FAULTS, FORMER_FAULTS, presentFault } from '@hudrik/core/catalogue';
 import type { LearnedReply } from '@hudrik/core/contracts';
 import { engineFamily, lessonsOf } from '@hudrik/core/diagnosis';
 import { isComeback } from '@hudrik/core/proof';
@@ -58,23 +58,23 @@ export async function readLearned(db: Db): Promise<LearnedReply> {
     .orderBy('id', 'desc')
     .limit(1)
     .executeTakeFirst();
+  const since = reset?.at ?? new Date(0);
   const rows = await db
     .selectFrom('proven_cause as p')
     .innerJoin('finding as f', 'f.id', 'p.finding_id')
     .select(['p.id', 'p.finding_id', 'p.class_id', 'p.family', 'p.faults', 'p.at', 'f.unit_id'])
-    .where('p.at', '>', reset?.at ?? new Date(0))
+    .where('p.at', '>', since)
     .orderBy('p.id')
     .execute();
-  const looks = await looksIn(
-    db,
-    rows.map((row) => row.finding_id),
-  );
+  const looks = await looksSince(db, since);
+  const byUnit = new Map<number | null, typeof rows>();
+  for (const row of rows) byUnit.set(row.unit_id, [...(byUnit.get(row.unit_id) ?? []), row]);
   const cases = rows.map((row) => ({
     classId: row.class_id,
     family: row.family,
     faults: row.faults.flatMap(sharesOf),
     looks: looks.get(row.finding_id) ?? [],
-    cameBack: rows.some((later) => isBackAgain(row, later)),
+    cameBack: row.unit_id !== null && (byUnit.get(row.unit_id) ?? []).some((later) => isBackAgain(row, later)),
   }));
   return {
     version: (reset?.id ?? 0) * 1_000_000 + (rows.at(-1)?.id ?? 0),
@@ -83,38 +83,34 @@ export async function readLearned(db: Db): Promise<LearnedReply> {
   };
 }
 
-/** What was looked at in each finding. */
-async function looksIn(db: Db, findingIds: readonly string[]): Promise<ReadonlyMap<string, string[]>> {
-  if (findingIds.length === 0) return new Map();
+/** What was looked at in each finding whose causes were proven since. */
+async function looksSince(db: Db, since: Date): Promise<ReadonlyMap<string, string[]>> {
   const rows = await db
-    .selectFrom('log_entry')
-    .select(['finding_id', sql<string>`facts ->> 'observation'`.as('observation')])
+    .selectFrom('log_entry as l')
+    .innerJoin('proven_cause as p', 'p.finding_id', 'l.finding_id')
+    .select(['p.finding_id', sql<string>`l.facts ->> 'observation'`.as('observation')])
     .distinct()
-    .where('kind', '=', 'seen')
-    .where('finding_id', 'in', [...findingIds])
+    .where('l.kind', '=', 'seen')
+    .where('p.at', '>', since)
     .execute();
   const looks = new Map<string, string[]>();
-  for (const { finding_id: id, observation } of rows)
-    if (id !== null) looks.set(id, [...(looks.get(id) ?? []), observation]);
+  for (const { finding_id: id, observation } of rows) looks.set(id, [...(looks.get(id) ?? []), observation]);
   return looks;
 }
 
 interface Proven {
-  readonly unit_id: number | null;
   readonly faults: readonly string[];
   readonly at: Date;
 }
 
-/** The same trouble was proven on the same unit again, soon after. Hours are not counted here: days are enough to teach by. */
+/** Of two proven on one unit: the same trouble, soon after. Hours are not counted here: days are enough to teach by. */
 function isBackAgain(first: Proven, later: Proven): boolean {
   const days = (later.at.getTime() - first.at.getTime()) / DAY_MS;
-  const families = familiesOf(first.faults);
+  const families = familiesOf(first.faults.map(presentFault));
   return (
-    first.unit_id !== null &&
-    later.unit_id === first.unit_id &&
     days > 0 &&
     isComeback(days, null) &&
-    [...familiesOf(later.faults)].some((family) => families.has(family))
+    [...familiesOf(later.faults.map(presentFault))].some((family) => families.has(family))
   );
 }
 

@@ -1,5 +1,5 @@
 import type { Response } from 'express';
-import { familiesStill } from '../cards/live';
+import { unitOnBench } from '../cards/live';
 import type { Context } from '../context';
 import { refuse } from '../refusal';
 
@@ -7,7 +7,7 @@ import { refuse } from '../refusal';
 export async function streamLive(context: Context, jobId: string, load: number, response: Response): Promise<void> {
   const gone = new AbortController();
   response.on('close', () => gone.abort());
-  const stream = await context.instruments.open({ ...(await familiesStill(context, jobId)), load }, gone.signal);
+  const stream = await context.instruments.open({ ...(await unitOnBench(context, jobId)), load }, gone.signal);
   if (stream === null) return refuse('instruments-away');
   response.set({ 'Content-Type': 'text/event-stream', 'Cache-Control': 'no-cache, no-transform' });
   response.flushHeaders();

@@ -7,6 +7,7 @@ import {
   type RatingId,
   type SimulatedUnit,
 } from '@hudrik/core/catalogue';
+import { moved } from '@hudrik/core/ratings';
 import express, { type Express } from 'express';
 import seedrandom from 'seedrandom';
 import type { BenchAsked } from '../cards/instruments';
@@ -19,15 +20,6 @@ const ENGINE_ALONE: SimulatedUnit = { rpm: 3600, channels: {} };
 const DROOP_RPM = 150;
 const JITTER_RPM = 14;
 
-/** By how much a channel of this unit differs from a usual one of its class. */
-function scaleFor(classId: string, own: Rated): (rating: RatingId | undefined) => number {
-  const usual: Rated = isClassId(classId) ? folderOf(classId).rated : {};
-  return (rating) => {
-    const [mine, theirs] = rating === undefined ? [] : [own[rating], usual[rating]];
-    return mine === undefined || theirs === undefined ? 1 : mine / theirs;
-  };
-}
-
 /** One reading of a unit under a load (0 to 1), with these families of faults in it. The wave and the jitter come in. */
 export function readingOf(
   { classId, families, rated: own = {}, load }: BenchAsked,
@@ -35,7 +27,8 @@ export function readingOf(
   jitter: () => number,
 ): LiveReading {
   const { channels, rpm: usual, rpmRating } = isClassId(classId) ? folderOf(classId).simulation : ENGINE_ALONE;
-  const scale = scaleFor(classId, own);
+  const usualRated: Rated = isClassId(classId) ? folderOf(classId).rated : {};
+  const scale = (rating: RatingId | undefined): number => moved(rating, usualRated, own);
   const isHeld = (rating: RatingId | undefined): boolean =>
     own.governor === 'inverter' && (rating === 'hertz' || rating === 'volts');
   const rated = usual * scale(rpmRating);

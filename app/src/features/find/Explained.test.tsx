@@ -135,9 +135,9 @@ test('what came off for the looks lies in the tray, each once; with nothing off 
     facts: { observation, outcomes: ['x'], reading: null },
     outcome: {},
   });
-  show(<InTray tag="GE-07" entries={[look('fuel-look')]} />, {});
+  show(<InTray tag="GE-07" jobId="7" entries={[look('fuel-look')]} />, {});
   expect(screen.queryByText(/^Into the tray/)).toBeNull();
-  show(<InTray tag="GE-07" entries={['kill-wire-off', 'plug-look', 'plug-gap'].map(look)} />, {});
+  show(<InTray tag="GE-07" jobId="7" entries={['kill-wire-off', 'plug-look', 'plug-gap'].map(look)} />, {});
   expect(
     screen.getByText('Into the tray: blower housing with the starter, kill wire, plug lead and plug.'),
   ).toBeTruthy();

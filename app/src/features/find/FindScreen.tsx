@@ -166,7 +166,7 @@ function FoundSoFar({
         but={step?.id}
         onSeen={(observation, outcomes) => handle.see(observation, outcomes, null)}
       />
-      {tag === null ? null : <InTray tag={tag} entries={madeHere} />}
+      {tag === null ? null : <InTray tag={tag} jobId={finding.jobId} entries={madeHere} />}
       {answer.warnings.length > 0 ? <Warnings sentences={answer.warnings.map(sayWarningHere)} /> : null}
     </>
   );

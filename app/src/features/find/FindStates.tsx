@@ -24,6 +24,7 @@ export function NoFinding({ handle: { error, retry, isNothingOpen } }: { readonl
 
 /** What was found, once it is. */
 export function Closed({ handle, tag }: { readonly handle: FindingHandle; readonly tag: string | null }) {
+  const jobId = handle.finding?.jobId ?? null;
   return (
     <Page>
       <Words role="heading" aria-level={1} size={22} face="strong">
@@ -35,7 +36,8 @@ export function Closed({ handle, tag }: { readonly handle: FindingHandle; readon
         </Words>
       ))}
       {tag ? <Words>The job says what to do. It holds the unit until the repair is proven.</Words> : null}
-      {tag ? <Button kind="main" tall label={`See ${tag}`} onPress={() => router.replace(`/u/${tag}`)} /> : null}
+      {jobId ? <Button kind="main" tall label="To its card" onPress={() => router.replace(`/j/${jobId}`)} /> : null}
+      {tag ? <Button label={`See ${tag}`} onPress={() => router.replace(`/u/${tag}`)} /> : null}
       <NotTaken handle={handle} />
       <Button label="Look again" onPress={() => handle.begin()} />
     </Page>

@@ -5,11 +5,13 @@ import { Words } from '@/design';
 
 interface Props {
   readonly tag: string;
+  /** Whose card has the tray; not known: the unit leads there. */
+  readonly jobId: string | null;
   readonly entries: readonly Entry[];
 }
 
 /** What came off for the looks so far: it lies in the tray of the unit's card, and goes back there. */
-export function InTray({ tag, entries }: Props) {
+export function InTray({ tag, jobId, entries }: Props) {
   const off = [...new Set(entries.flatMap(comesOffBy).map(({ what }) => what))];
   if (off.length === 0) return null;
   return (
@@ -17,8 +19,8 @@ export function InTray({ tag, entries }: Props) {
       <Words size={15} face="strong">{`Into the tray: ${off.join(', ').toLowerCase()}.`}</Words>
       <Words size={15}>
         It stays on the bench until each is back.{' '}
-        <Link href={`/u/${tag}`} className="underline">
-          To its jobs
+        <Link href={jobId === null ? `/u/${tag}` : `/j/${jobId}`} className="underline">
+          {jobId === null ? 'To its jobs' : 'To its card'}
         </Link>
       </Words>
     </View>

@@ -58,6 +58,7 @@ describe('the server’s finding and what is on its way of it', () => {
     ];
     const finding = findingOf('GE-01', record({ entries: [known(both)] }), { id: 'f' }, [both, mine, refused]);
     expect(finding.entries.map((entry) => entry.id)).toEqual([both.id, mine.id]);
+    expect(finding.jobId).toBe('7');
     expect([...finding.unsent]).toEqual([both.id, mine.id]);
     expect(finding.refused).toEqual([refused]);
     expect(observationsOf(finding.entries).chapters).toEqual([

@@ -22,6 +22,8 @@ export interface LocalFinding {
   /** What the server would not take. */
   readonly refused: readonly EntryItem[];
   readonly closedAt: string | null;
+  /** Whose card it leads to. */
+  readonly jobId: string | null;
   readonly causes: readonly string[] | null;
   /** The server knows of it, or will. */
   readonly isBegun: boolean;
@@ -49,10 +51,13 @@ export function findingOf(
     unsent: new Set(pending.filter((item) => item.state === 'waiting').map((item) => item.id)),
     refused: pending.filter((item) => item.state === 'refused'),
     closedAt: record?.closedAt ?? closing?.at ?? null,
+    jobId: jobOf(record),
     causes: record?.causes ?? closing?.facts.causes ?? null,
     isBegun: record !== null || ours.some((entry) => entry.kind === 'finding-opened'),
   };
 }
+
+const jobOf = (record: FindingRecord | null): string | null => record?.jobId ?? null;
 
 /** The engine as it was described last. */
 function machineOf(record: FindingRecord | null, ours: readonly Entry[]): MachineFacts | undefined {

@@ -17,11 +17,11 @@ export function FindReturned({ out, pile, onTag }: Props) {
   const wide = useIsWide();
   const [text, setText] = useState('');
   const [unknown, setUnknown] = useState<string | null>(null);
-  const isBack = (tag: string): boolean => [...out, ...pile].some((one) => one.tag === tag);
+  const isOutOrBack = (tag: string): boolean => [...out, ...pile].some((one) => one.tag === tag);
   const enter = (typed: string) => {
     const tag = tagIn(typed);
     if (tag === null) return setUnknown('');
-    if (!isBack(tag)) return setUnknown(tag);
+    if (!isOutOrBack(tag)) return setUnknown(tag);
     return onTag(tag);
   };
   const typed = text.replace(/[^a-z0-9]/gi, '').toUpperCase();
