@@ -242,21 +242,25 @@ describe('a finding', () => {
       .set({ faults: ['dirt-in-tank'] })
       .execute();
     assert.deepEqual((await learned()).lessons[0]?.brought, {});
-    await yard.db.transaction().execute((trx) =>
-      writingAny(trx, () =>
-        trx
-          .insertInto('log_entry')
-          .values({
-            id: randomUUID(),
-            unit_id: null,
-            finding_id: last.finding_id,
-            at: yard.now,
-            kind: 'seen',
-            facts: JSON.stringify(seen('inlet-screen', 'clear')),
-          } as never)
-          .execute(),
-      ),
-    );
+    const inFinding = (kind: string, facts: object) =>
+      yard.db.transaction().execute((trx) =>
+        writingAny(trx, () =>
+          trx
+            .insertInto('log_entry')
+            .values({
+              id: randomUUID(),
+              unit_id: null,
+              finding_id: last.finding_id,
+              at: yard.now,
+              kind,
+              facts: JSON.stringify(facts),
+            } as never)
+            .execute(),
+        ),
+      );
+    // What nobody could tell was not looked at.
+    await inFinding('could-not-tell', { observation: 'fuel-filter' });
+    await inFinding('seen', seen('inlet-screen', 'clear'));
     assert.deepEqual((await learned()).lessons[0]?.brought, {
       'dirt-in-tank': { 'inlet-screen-blocked': { looked: 1, found: 0 } },
     });

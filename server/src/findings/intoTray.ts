@@ -64,7 +64,7 @@ async function isOut({ change: { trx, unit } }: Taken): Promise<boolean> {
   return out !== undefined;
 }
 
-/** The finding's own job; else one that is at the bench, or waits; else a new one to find the fault. */
+/** The job that is there to find the fault; else one that is at the bench, or waits: a visit has one tray. Else a new one to find the fault. */
 async function jobAtHand(taking: Taken, finding: FindingRow): Promise<Pick<JobRow, 'id'>> {
   const { trx, unit } = taking.change;
   const open = await trx
@@ -72,7 +72,6 @@ async function jobAtHand(taking: Taken, finding: FindingRow): Promise<Pick<JobRo
     .select('id')
     .where('unit_id', '=', unit.id)
     .where('state', 'in', OPEN_JOB_STATES)
-    .orderBy((eb) => eb('id', '=', finding.job_id ?? 0), 'desc')
     .orderBy((eb) => eb('work', '=', FIND_FAULT.work), 'desc')
     .orderBy((eb) => eb('state', '=', 'open'), 'desc')
     .executeTakeFirst();

@@ -138,6 +138,7 @@ test('what came off for the looks lies in the tray, each once; with nothing off 
   show(<InTray tag="GE-07" jobId="7" entries={[look('fuel-look')]} />, {});
   expect(screen.queryByText(/^Into the tray/)).toBeNull();
   show(<InTray tag="GE-07" jobId="7" entries={['kill-wire-off', 'plug-look', 'plug-gap'].map(look)} />, {});
+  expect(screen.getByText('To its card')).toBeTruthy();
   expect(
     screen.getByText('Into the tray: blower housing with the starter, kill wire, plug lead and plug.'),
   ).toBeTruthy();
