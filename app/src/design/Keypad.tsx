@@ -35,7 +35,8 @@ export function Keypad({ value, onChange, decimals = 1, longest = 7 }: Props) {
 /** The text after one key. Figures that would break the form "12345.6" are not taken. */
 export function press(value: string, key: string, decimals = 1, longest = 7): string {
   if (key === '⌫') return value.slice(0, -1);
-  const next = key === '.' && value === '' ? '0.' : value + key;
+  const point = key === ',' ? '.' : key;
+  const next = point === '.' && value === '' ? '0.' : value + point;
   const form = decimals === 0 ? /^\d*$/ : new RegExp(`^\\d{0,5}(\\.\\d{0,${decimals}})?$`);
   return form.test(next) && next.length <= longest ? next : value;
 }

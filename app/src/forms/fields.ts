@@ -1,3 +1,4 @@
+import { readFigure } from '@hudrik/core/figures';
 import { number, string } from 'yup';
 
 const empty = (text: unknown): boolean => typeof text === 'string' && text.trim() === '';
@@ -5,7 +6,7 @@ const empty = (text: unknown): boolean => typeof text === 'string' && text.trim(
 /** A figure as typed, with a point or a comma: "12.5". */
 export const figure = () =>
   number().transform((value: number, typed: unknown) =>
-    empty(typed) ? undefined : typeof typed === 'string' ? Number(typed.replace(',', '.')) : value,
+    empty(typed) ? undefined : typeof typed === 'string' ? (readFigure(typed) ?? Number.NaN) : value,
   );
 
 /** A whole number as typed. */
@@ -16,7 +17,7 @@ export const price = () =>
   number()
     .transform((_: number, typed: unknown) =>
       typeof typed === 'string' && /^\d{1,6}([.,]\d{1,2})?$/.test(typed.trim())
-        ? Math.round(Number(typed.trim().replace(',', '.')) * 100)
+        ? Math.round((readFigure(typed) ?? Number.NaN) * 100)
         : empty(typed)
           ? undefined
           : Number.NaN,

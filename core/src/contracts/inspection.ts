@@ -62,7 +62,11 @@ export const checkIn = object({
 });
 export type CheckIn = Frozen<InferType<typeof checkIn>>;
 
-const useBelief = object({ shape: number().required(), rate: number().required() });
+const useBelief = object({
+  shape: number().required(),
+  rate: number().required(),
+  hireSpread: number().optional(),
+});
 
 /** What is known of a unit when somebody starts to check it in or out: enough to finish without a connection. */
 export const opening = object({

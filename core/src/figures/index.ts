@@ -1,1 +1,2 @@
 export { formatFigure, formatMoney, type Writing } from './figures';
+export { readFigure, readPositive } from './readFigure';

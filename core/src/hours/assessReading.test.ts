@@ -1,5 +1,15 @@
 import fc from 'fast-check';
-import { assessReading, replaceMeter, rollOver, suggestReadings, trueHours, type ReadingContext } from './index';
+import {
+  assessReading,
+  isImpossible,
+  readMeter,
+  replaceMeter,
+  rollOver,
+  roundTenth,
+  suggestReadings,
+  trueHours,
+  type ReadingContext,
+} from './index';
 
 const context: ReadingContext = { lastReading: 123.4, clockHours: 48, hireDays: 2, use: { shape: 40, rate: 10 } };
 const codes = (typed: string, more: Partial<ReadingContext> = {}) =>
@@ -128,6 +138,68 @@ describe('true hours go on', () => {
       fc.property(fc.integer({ min: 0, max: 90_000 }), fc.integer({ min: 0, max: 500 }), (before, shows) => {
         expect(trueHours(shows / 10, replaceMeter(before / 10, shows / 10))).toBeCloseTo(before / 10, 6);
       }),
+    );
+  });
+});
+
+describe('after a meter was replaced or rolled over', () => {
+  const around = { clockHours: 48, hireDays: 0, use: { shape: 40, rate: 10 } };
+  const rolled = { kind: 'rolled-over', oldReading: null, newMeterShows: 0, rollsAt: 1000 } as const;
+  const last = { lastReading: 995, offsetHours: 0 };
+
+  test('a rolled meter: 995.0 and then 4.5 is 9.5 hours run and 1004.5 true hours', () => {
+    const read = readMeter('4.5', last, rolled, around);
+    expect(read).toMatchObject({ trueHours: 1004.5, assessment: { hoursRun: 9.5, findings: [] } });
+  });
+
+  test('a rolled meter suggests what the meter can show, not true hours', () => {
+    const { assessment } = readMeter('425', last, rolled, around);
+    expect(assessment.findings[0]?.code).toBe('faster-than-clock');
+    expect(assessment.suggestions.length).toBeGreaterThan(0);
+    for (const { reading } of assessment.suggestions) {
+      expect(reading).toBeLessThan(43.3);
+      expect(readMeter(String(reading), last, rolled, around).assessment.findings).toEqual([]);
+    }
+    expect(assessment.suggestions.map(({ reading }) => reading)).toContain(42.5);
+  });
+
+  test('a meter that starts again at 1000 cannot show 1004.5: nobody can stand by it', () => {
+    const [finding] = readMeter('1004.5', last, rolled, around).assessment.findings;
+    expect(finding).toEqual({ code: 'past-its-roll', rollsAt: 1000 });
+    expect(finding && isImpossible(finding)).toBe(true);
+  });
+
+  test('hours typed after a meter change never take true hours back', () => {
+    // The old one had run on to 400 when it was taken off at 340 on record; the new one showed 100 then.
+    const replaced = { kind: 'replaced', oldReading: 400, newMeterShows: 100 } as const;
+    const at = (typed: string) =>
+      readMeter(typed, { lastReading: 340, offsetHours: 0 }, replaced, { ...around, clockHours: 900 });
+    expect(at('50').assessment.findings).toEqual([{ code: 'below-fitted', fittedAt: 100, by: 50 }]);
+    expect(at('100')).toMatchObject({ trueHours: 400, assessment: { findings: [], hoursRun: 60 } });
+  });
+
+  test('whatever happened to the meter, a reading without an impossible finding never lowers true hours (property)', () => {
+    const tenths = (max: number) => fc.integer({ min: 0, max: max * 10 }).map((n) => n / 10);
+    fc.assert(
+      fc.property(
+        tenths(2000),
+        tenths(2000),
+        tenths(300),
+        tenths(300),
+        fc.constantFrom(100, 1000, 10_000),
+        fc.constantFrom('replaced', 'rolled-over', null),
+        (lastReading, typed, more, shows, rollsAt, kind) => {
+          const event =
+            kind === null ? null : { kind, oldReading: roundTenth(lastReading + more), newMeterShows: shows, rollsAt };
+          const read = readMeter(String(typed), { lastReading, offsetHours: 30 }, event, {
+            ...around,
+            clockHours: 1e6,
+          });
+          if (read.assessment.findings.some(isImpossible)) return;
+          const before = kind === 'replaced' ? lastReading + more : lastReading;
+          expect(read.trueHours).toBeGreaterThanOrEqual(roundTenth(before + 30));
+        },
+      ),
     );
   });
 });

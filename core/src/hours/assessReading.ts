@@ -3,8 +3,12 @@ import { roundTenth } from './trueHours';
 import { chanceOfAtLeast, chanceOfAtMost, oneIn, type UseRate } from './useRate';
 
 export interface ReadingContext {
-  /** The last reading on this meter, hours. */
+  /** The last reading on this meter, hours; below 0 where another meter had it and this one began after it. */
   readonly lastReading: number;
+  /** What this meter showed when it was fitted, since the last reading. */
+  readonly fittedAt?: number;
+  /** The hours at which this meter starts again from nought. */
+  readonly rollsAt?: number;
   /** Wall-clock hours since the last reading, 0 or more. */
   readonly clockHours: number;
   /** Days on hire since the last reading; 0 when the unit was not out. */
@@ -16,6 +20,8 @@ export interface ReadingContext {
 /** What is wrong or odd about a reading: a fact with a code; the words are made where it is shown. */
 export type ReadingFinding =
   | { readonly code: 'below-last'; readonly lastReading: number; readonly by: number }
+  | { readonly code: 'below-fitted'; readonly fittedAt: number; readonly by: number }
+  | { readonly code: 'past-its-roll'; readonly rollsAt: number }
   | { readonly code: 'faster-than-clock'; readonly hoursRun: number; readonly clockHours: number }
   | {
       readonly code: 'unusually-high';
@@ -40,6 +46,10 @@ export interface ReadingAssessment {
   readonly suggestions: readonly Suggestion[];
 }
 
+/** Findings that nobody can stand by: no meter shows that. */
+const IMPOSSIBLE: readonly ReadingFinding['code'][] = ['below-last', 'below-fitted', 'past-its-roll'];
+export const isImpossible = ({ code }: Pick<ReadingFinding, 'code'>): boolean => IMPOSSIBLE.includes(code);
+
 /** Rarer than this and a person is asked to look again (judgement). */
 export const UNUSUAL_BELOW = 1 / 100;
 /** A meter may lead the wall clock by this much: it shows tenths, and clocks differ (judgement). */
@@ -61,6 +71,9 @@ export function assessReading(typed: string, context: ReadingContext): ReadingAs
 
 function findingsOf(reading: number, context: ReadingContext): ReadingFinding[] {
   const hoursRun = roundTenth(reading - context.lastReading);
+  const { fittedAt = 0, rollsAt = Infinity } = context;
+  if (reading >= rollsAt) return [{ code: 'past-its-roll', rollsAt }];
+  if (reading < fittedAt) return [{ code: 'below-fitted', fittedAt, by: roundTenth(fittedAt - reading) }];
   if (hoursRun < 0) return [{ code: 'below-last', lastReading: context.lastReading, by: -hoursRun }];
   if (hoursRun > context.clockHours + CLOCK_SLACK_HOURS) {
     return [{ code: 'faster-than-clock', hoursRun, clockHours: roundTenth(context.clockHours) }];

@@ -1,6 +1,16 @@
 import fc from 'fast-check';
 import jStat from 'jstat';
-import { chanceOfAtLeast, chanceOfAtMost, forecastHours, learnUseRate, meanHoursPerDay, oneIn } from './index';
+import { seeded } from '../diagnosis/seeded';
+import {
+  chanceOfAtLeast,
+  chanceOfAtMost,
+  forecastHours,
+  learnUseRate,
+  meanHoursPerDay,
+  oneIn,
+  spreadOver,
+  UNUSUAL_BELOW,
+} from './index';
 
 /** The distribution of the negative binomial by the regularised incomplete beta function (NIST DLMF 8.17). */
 const cdfByBeta = (hours: number, successes: number, chance: number): number =>
@@ -67,5 +77,43 @@ describe('Gamma-Poisson use', () => {
     [1, 1],
   ])('odds of %d are said as 1 in %d', (probability, said) => {
     expect(oneIn(probability)).toBe(said);
+  });
+});
+
+describe('hires unlike each other', () => {
+  const washer = { shape: 60, rate: 20, hireSpread: 1 / 3 };
+
+  test('with a spread the variance is the mean and its square, as a negative binomial over hires has it', () => {
+    const [successes, chance] = spreadOver(washer, 2);
+    const mean = (successes * (1 - chance)) / chance;
+    expect(mean).toBeCloseTo(6, 10);
+    expect(mean / chance).toBeCloseTo(6 + 36 * (1 / 60 + (1 / 3) * (1 + 1 / 60)), 8);
+    // Ten hires even each other out.
+    expect(forecastHours(washer, 20, 10).high).toBeLessThan(forecastHours(washer, 20).high);
+  });
+
+  test('at most 1 in 20 honest hires is called unusual, after 12 hires or none (200 units, gamma hours of shape 3)', () => {
+    const next = seeded(7);
+    const gamma3 = (mean: number): number =>
+      (-mean / 3) * (Math.log(1 - next()) + Math.log(1 - next()) + Math.log(1 - next()));
+    for (const past of [0, 3, 12]) {
+      let unusual = 0;
+      for (let unit = 0; unit < 200; unit++) {
+        const hires = Array.from({ length: past }, () => ({ hours: gamma3(3 * 2), days: 2 }));
+        const use = learnUseRate({ shape: 6, rate: 2, hireSpread: 0.3 }, hires);
+        const hours = gamma3(3 * 2);
+        if (chanceOfAtLeast(use, 2, hours) < UNUSUAL_BELOW || chanceOfAtMost(use, 2, hours) < UNUSUAL_BELOW) unusual++;
+      }
+      expect(unusual).toBeLessThanOrEqual(10);
+    }
+  });
+
+  test('a unit whose hires are alike comes to be trusted to be: three times its usual is unusual then', () => {
+    const alike = learnUseRate(
+      { shape: 6, rate: 2, hireSpread: 0.3 },
+      Array.from({ length: 60 }, (_, at) => ({ hours: 5 + (at % 3), days: 2 })),
+    );
+    expect(alike.hireSpread).toBeLessThan(0.06);
+    expect(chanceOfAtLeast(alike, 2, 18)).toBeLessThan(UNUSUAL_BELOW);
   });
 });

@@ -85,7 +85,13 @@ describe('defects of a yard kept by the version before', () => {
     const before = await migratorFor(db).migrateTo('0006_works');
     if (before.error) throw before.error;
     await keepTheOldWay(db);
-    assert.deepEqual(await bringUpToDate(db), ['0007_defects', '0008_visits', '0009_causes', '0010_fuel_low_tap_off']);
+    assert.deepEqual(await bringUpToDate(db), [
+      '0007_defects',
+      '0008_visits',
+      '0009_causes',
+      '0010_fuel_low_tap_off',
+      '0011_true_hours_never_fall',
+    ]);
     assert.deepEqual(await bringUpToDate(db), []);
   });
   after(async () => {

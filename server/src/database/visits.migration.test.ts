@@ -64,7 +64,12 @@ describe('visits of a yard kept by the version before', () => {
     await prepareBackground(pool, pino({ level: 'silent' }));
     await pool.end();
     counted = await count();
-    assert.deepEqual(await bringUpToDate(db, () => NOW), ['0008_visits', '0009_causes', '0010_fuel_low_tap_off']);
+    assert.deepEqual(await bringUpToDate(db, () => NOW), [
+      '0008_visits',
+      '0009_causes',
+      '0010_fuel_low_tap_off',
+      '0011_true_hours_never_fall',
+    ]);
     assert.deepEqual(await bringUpToDate(db, () => NOW), []);
   });
   after(async () => {

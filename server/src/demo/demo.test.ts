@@ -1,5 +1,8 @@
 import assert from 'node:assert/strict';
 import { after, before, describe, test } from 'node:test';
+import { classOf } from '@hudrik/core/catalogue';
+import { assessReading, learnUseRate } from '@hudrik/core/hours';
+import { sql } from 'kysely';
 import { COMMANDS } from '../administration/commands';
 import { TestYard } from '../testing/yard';
 import { loadDemo } from './load';
@@ -35,6 +38,38 @@ describe('the demo', () => {
   test('every readiness is to be seen', async () => {
     const rows = await yard.db.selectFrom('unit').select('readiness').distinct().execute();
     assert.deepEqual(rows.map((row) => row.readiness).sort(), ['fit', 'gone', 'held', 'laid-up', 'out', 'prep']);
+  });
+
+  test('at most 1 in 20 of its hires, all honest, is called unusual by what was known before it', async () => {
+    const hires = await yard.db
+      .selectFrom('hire as h')
+      .innerJoin('unit as u', 'u.id', 'h.unit_id')
+      .innerJoin('check_out as o', 'o.hire_id', 'h.id')
+      .innerJoin('meter_reading as ro', 'ro.id', 'o.reading_id')
+      .innerJoin('check_in as i', 'i.hire_id', 'h.id')
+      .innerJoin('meter_reading as ri', 'ri.id', 'i.reading_id')
+      .select(['h.unit_id', 'u.class_id', sql<number>`ri.true_hours - ro.true_hours`.as('hours')])
+      .select(sql<number>`extract(epoch from (h.ended_at - h.out_at))::float8 / 86400`.as('days'))
+      .where('i.second_look_of', 'is', null)
+      .orderBy('h.ended_at')
+      .execute();
+    const known = new Map<number | null, { hours: number; days: number }[]>();
+    let unusual = 0;
+    for (const { unit_id, class_id, hours, days } of hires) {
+      const before = known.get(unit_id) ?? [];
+      const use = learnUseRate(classOf(class_id).use, before.slice(-12));
+      const { findings } = assessReading(hours.toFixed(1), {
+        lastReading: 0,
+        clockHours: days * 24,
+        hireDays: days,
+        use,
+      });
+      unusual += findings.length;
+      known.set(unit_id, [...before, { hours, days }]);
+    }
+    assert.ok(hires.length > 2000);
+    assert.ok(unusual <= hires.length / 20, `${unusual} of ${hires.length}`);
+    assert.ok(unusual > hires.length / 500, `only ${unusual} of ${hires.length}: nothing would ever be asked`);
   });
 
   test('the administration’s export gives what the import takes', async () => {

@@ -1,4 +1,4 @@
-import { assessReading, learnUseRate, replaceMeter, rollOver, trueHours, type UseRate } from '@hudrik/core/hours';
+import { isImpossible, learnUseRate, readMeter, type UseRate } from '@hudrik/core/hours';
 import { classOf } from '@hudrik/core/catalogue';
 import type { Facts } from '@hudrik/core/log';
 import { sql } from 'kysely';
@@ -80,58 +80,61 @@ interface Taking {
 /** Takes a reading: refused when it makes no sense and nobody stands by it; a new or rolled meter is fitted first. */
 export async function takeReading(trx: Trx, { unit, entry, at, hireDays }: Taking): Promise<TakenReading> {
   const last = await lastReading(trx, unit.id);
-  const reading = Number(entry.typed);
-  const meter = entry.meterEvent ? await fitMeter(trx, unit, last, entry.meterEvent, at) : last;
-  const clockHours = (at.getTime() - last.readAt.getTime()) / 3_600_000;
-  const total = trueHours(reading, meter);
-  const assessed = assessReading(entry.meterEvent ? String(total) : entry.typed, {
-    lastReading: entry.meterEvent ? last.trueHours : last.reading,
-    clockHours,
+  const event = entry.meterEvent;
+  if ((event?.oldReading ?? last.reading) < last.reading) refuse('hours-below-last', { lastReading: last.reading });
+  if (event?.kind === 'rolled-over' && event.rollsAt === undefined)
+    refuse('not-valid', { field: 'hours.meterEvent.rollsAt' });
+  const read = readMeter(entry.typed, { lastReading: last.reading, offsetHours: last.offsetHours }, event, {
+    clockHours: (at.getTime() - last.readAt.getTime()) / 3_600_000,
     hireDays,
     use: await rateOfUse(trx, unit),
   });
-  const finding = assessed.findings[0];
-  if (finding?.code === 'below-last')
-    refuse('hours-below-last', { lastReading: last.reading, suggestions: assessed.suggestions });
-  if (finding !== undefined && !entry.confirmed)
-    refuse('hours-not-plausible', { finding, suggestions: assessed.suggestions });
+  const { findings, suggestions, hoursRun } = read.assessment;
+  const finding = findings[0];
+  if (finding?.code === 'below-last' || finding?.code === 'below-fitted')
+    refuse('hours-below-last', { lastReading: last.reading, finding, suggestions });
+  if (finding !== undefined && (isImpossible(finding) || !entry.confirmed))
+    refuse('hours-not-plausible', { finding, suggestions });
+  const meterId = event
+    ? await fitMeter(trx, last, { unitId: unit.id, why: event.kind, at, ...read.meter })
+    : last.meterId;
+  const reading = Number(entry.typed);
   const { id } = await trx
     .insertInto('meter_reading')
-    .values({ meter_id: meter.meterId, unit_id: unit.id, reading, true_hours: total, read_at: at, corrects_id: null })
-    .returning('id')
-    .executeTakeFirstOrThrow();
-  const unusual = finding?.code === 'unusually-high' || finding?.code === 'unusually-low' ? finding.oneIn : 0;
-  return { readingId: id, reading, trueHours: total, hoursRun: assessed.hoursRun, unusualOneIn: unusual };
-}
-
-async function fitMeter(
-  trx: Trx,
-  unit: UnitRow,
-  last: LastReading,
-  event: NonNullable<HoursEntry['meterEvent']>,
-  at: Date,
-): Promise<{ meterId: number; offsetHours: number }> {
-  const oldReading = event.oldReading ?? last.reading;
-  if (oldReading < last.reading) refuse('hours-below-last', { lastReading: last.reading });
-  const meter =
-    event.kind === 'rolled-over'
-      ? rollOver(
-          { offsetHours: last.offsetHours },
-          event.rollsAt ?? refuse('not-valid', { field: 'hours.meterEvent.rollsAt' }),
-        )
-      : replaceMeter(trueHours(oldReading, last), event.newMeterShows);
-  const { id } = await trx
-    .insertInto('meter')
     .values({
+      meter_id: meterId,
       unit_id: unit.id,
-      ordinal: last.meterOrdinal + 1,
-      offset_hours: meter.offsetHours,
-      fitted_at: at,
-      fitted_why: event.kind,
+      reading,
+      true_hours: read.trueHours,
+      read_at: at,
+      corrects_id: null,
     })
     .returning('id')
     .executeTakeFirstOrThrow();
-  return { meterId: id, offsetHours: meter.offsetHours };
+  const unusual = finding?.code === 'unusually-high' || finding?.code === 'unusually-low' ? finding.oneIn : 0;
+  return { readingId: id, reading, trueHours: read.trueHours, hoursRun, unusualOneIn: unusual };
+}
+
+interface Fitting {
+  readonly unitId: number;
+  readonly why: 'replaced' | 'rolled-over';
+  readonly at: Date;
+  readonly offsetHours: number;
+}
+
+async function fitMeter(trx: Trx, last: LastReading, { unitId, why, at, offsetHours }: Fitting): Promise<number> {
+  const { id } = await trx
+    .insertInto('meter')
+    .values({
+      unit_id: unitId,
+      ordinal: last.meterOrdinal + 1,
+      offset_hours: offsetHours,
+      fitted_at: at,
+      fitted_why: why,
+    })
+    .returning('id')
+    .executeTakeFirstOrThrow();
+  return id;
 }
 
 /** True hours as they were known at a time; null before the first reading. */

@@ -54,7 +54,7 @@ export async function readUnitPage({ db }: Pick<Context, 'db'>, tag: string): Pr
     reasons: reasons.map((reason) => ({ ...reason, origin: { ...reason.origin } })),
     use: {
       hoursPerDay: Math.round(meanHoursPerDay(use) * 10) / 10,
-      in30Days: forecastHours(use, 30 * SHARE_OF_DAYS_OUT),
+      in30Days: forecastHours(use, 30 * SHARE_OF_DAYS_OUT, (30 * SHARE_OF_DAYS_OUT) / DAYS_OF_A_HIRE),
     },
     readings: readings.reverse().map((row) => ({ at: row.read_at.toISOString(), trueHours: row.true_hours })),
   };
@@ -62,3 +62,5 @@ export async function readUnitPage({ db }: Pick<Context, 'db'>, tag: string): Pr
 
 /** Of a month, the part that a unit is out on hire, when nothing better is known (judgement). */
 const SHARE_OF_DAYS_OUT = 0.35;
+/** Days of one hire (judgement). */
+const DAYS_OF_A_HIRE = 2;

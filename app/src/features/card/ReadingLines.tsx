@@ -1,3 +1,4 @@
+import { readPositive } from '@hudrik/core/figures';
 import { isProofReadingId } from '@hudrik/core/catalogue';
 import { isOf } from '@hudrik/core/log';
 import type { Proof, ShownReading } from '@hudrik/core/proof';
@@ -100,7 +101,7 @@ function TypeSheet({
   readonly onClose: () => void;
 }) {
   const [text, setText] = useState('');
-  const value = /^\d+([.,]\d+)?$/.test(text) ? Number(text.replace(',', '.')) : null;
+  const value = readPositive(text);
   const [from, to] = shown.reading.scale;
   const odd = value !== null && (value > to * 2 || (from > 0 && value < from / 4));
   return (

@@ -1,3 +1,4 @@
+import { readPositive } from '@hudrik/core/figures';
 import { checksOf, classOf, faultOf } from '@hudrik/core/catalogue';
 import type { Defect } from '@hudrik/core/contracts';
 import type { Proof } from '@hudrik/core/proof';
@@ -85,8 +86,8 @@ function Figure({
   const [text, setText] = useState('');
   const write = (typed: string) => {
     setText(typed);
-    const isFigure = /^\d+([.,]\d+)?$/.test(typed);
-    onRead(isFigure ? { reading: { value: Number(typed.replace(',', '.')), unit } } : {});
+    const value = readPositive(typed);
+    onRead(value === null ? {} : { reading: { value, unit } });
   };
   return <Field label={`Measured now, ${unit}`} value={text} onChangeText={write} inputMode="decimal" />;
 }

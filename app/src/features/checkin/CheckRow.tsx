@@ -1,10 +1,11 @@
+import { readPositive } from '@hudrik/core/figures';
 import type { Check } from '@hudrik/core/catalogue';
 import { useState } from 'react';
 import { Pressable, TextInput, View } from 'react-native';
 import { Button, Choice, Words } from '@/design';
 import { sayValue } from '@/writing';
 import type { DraftAnswer } from './draft';
-import { answerOf, BECAUSE_WORD, figureIn } from './answerOf';
+import { answerOf, BECAUSE_WORD } from './answerOf';
 
 interface Props {
   readonly check: Check;
@@ -106,7 +107,7 @@ function MeasuredRow({ check, answer, onOpen, onAnswer, isFirstMeasured = false 
   if (measured === undefined) return null;
   const write = (typed: string) => {
     setText(typed);
-    const value = figureIn(typed);
+    const value = readPositive(typed);
     if (value !== null) onAnswer(answerOf(check, value, answer));
   };
   const bad = answer?.result === 'not-ok';
@@ -128,7 +129,7 @@ function MeasuredRow({ check, answer, onOpen, onAnswer, isFirstMeasured = false 
         <Button kind="quiet" label="Could not …" aria-label={`Could not: ${check.words}`} onPress={onOpen} />
       </View>
       <Words size={15} tone={bad ? 'held' : 'ink-soft'} face={bad ? 'strong' : 'text'}>
-        {text !== '' && figureIn(text) === null
+        {text !== '' && readPositive(text) === null
           ? 'Enter a number, with at most one point.'
           : sayMeasured(check, answer)}
       </Words>

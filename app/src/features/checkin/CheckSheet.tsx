@@ -1,10 +1,11 @@
+import { readPositive } from '@hudrik/core/figures';
 import { cautionText, type Check } from '@hudrik/core/catalogue';
 import { placeInLimit } from '@hudrik/core/verdict';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { Button, Caution, Choice, Field, Gauge, Sheet, Words } from '@/design';
 import type { DraftAnswer } from './draft';
-import { answerOf, BECAUSE_WORD, figureIn } from './answerOf';
+import { answerOf, BECAUSE_WORD } from './answerOf';
 import { PhotoRow } from '@/photos/PhotoRow';
 
 interface Props {
@@ -101,11 +102,11 @@ function Reading({
   const measured = check.measured;
   if (!measured) return null;
   const { limit, unit, scale } = measured;
-  const value = figureIn(text);
+  const value = readPositive(text);
   const place = value === null ? null : placeInLimit(value, limit);
   const write = (next: string) => {
     setText(next);
-    const number = figureIn(next);
+    const number = readPositive(next);
     set(number === null ? { reading: undefined } : answerOf(check, number, given));
   };
   const good = [limit.kind === 'at-most' ? null : limit.min, limit.kind === 'at-least' ? null : limit.max] as const;

@@ -1,3 +1,5 @@
+import { readFigure } from '@hudrik/core/figures';
+import { isImpossible, likelyRoll } from '@hudrik/core/hours';
 import { useEffect, useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { Button, Choice, Field, Keypad, press, useKeys, Words } from '@/design';
@@ -9,7 +11,7 @@ import { sayHoursOpen } from './sayOpen';
 import { LeafFrame } from './LeafFrame';
 import { saySlip, sayFinding } from './sayReading';
 
-const FIGURES = ['0', '1', '2', '3', '4', '5', '6', '7', '8', '9', '.'];
+const FIGURES = ['0', '1', '2', '3', '4', '5', '6', '7', '8', '9', '.', ','];
 
 /** The hour meter: last reading above, the difference as it is typed, and what is odd about it. */
 export function HoursLeaf({ draft, change, next }: LeafProps) {
@@ -104,7 +106,7 @@ function Odd({ draft, change }: Omit<LeafProps, 'next'>) {
           onPress={() => change({ typed: String(suggestion.reading), confirmed: false })}
         />
       ))}
-      {finding.code === 'below-last' ? null : (
+      {isImpossible(finding) ? null : (
         <Button kind="stop" label="I read it again: it is right" onPress={() => change({ confirmed: true })} />
       )}
     </View>
@@ -136,7 +138,7 @@ function MeterEvent({ draft, change }: { readonly draft: Draft; readonly change:
                       kind: 'rolled-over',
                       oldReading: null,
                       newMeterShows: 0,
-                      rollsAt: rollsAt(draft.opening.lastReading),
+                      rollsAt: likelyRoll(draft.opening.lastReading),
                     },
               confirmed: false,
             })
@@ -151,7 +153,7 @@ function MeterEvent({ draft, change }: { readonly draft: Draft; readonly change:
             defaultValue={event.oldReading === null ? '' : String(event.oldReading)}
             onChangeText={(text) =>
               change({
-                meterEvent: { ...event, oldReading: text === '' || Number.isNaN(Number(text)) ? null : Number(text) },
+                meterEvent: { ...event, oldReading: readFigure(text) },
               })
             }
           />
@@ -159,12 +161,10 @@ function MeterEvent({ draft, change }: { readonly draft: Draft; readonly change:
             label="New meter showed when fitted"
             inputMode="decimal"
             defaultValue={String(event.newMeterShows)}
-            onChangeText={(text) => change({ meterEvent: { ...event, newMeterShows: Number(text) || 0 } })}
+            onChangeText={(text) => change({ meterEvent: { ...event, newMeterShows: readFigure(text) ?? 0 } })}
           />
         </>
       ) : null}
     </View>
   );
 }
-
-const rollsAt = (last: number): 100 | 1000 | 10_000 => (last < 100 ? 100 : last < 1000 ? 1000 : 10_000);

@@ -9,10 +9,6 @@ export const BECAUSE_WORD = {
   'in-parts': 'It is in parts',
 } as const;
 
-/** A figure as it is typed, with a point or a comma; null where it is none. */
-export const figureIn = (text: string): number | null =>
-  /^\d+([.,]\d*)?$/.test(text) ? Number(text.replace(',', '.')) : null;
-
 /** What a figure says of a check: in order inside its limit, else the exception that it is. */
 export function answerOf(check: Check, value: number, before: DraftAnswer | undefined): DraftAnswer {
   const { measured } = check;

@@ -1,7 +1,7 @@
 import { folderOf, rulesOf, type Check, type MachineClass } from '@hudrik/core/catalogue';
 import { classFor, ratedOf } from '@hudrik/core/ratings';
 import type { Opening } from '@hudrik/core/contracts';
-import { assessReading, replaceMeter, rollOver, trueHours, type ReadingAssessment } from '@hudrik/core/hours';
+import { isImpossible, readMeter, type MeterRead, type ReadingAssessment } from '@hudrik/core/hours';
 import { NOT_LOOKED_AT, NOT_POSSIBLE } from '@hudrik/core/defects';
 import type { Facts } from '@hudrik/core/log';
 import { judgeCheckIn, type Verdict } from '@hudrik/core/verdict';
@@ -95,28 +95,23 @@ export const leavesOf = (draft: Pick<Draft, 'opening'>): readonly Leaf[] => [
 const hireDays = (opening: Opening, now: number): number =>
   opening.hire ? Math.max((now - Date.parse(opening.hire.outAt ?? opening.hire.fromAt)) / 86_400_000, 0.25) : 0;
 
-/** What is odd about the hours as typed; null while there are none. */
-export function assessDraftHours(draft: Draft, now: Date): ReadingAssessment | null {
-  if (!/^\d+(\.\d)?$/.test(draft.typed)) return null;
-  const { opening, meterEvent } = draft;
-  return assessReading(meterEvent ? String(draftTrueHours(draft)) : draft.typed, {
-    lastReading: meterEvent ? opening.trueHours : opening.lastReading,
+/** What the meter shows as typed, on the meter that it is; null while there are no figures. */
+function readDraftMeter({ typed, opening, meterEvent }: Draft, now: Date): MeterRead | null {
+  if (!/^\d+(\.\d)?$/.test(typed)) return null;
+  return readMeter(typed, { lastReading: opening.lastReading, offsetHours: opening.meterOffset }, meterEvent, {
     clockHours: (now.getTime() - Date.parse(opening.lastReadAt)) / 3_600_000,
     hireDays: hireDays(opening, now.getTime()),
     use: opening.use,
   });
 }
 
-export function draftTrueHours({ typed, opening, meterEvent }: Draft): number {
-  const old = { offsetHours: opening.meterOffset };
-  if (meterEvent?.kind === 'rolled-over') return trueHours(Number(typed), rollOver(old, meterEvent.rollsAt ?? 1000));
-  if (meterEvent?.kind === 'replaced')
-    return trueHours(
-      Number(typed),
-      replaceMeter(trueHours(meterEvent.oldReading ?? opening.lastReading, old), meterEvent.newMeterShows),
-    );
-  return trueHours(Number(typed), old);
-}
+/** What is odd about the hours as typed; null while there are none. */
+export const assessDraftHours = (draft: Draft, now: Date): ReadingAssessment | null =>
+  readDraftMeter(draft, now)?.assessment ?? null;
+
+/** NaN while there are no figures. */
+export const draftTrueHours = (draft: Draft): number =>
+  readDraftMeter(draft, new Date(draft.startedAt))?.trueHours ?? Number.NaN;
 
 /** Whether the person may go past a leaf. */
 export function leafIsDone(draft: Draft, leaf: Leaf, now: Date): boolean {
@@ -137,7 +132,7 @@ export function leafIsDone(draft: Draft, leaf: Leaf, now: Date): boolean {
 function hoursAreSettled(draft: Draft, now: Date): boolean {
   const assessed = assessDraftHours(draft, now);
   const finding = assessed?.findings[0];
-  if (assessed === null || finding?.code === 'below-last') return false;
+  if (assessed === null || (finding !== undefined && isImpossible(finding))) return false;
   return finding === undefined || draft.confirmed;
 }
 

@@ -1,4 +1,5 @@
 import { classOf } from '@hudrik/core/catalogue';
+import { isImpossible } from '@hudrik/core/hours';
 import { assessDraftHours, type Draft } from './draft';
 
 /** Why the hours do not go on yet; null: they do. */
@@ -8,6 +9,7 @@ export function sayHoursOpen(draft: Draft, now: Date): string | null {
   const finding = assessed.findings[0];
   if (finding === undefined) return null;
   if (finding.code === 'below-last') return 'It shows less than before: was the meter replaced, or did it roll over?';
+  if (isImpossible(finding)) return 'This meter cannot show that: read it once more.';
   return draft.confirmed ? null : 'Confirm above that it is so.';
 }
 

@@ -8,6 +8,10 @@ export function sayFinding(finding: ReadingFinding): string {
   switch (finding.code) {
     case 'below-last':
       return `That is ${sayHours(finding.by)} below the last reading, ${sayFigure(finding.lastReading)}. A meter does not run backwards.`;
+    case 'below-fitted':
+      return `That is ${sayHours(finding.by)} below the ${sayFigure(finding.fittedAt)} that the new meter showed when it was fitted.`;
+    case 'past-its-roll':
+      return `A meter that starts again at ${finding.rollsAt} cannot show that.`;
     case 'faster-than-clock':
       return `That is ${sayFigure(finding.hoursRun)} running hours, and only ${sayFigure(finding.clockHours)} hours have passed.`;
     case 'unusually-high':

@@ -28,6 +28,8 @@ const LEVELS = [
   [4, '4/8'],
   [2, '2/8'],
 ] as const;
+/** A comma is a decimal point. */
+const withPoint = (typed: string): string => typed.trim().replace(',', '.');
 const HOURS = /^\d{1,5}(\.\d)?$/;
 
 /** What became of it: as the server took it, or null while it waits. */
@@ -43,7 +45,10 @@ interface Typed {
 }
 const form = (inPrep: boolean) =>
   object({
-    typed: string().matches(HOURS, 'Enter figures, with at most one after the point.').required('Enter the hours.'),
+    typed: string()
+      .transform(withPoint)
+      .matches(HOURS, 'Enter figures, with at most one after the point.')
+      .required('Enter the hours.'),
     waiverReason: inPrep ? string().trim().required('Say why it may go out before its prep.') : string().default(''),
   });
 
@@ -71,7 +76,7 @@ export function CheckOutForm({
   });
   const [left, setLeft] = useState<readonly string[]>([]);
   const [looks, setLooks] = useState<readonly string[]>([]);
-  const typed = useWatch({ control, name: 'typed' });
+  const typed = withPoint(useWatch({ control, name: 'typed' }));
   const [confirmedFor, setConfirmedFor] = useState<string | null>(null);
   const odd = oddHours(typed, opening);
   const isSettled = odd === null || (odd !== 'below-last' && confirmedFor === typed);

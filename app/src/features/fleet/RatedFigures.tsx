@@ -1,3 +1,4 @@
+import { readPositive } from '@hudrik/core/figures';
 import { GOVERNORS, RATINGS, folderOf, type Rated, type RatingId } from '@hudrik/core/catalogue';
 import { keysOf } from '@hudrik/core/typed';
 import { useState } from 'react';
@@ -60,7 +61,7 @@ interface FigureProps {
 function Figure({ id, figure, usual, onChange }: FigureProps) {
   const [text, setText] = useState(figure === undefined ? '' : String(figure));
   const { name, unit } = RATINGS[id];
-  const isWrong = text !== '' && !/^\d+([.,]\d+)?$/.test(text);
+  const isWrong = text !== '' && readPositive(text) === null;
   return (
     <Field
       label={`${name}, ${unit}${usual === undefined ? '' : ` (usual: ${sayValue(usual)})`}`}
@@ -69,8 +70,8 @@ function Figure({ id, figure, usual, onChange }: FigureProps) {
       wrong={isWrong ? 'Enter figures, as 230.' : undefined}
       onChangeText={(typed) => {
         setText(typed);
-        const value = Number(typed.replace(',', '.'));
-        onChange(typed === '' || !(value > 0) ? undefined : value);
+        const value = readPositive(typed);
+        onChange(value === null || value === 0 ? undefined : value);
       }}
     />
   );

@@ -4,4 +4,6 @@ export interface UseRate {
   readonly shape: number;
   /** Pseudo hire days seen. */
   readonly rate: number;
+  /** How unlike one hire is to the next: the squared coefficient of variation of a hire's own hours a day; missing: 0, all alike. */
+  readonly hireSpread?: number | undefined;
 }

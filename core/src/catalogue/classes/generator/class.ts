@@ -15,6 +15,6 @@ export const CLASS = {
     { id: 'wheel-pin', name: 'Wheel pins', count: 2, priceCents: 400 },
   ],
   complaints: [...ENGINE_COMPLAINTS, 'starter-dead', 'no-power', 'low-power', 'drops-on-load'],
-  use: { shape: 10, rate: 2, source: JUDGEMENT },
+  use: { shape: 10, rate: 2, hireSpread: 0.3, source: JUDGEMENT },
   oilService: { hours: 50, source: COMMON_PRACTICE },
 } as const satisfies MachineClass;

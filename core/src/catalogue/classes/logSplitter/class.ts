@@ -15,6 +15,6 @@ export const CLASS = {
     { id: 'safety-chain', name: 'Safety chains', count: 2, priceCents: 1800 },
   ],
   complaints: [...ENGINE_COMPLAINTS, 'ram-slow', 'ram-weak', 'ram-dead'],
-  use: { shape: 8, rate: 2, source: JUDGEMENT },
+  use: { shape: 8, rate: 2, hireSpread: 0.3, source: JUDGEMENT },
   oilService: { hours: 50, source: COMMON_PRACTICE },
 } as const satisfies MachineClass;

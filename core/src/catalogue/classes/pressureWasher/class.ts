@@ -17,6 +17,6 @@ export const CLASS = {
     { id: 'clearing-pin', name: 'Nozzle pin', count: 1, priceCents: 300 },
   ],
   complaints: [...ENGINE_COMPLAINTS, 'no-pressure', 'low-pressure', 'pulses'],
-  use: { shape: 6, rate: 2, source: JUDGEMENT },
+  use: { shape: 6, rate: 2, hireSpread: 0.3, source: JUDGEMENT },
   oilService: { hours: 50, source: COMMON_PRACTICE },
 } as const satisfies MachineClass;

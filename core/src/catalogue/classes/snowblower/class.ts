@@ -16,6 +16,6 @@ export const CLASS = {
     { id: 'start-cord', name: 'Starter cord', count: 1, priceCents: 2400 },
   ],
   complaints: [...ENGINE_COMPLAINTS, 'auger-stuck', 'auger-stalls', 'no-drive', 'short-throw'],
-  use: { shape: 5, rate: 2, source: JUDGEMENT },
+  use: { shape: 5, rate: 2, hireSpread: 0.3, source: JUDGEMENT },
   oilService: { hours: 50, source: COMMON_PRACTICE },
 } as const satisfies MachineClass;

@@ -15,6 +15,6 @@ export const CLASS = {
     { id: 'shear-pins', name: 'Shear-pin bag', count: 1, priceCents: 800 },
   ],
   complaints: [...ENGINE_COMPLAINTS, 'tines-creep', 'tines-stuck'],
-  use: { shape: 6, rate: 2, source: JUDGEMENT },
+  use: { shape: 6, rate: 2, hireSpread: 0.3, source: JUDGEMENT },
   oilService: { hours: 50, source: COMMON_PRACTICE },
 } as const satisfies MachineClass;

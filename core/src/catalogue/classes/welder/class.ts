@@ -16,6 +16,6 @@ export const CLASS = {
     { id: 'remote', name: 'Remote', count: 1, priceCents: 9500 },
   ],
   complaints: [...ENGINE_COMPLAINTS, 'starter-dead', 'no-arc', 'weak-arc', 'arc-wanders'],
-  use: { shape: 7, rate: 2, source: JUDGEMENT },
+  use: { shape: 7, rate: 2, hireSpread: 0.3, source: JUDGEMENT },
   oilService: { hours: 50, source: COMMON_PRACTICE },
 } as const satisfies MachineClass;
