@@ -1,3 +1,3 @@
 import { inWorkshop } from '@/places';
 
-export default inWorkshop((place) => place.TorqueScreen);
+export default inWorkshop((place) => place.TorqueRoute);

@@ -1,3 +1,3 @@
 import { inWorkshop } from '@/places';
 
-export default inWorkshop((place) => place.NumbersScreen);
+export default inWorkshop((place) => place.NumbersRoute);

@@ -13,4 +13,5 @@ export { Sheet } from './Sheet';
 export { Card, Caution, Empty, Failure, Loading, Page, Section } from './Surface';
 export { useIsWide } from './wide';
 export { TickList } from './TickList';
+export { Whence } from './Whence';
 export { Heading, Words } from './Words';

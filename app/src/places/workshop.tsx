@@ -3,12 +3,12 @@ import { CardScreen, ProofScreen, PutBackScreen, WaysScreen } from '@/features/c
 import { CheckInScreen } from '@/features/checkin';
 import { CheckOutScreen } from '@/features/checkout';
 import { FindScreen } from '@/features/find';
-import { CalculatorScreen } from '@/features/numbers';
+import { CalculatorScreen, NumbersScreen, TorqueScreen } from '@/features/numbers';
 import { LabelScreen, UnitScreen } from '@/features/unit';
 
 export { BenchScreen } from '@/features/bench';
 export { FindTagScreen } from '@/features/checkin';
-export { NumbersScreen, OpenGapScreen, TorqueScreen } from '@/features/numbers';
+export { OpenGapScreen } from '@/features/numbers';
 export { PartsScreen } from '@/features/parts';
 export { ReturnsScreen } from '@/features/returns';
 export { WaitingScreen } from '@/features/waiting';
@@ -18,6 +18,11 @@ export { YardScreen } from '@/features/yard';
 function useTag(): string {
   const { tag } = useLocalSearchParams<{ tag: string }>();
   return tag.toUpperCase();
+}
+/** A unit that the address asks for besides; null: none. */
+function useUnitAsked(): string | null {
+  const { unit } = useLocalSearchParams<{ unit?: string }>();
+  return unit === undefined || unit === '' ? null : unit.toUpperCase();
 }
 const useId = (): string => useLocalSearchParams<{ id: string }>().id;
 
@@ -61,5 +66,12 @@ export function WaysRoute() {
 }
 export function CalculatorRoute() {
   const id = useId();
-  return <CalculatorScreen key={id} id={id} />;
+  return <CalculatorScreen key={id} id={id} tag={useUnitAsked()} />;
+}
+export function TorqueRoute() {
+  const { torque } = useLocalSearchParams<{ torque?: string }>();
+  return <TorqueScreen tag={useUnitAsked()} torqueAt={torque === undefined ? null : Number(torque)} />;
+}
+export function NumbersRoute() {
+  return <NumbersScreen tag={useUnitAsked()} />;
 }

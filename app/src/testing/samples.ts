@@ -1,5 +1,14 @@
 import { sampleJob } from '@hudrik/core/contracts/samples';
-import type { Defect, OrderLine, Part, PartLine, UnitPage, WaysReply } from '@hudrik/core/contracts';
+import {
+  EMPTY_SHEET,
+  type Defect,
+  type OrderLine,
+  type Part,
+  type PartLine,
+  type UnitPage,
+  type UnitSheet,
+  type WaysReply,
+} from '@hudrik/core/contracts';
 
 /** Lines as the server gives them. For tests. */
 export { sampleJob as jobLine } from '@hudrik/core/contracts/samples';
@@ -32,6 +41,7 @@ export const part = (number: string, more: Partial<Part> = {}): Part => ({
   reserved: 0,
   reorderAt: 0,
   formerly: [],
+  paid: null,
   pieces: [],
   ...more,
 });
@@ -97,4 +107,15 @@ export const pageWith = (defects: readonly Defect[], jobs = [sampleJob()]): Unit
   reasons: [],
   use: { hoursPerDay: 4, in30Days: { low: 20, high: 60, expected: 40 } },
   readings: [],
+});
+
+export const unitSheet = (more: Partial<UnitSheet> = {}): UnitSheet => ({
+  tag: 'GE-07',
+  classId: 'generator',
+  model: { id: 7, make: 'Tuvellan', name: 'Lantern 5000' },
+  dataSheet: EMPTY_SHEET,
+  rated: {},
+  notes: [],
+  measured: [],
+  ...more,
 });

@@ -1,4 +1,6 @@
+import { judgement } from '../catalogue';
 import type { Calculator } from './shape';
+import { BY_DEFINITION } from './sources';
 
 export const BELT_RATIO: Calculator = {
   id: 'belt-ratio',
@@ -7,17 +9,17 @@ export const BELT_RATIO: Calculator = {
   asks: [
     { id: 'driver', label: 'Driving sheave', unit: 'in', usual: 2.5 },
     { id: 'driven', label: 'Driven sheave', unit: 'in', usual: 7.5 },
-    { id: 'speed', label: 'Engine', unit: 'rpm', usual: 3600 },
+    { id: 'speed', label: 'Engine', unit: 'r/min', usual: 3600 },
   ],
   gives: ({ driver = 0, driven = 0, speed = 0 }) =>
     driver <= 0 || driven <= 0
       ? null
       : [
           { id: 'ratio', label: 'Ratio', value: driven / driver, unit: ': 1' },
-          { id: 'turns', label: 'Driven', value: (speed * driver) / driven, unit: 'rpm' },
+          { id: 'turns', label: 'Driven', value: (speed * driver) / driven, unit: 'r/min' },
         ],
   formula: 'driven ÷ driving pitch diameter',
-  source: 'Two sheaves share the belt’s speed; slip is left out',
+  sources: [judgement('two sheaves share the belt’s speed; slip is left out')],
   worked: { given: { driver: 2.5, driven: 7.5, speed: 3600 }, gives: { ratio: 3, turns: 1200 } },
 };
 
@@ -45,6 +47,6 @@ export const BELT_LENGTH: Calculator = {
     ];
   },
   formula: '2 × √(C² − a²) + π ÷ 2 × (D + d) + 2 × a × asin(a ÷ C), a = (D − d) ÷ 2',
-  source: 'Open belt round two circles, exact geometry',
+  sources: [BY_DEFINITION],
   worked: { given: { centre: 12, driver: 5, driven: 5 }, gives: { length: 39.708 } },
 };

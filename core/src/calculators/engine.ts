@@ -1,5 +1,21 @@
-import { leakDownPercent, pressureAtKPa, toSeaLevel } from '../readings';
-import type { Calculator } from './shape';
+import { COMMON_PRACTICE, fromMemory, judgement, OBSERVATIONS, published } from '../catalogue';
+import {
+  asSixCellsAt25,
+  bandOf,
+  bandReading,
+  BATTERY_LOW,
+  batteryFullPercent,
+  leakDownPercent,
+  pressureAtKPa,
+  toStandardAir,
+} from '../readings';
+import { entriesOf } from '../typed';
+import type { Calculator, Option } from './shape';
+import { NIST } from './sources';
+
+/** Where a leak hisses, and what leaks then: none first. */
+const HISSES = entriesOf(OBSERVATIONS['leak-place'].outcomes);
+const HISS_OPTIONS: readonly Option[] = HISSES.map(([, [words]], value) => ({ value, words }));
 
 export const LEAK_DOWN: Calculator = {
   id: 'leak-down',
@@ -8,43 +24,89 @@ export const LEAK_DOWN: Calculator = {
   asks: [
     { id: 'supply', label: 'Supply', unit: 'psi', usual: 80 },
     { id: 'cylinder', label: 'Cylinder holds', unit: 'psi', usual: 72 },
+    { id: 'hiss', label: 'Where it hisses', unit: '', usual: 0, options: HISS_OPTIONS },
   ],
-  gives: ({ supply = 0, cylinder = 0 }) => {
+  isOfModel: true,
+  gives: ({ supply = 0, cylinder = 0, hiss = 0 }, { limits }) => {
     if (supply <= 0 || cylinder > supply) return null;
     const lost = leakDownPercent(supply, cylinder);
+    const { leakDownPercent: bands } = limits;
+    const outcome = bandOf(lost, bands);
+    const [place, [, , part = '']] = HISSES[hiss] ?? ['none', ['', 0, '']];
+    const from = place === 'none' ? 'listen where it goes.' : `it goes by: ${part.toLowerCase()}`;
     return [
       {
         id: 'lost',
         label: 'Lost',
         value: lost,
         unit: '%',
-        sentence: lost <= 15 ? 'Good.' : lost <= 40 ? 'Worn: listen where it goes.' : 'Failed.',
+        sentence: outcome === 'good' ? 'Good.' : outcome === 'worn' ? `Worn: ${from}` : `Failed: ${from}`,
+        source: bands.source,
       },
     ];
   },
   formula: '(supply − cylinder) ÷ supply',
-  source: 'Bands: common practice. 80 psi in and what is held is the way of FAA AC 43.13-1.',
-  worked: { given: { supply: 40, cylinder: 20 }, gives: { lost: 50 } },
+  sources: [COMMON_PRACTICE, published('FAA AC 43.13-1B', 'chapter 8: differential pressure check at 80 psi')],
+  worked: { given: { supply: 40, cylinder: 20, hiss: 3 }, gives: { lost: 50 } },
 };
 
-export const COMPRESSION_BY_HEIGHT: Calculator = {
-  id: 'compression-by-height',
-  name: 'Compression at height',
-  does: 'What a gauge reading would be at sea level',
+const BAND_WORD: Readonly<Record<string, string>> = {
+  strong: 'Strong.',
+  acceptable: 'Good enough, some wear.',
+  worn: 'Doubtful: worn, a valve, or the gauge. A spoon of oil tells which.',
+  failed: 'Failed: badly worn, or a valve open.',
+};
+
+export const COMPRESSION: Calculator = {
+  id: 'compression',
+  name: 'Compression',
+  does: 'What a gauge says of an engine, by how it was turned, in the air of the yard',
   asks: [
     { id: 'gauge', label: 'Gauge', unit: 'psi', usual: 90 },
-    { id: 'height', label: 'Height of the yard', unit: 'm', usual: 1500 },
+    {
+      id: 'way',
+      label: 'How it was turned',
+      unit: '',
+      usual: 0,
+      options: [
+        { value: 0, words: 'By rope or starter, with a release' },
+        { value: 1, words: 'By drill, past the release' },
+        { value: 2, words: 'It has no release' },
+      ],
+    },
+    { id: 'height', label: 'Height of the yard', unit: 'm', usual: 0, isSigned: true },
+    { id: 'air', label: 'Air', unit: '°C', usual: 15, isSigned: true },
   ],
-  gives: ({ gauge = 0, height = 0 }) =>
-    height > 6000
-      ? null
-      : [
-          { id: 'seaLevel', label: 'At sea level', value: toSeaLevel(gauge, height), unit: 'psi' },
-          { id: 'air', label: 'Air pressure there', value: pressureAtKPa(height), unit: 'kPa' },
-        ],
-  formula: 'gauge × 101.325 ÷ p(height), p = 101.325 × (1 − 2.25577·10⁻⁵ × height)^5.25588',
-  source: 'ISO 2533:1975; that a gauge falls with the air is common practice',
-  worked: { given: { gauge: 90, height: 1000 }, gives: { air: 89.87, seaLevel: 101.47 } },
+  isOfModel: true,
+  gives: ({ gauge = 0, way = 0, height = 0, air = 15 }, { limits }) => {
+    if (height > 6000 || height < -500 || air < -60 || air > 70) return null;
+    const bands = way === 0 ? limits.compressionByRelease : limits.compressionFree;
+    const { byPressure, byDensity } = toStandardAir(gauge, height, air);
+    const [outcome, other] = [bandOf(byPressure, bands), bandOf(byDensity, bands)];
+    const doubt =
+      outcome === other ? '' : ` By the density of this air it would be “${other}”: measure again at a mild hour.`;
+    return [
+      {
+        id: 'seaLevel',
+        label: 'At sea level',
+        value: byPressure,
+        unit: 'psi',
+        sentence: `${BAND_WORD[outcome] ?? ''}${doubt}`,
+        source: bands.source,
+      },
+      { id: 'byDensity', label: 'By the density of the air', value: byDensity, unit: 'psi' },
+      { id: 'airPressure', label: 'Air pressure there', value: pressureAtKPa(height), unit: 'kPa' },
+      { id: 'strong', label: 'Strong from', value: bands.steps.at(-1)?.from ?? 0, unit: 'psi' },
+      { id: 'goodEnough', label: 'Good enough from', value: bands.steps.at(-2)?.from ?? 0, unit: 'psi' },
+    ];
+  },
+  formula: 'gauge × 101.325 ÷ p(height); by density × (273.15 + air) ÷ 288.15 too',
+  sources: [
+    COMMON_PRACTICE,
+    published('ISO 2533:1975', 'standard atmosphere, troposphere'),
+    judgement('how much the temperature of the air counts, so both ends are shown'),
+  ],
+  worked: { given: { gauge: 90, way: 0, height: 1000, air: 15 }, gives: { airPressure: 89.87, seaLevel: 101.47 } },
 };
 
 export const TWO_STROKE_MIX: Calculator = {
@@ -63,7 +125,7 @@ export const TWO_STROKE_MIX: Calculator = {
           { id: 'millilitres', label: 'that is', value: (fuel * 3785.411784) / ratio, unit: 'mL' },
         ],
   formula: 'fuel ÷ ratio',
-  source: 'Common practice; volumes: NIST SP 811 (2008), Appendix B.8',
+  sources: [COMMON_PRACTICE, NIST],
   worked: { given: { fuel: 1, ratio: 50 }, gives: { ounces: 2.56, millilitres: 75.708 } },
 };
 
@@ -78,7 +140,7 @@ export const ETHANOL_BY_SHAKE: Calculator = {
   gives: ({ growth = 0, fuel = 0 }) =>
     fuel <= 0 || growth > fuel ? null : [{ id: 'ethanol', label: 'Ethanol', value: (growth / fuel) * 100, unit: '%' }],
   formula: 'growth of the water layer ÷ fuel',
-  source: 'Common practice',
+  sources: [COMMON_PRACTICE],
   worked: { given: { growth: 9, fuel: 90 }, gives: { ethanol: 10 } },
 };
 
@@ -109,7 +171,7 @@ export const CRANKING_PRESSURE: Calculator = {
     ];
   },
   formula: 'p₀ × r^n − p₀, n from 1.2 to 1.3',
-  source: 'Polytropic compression; p₀ by ISO 2533:1975; n is common practice',
+  sources: [published('ISO 2533:1975', 'standard atmosphere, troposphere'), COMMON_PRACTICE],
   worked: { given: { ratio: 8, height: 0 }, gives: { from: 163.5, to: 204.7 } },
 };
 
@@ -119,25 +181,40 @@ export const BATTERY_STATE: Calculator = {
   does: 'How full a lead battery is after an hour’s rest',
   asks: [
     { id: 'volts', label: 'Rest volts', unit: 'V', usual: 12.5 },
-    { id: 'temperature', label: 'Temperature', unit: '°C', usual: 20 },
+    {
+      id: 'nominal',
+      label: 'Battery',
+      unit: 'V',
+      usual: 12,
+      options: [
+        { value: 12, words: '12 V' },
+        { value: 24, words: '24 V' },
+      ],
+    },
+    { id: 'temperature', label: 'Temperature', unit: '°C', usual: 25, isSigned: true },
   ],
-  gives: ({ volts = 0, temperature = 0 }) => {
-    // Rest volts of six cells: 11.8 empty to 12.7 full at 25 °C, and about 0.024 V less in ten degrees of cold.
-    const at25 = volts + ((25 - temperature) / 10) * 0.024;
-    const full = Math.min(Math.max(((at25 - 11.8) / 0.9) * 100, 0), 100);
+  isOfModel: true,
+  gives: ({ volts = 0, nominal = 12, temperature = 25 }, { limits }) => {
+    const banded = bandReading('battery', { value: volts, unit: 'V', nominal, temperature }, limits, { engine: {} });
+    if (!banded.ok || volts > nominal * 1.3 || temperature < -60 || temperature > 80) return null;
+    const full = batteryFullPercent(asSixCellsAt25(volts, temperature, nominal));
+    const empty = full < BATTERY_LOW.value ? 'Weak: charge it, then load it: it may not hold.' : 'Weak: charge it.';
+    const isSuspect = volts > 0 && nominal === 24 && volts < 15;
     return [
       {
         id: 'full',
         label: 'Full',
         value: full,
         unit: '%',
-        sentence: full < 50 ? 'Charge it, then load it: it may not hold.' : full < 80 ? 'Charge it.' : 'Good.',
+        sentence: `${banded.outcome === 'good' ? 'Good.' : empty}${isSuspect ? ' Is it one of 12 V?' : ''}`,
+        source: banded.bands.source,
       },
+      { id: 'at25', label: 'As six cells at 25 °C', value: banded.value, unit: 'V' },
     ];
   },
-  formula: '(volts at 25 °C − 11.8) ÷ 0.9',
-  source: 'Common practice for flooded lead batteries; the coefficient of cold is from memory',
-  worked: { given: { volts: 12.25, temperature: 25 }, gives: { full: 50 } },
+  formula: '(volts × 12 ÷ nominal + (25 − °C) × 0.0024 − 11.8) ÷ 0.9',
+  sources: [COMMON_PRACTICE, fromMemory('Coefficient of cold of a flooded lead battery')],
+  worked: { given: { volts: 24.5, nominal: 24, temperature: 25 }, gives: { full: 50, at25: 12.25 } },
 };
 
 export const STABILISER: Calculator = {
@@ -153,7 +230,7 @@ export const STABILISER: Calculator = {
     { id: 'ounces', label: 'that is', value: (fuel * 3.785411784 * dose) / 29.5735295625, unit: 'US fl oz' },
   ],
   formula: 'litres × dose',
-  source: 'The label’s dose comes first; volumes: NIST SP 811 (2008), Appendix B.8',
+  sources: [COMMON_PRACTICE, NIST],
   worked: { given: { fuel: 2, dose: 3 }, gives: { millilitres: 22.712 } },
 };
 
@@ -179,6 +256,6 @@ export const BLEND: Calculator = {
           },
         ],
   formula: '(litres × share + litres × share) ÷ litres',
-  source: 'Mixing by volume; that ethanol and petrol shrink a little together is left out',
+  sources: [judgement('that ethanol and petrol shrink a little together is left out')],
   worked: { given: { there: 4, thereEthanol: 10, added: 6, addedEthanol: 0 }, gives: { ethanol: 4 } },
 };

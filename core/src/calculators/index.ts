@@ -2,7 +2,7 @@ import { BELT_LENGTH, BELT_RATIO } from './belts';
 import {
   BATTERY_STATE,
   BLEND,
-  COMPRESSION_BY_HEIGHT,
+  COMPRESSION,
   CRANKING_PRESSURE,
   ETHANOL_BY_SHAKE,
   LEAK_DOWN,
@@ -11,7 +11,7 @@ import {
 } from './engine';
 import {
   BUCKET_FLOW,
-  DROOP,
+  SET_CLASS,
   DUTY_CYCLE,
   HYDRAULIC_POWER,
   LOAD_STEPS,
@@ -20,18 +20,23 @@ import {
   SPEED_AND_HERTZ,
   SPLITTER_CYCLE,
 } from './machines';
+import { GAP } from './gaps';
+import { TORQUE_UNITS } from './torque';
 import type { Calculator } from './shape';
 
-export type { Asked, Calculator, Given } from './shape';
+export type { Asked, Calculator, Given, OfModel } from './shape';
+export { NOZZLE_OFF, PUMP_PASSES_ON } from './machines';
 
 /** The bench sums: one more is one entry and one line here. */
 export const CALCULATORS: readonly Calculator[] = [
   LEAK_DOWN,
-  COMPRESSION_BY_HEIGHT,
+  COMPRESSION,
   CRANKING_PRESSURE,
+  GAP,
   BATTERY_STATE,
+  TORQUE_UNITS,
   SPEED_AND_HERTZ,
-  DROOP,
+  SET_CLASS,
   LOAD_STEPS,
   DUTY_CYCLE,
   BUCKET_FLOW,

@@ -1,52 +1,105 @@
-import { droopOf, governorClassOf } from '../proof';
+import {
+  COMMON_PRACTICE,
+  GOVERNOR_CLASSES,
+  GOVERNOR_CLASSES_SOURCE,
+  judgement,
+  published,
+  type Threshold,
+} from '../catalogue';
+import { exact } from '../figures';
+import { bandOfHertz, classReached, droopOf, voltageDeviation } from '../proof';
 import type { Calculator } from './shape';
+import { BY_DEFINITION, NIST } from './sources';
 
 export const SPEED_AND_HERTZ: Calculator = {
   id: 'speed-and-hertz',
   name: 'Speed and hertz',
   does: 'How fast a set must turn',
   asks: [
-    { id: 'hertz', label: 'Frequency', unit: 'Hz', usual: 60 },
+    { id: 'hertz', label: 'Frequency', unit: 'Hz', usual: 60, rating: 'hertz' },
     { id: 'poles', label: 'Poles', unit: 'poles', usual: 2 },
   ],
   gives: ({ hertz = 0, poles = 0 }) =>
-    poles < 2 || poles % 2 !== 0 ? null : [{ id: 'rpm', label: 'Speed', value: (120 * hertz) / poles, unit: 'rpm' }],
+    poles < 2 || poles % 2 !== 0 ? null : [{ id: 'rpm', label: 'Speed', value: (120 * hertz) / poles, unit: 'r/min' }],
   formula: '120 × hertz ÷ poles',
-  source: 'Synchronous speed, by definition',
+  sources: [BY_DEFINITION],
   worked: { given: { hertz: 60, poles: 2 }, gives: { rpm: 3600 } },
 };
 
-export const DROOP: Calculator = {
-  id: 'droop',
-  name: 'Frequency droop',
-  does: 'How far a set sags from no load to full load',
+const CLASS_WORDS = { droop: 'droop', band: 'band', voltage: 'volts' } as const;
+
+export const SET_CLASS: Calculator = {
+  id: 'set-class',
+  name: 'Class of a generating set',
+  does: 'Droop, frequency band and volts against the performance classes',
   asks: [
     { id: 'noLoad', label: 'No load', unit: 'Hz', usual: 62 },
     { id: 'fullLoad', label: 'Full load', unit: 'Hz', usual: 60 },
-    { id: 'rated', label: 'Rated', unit: 'Hz', usual: 60 },
+    { id: 'rated', label: 'Rated', unit: 'Hz', usual: 60, rating: 'hertz' },
+    { id: 'highest', label: 'At a held load, highest', unit: 'Hz', usual: 60.2 },
+    { id: 'lowest', label: 'and lowest', unit: 'Hz', usual: 59.9 },
+    { id: 'mostVolts', label: 'Volts over all loads, highest', unit: 'V', usual: 122 },
+    { id: 'leastVolts', label: 'and lowest', unit: 'V', usual: 118 },
+    { id: 'ratedVolts', label: 'Rated', unit: 'V', usual: 120, rating: 'volts' },
   ],
-  gives: ({ noLoad = 0, fullLoad = 0, rated = 0 }) => {
-    if (rated <= 0) return null;
-    const droop = droopOf(noLoad, fullLoad, rated);
-    const reached = governorClassOf(droop);
+  gives: (given) => {
+    const { noLoad = 0, fullLoad = 0, rated = 0, highest = 0, lowest = 0 } = given;
+    const { mostVolts = 0, leastVolts = 0, ratedVolts = 0 } = given;
+    if (rated <= 0 || ratedVolts <= 0 || lowest > highest || leastVolts > mostVolts) return null;
+    const departures = {
+      droop: droopOf(noLoad, fullLoad, rated),
+      band: bandOfHertz(highest, lowest, rated),
+      voltage: voltageDeviation([mostVolts, leastVolts], ratedVolts),
+    };
+    const { reached, by } = classReached(departures, GOVERNOR_CLASSES);
+    const rises = departures.droop < 0 ? ' It rises with load: look at the governor.' : '';
+    const each = (key: keyof typeof by): string => by[key] ?? 'outside all classes';
     return [
       {
         id: 'droop',
         label: 'Droop',
-        value: droop,
+        value: departures.droop,
         unit: '%',
-        sentence:
-          droop < 0
-            ? 'It rises with load: look at the governor.'
-            : reached
-              ? `Within ${reached} by droop.`
-              : 'Outside all classes.',
+        sentence: `${reached === null ? 'Outside all classes.' : `Within ${reached} by all three.`}${rises}`,
       },
+      ...(['droop', 'band', 'voltage'] as const).map((key) => ({
+        id: `${key}Class`,
+        label: `By ${CLASS_WORDS[key]}, ${each(key)}:`,
+        value: departures[key],
+        unit: '%',
+      })),
     ];
   },
-  formula: '(no load − full load) ÷ rated',
-  source: 'ISO 8528-5; the classes’ limits of 3, 5 and 8 % are from memory',
-  worked: { given: { noLoad: 62.4, fullLoad: 60, rated: 60 }, gives: { droop: 4 } },
+  formula:
+    'droop = (no load − full load) ÷ rated; band = (highest − lowest) ÷ rated; volts = farthest from rated ÷ rated',
+  sources: [GOVERNOR_CLASSES_SOURCE],
+  worked: {
+    given: {
+      noLoad: 62.4,
+      fullLoad: 60,
+      rated: 60,
+      highest: 60.5,
+      lowest: 59.9,
+      mostVolts: 123,
+      leastVolts: 118,
+      ratedVolts: 120,
+    },
+    gives: { droop: 4, bandClass: 1, voltageClass: 2.5 },
+  },
+};
+
+export const NOZZLE_OFF: Threshold = {
+  name: 'A nozzle that lets through so much more is worn; so much less: blocked, or the pump gives less',
+  value: 10,
+  unit: '%',
+  source: COMMON_PRACTICE,
+};
+
+export const PUMP_PASSES_ON: Threshold = {
+  name: 'Share of the engine’s power that a pump passes on',
+  value: 0.85,
+  unit: 'of the shaft’s power',
+  source: judgement('a gear or piston pump in fair state'),
 };
 
 export const NOZZLE_WEAR: Calculator = {
@@ -62,20 +115,28 @@ export const NOZZLE_WEAR: Calculator = {
   gives: ({ flow = 0, ratedFlow = 0, ratedPressure = 0, pressure = 0 }) => {
     if (ratedFlow <= 0 || ratedPressure <= 0 || pressure <= 0) return null;
     const expected = ratedFlow * Math.sqrt(pressure / ratedPressure);
-    const wear = (flow / expected - 1) * 100;
+    const wear = exact((flow / expected - 1) * 100);
     return [
       {
         id: 'wear',
         label: 'More than it should',
         value: wear,
         unit: '%',
-        sentence: wear > 10 ? 'Worn: a new nozzle.' : wear < -10 ? 'Blocked, or the pump gives less.' : 'Right.',
+        sentence:
+          wear > NOZZLE_OFF.value
+            ? 'Worn: a new nozzle.'
+            : wear < -NOZZLE_OFF.value
+              ? 'Blocked, or the pump gives less.'
+              : 'Right.',
       },
       { id: 'expected', label: 'It should let through', value: expected, unit: 'L/min' },
     ];
   },
   formula: 'rated flow × √(pressure ÷ rated pressure)',
-  source: 'Flow through an orifice goes as the root of pressure (Torricelli); the tenth is common practice',
+  sources: [
+    published('Torricelli, Opera geometrica (1644)', 'flow through an orifice goes as the root of pressure'),
+    COMMON_PRACTICE,
+  ],
   worked: {
     given: { flow: 12, ratedFlow: 10, ratedPressure: 100, pressure: 121 },
     gives: { expected: 11, wear: 9.0909 },
@@ -92,10 +153,10 @@ export const HYDRAULIC_POWER: Calculator = {
   ],
   gives: ({ pressure = 0, flow = 0 }) => [
     { id: 'power', label: 'In the fluid', value: (pressure * flow) / 600, unit: 'kW' },
-    { id: 'engine', label: 'Engine, at 85 %', value: (pressure * flow) / 600 / 0.85, unit: 'kW' },
+    { id: 'engine', label: 'Engine, at 85 %', value: (pressure * flow) / 600 / PUMP_PASSES_ON.value, unit: 'kW' },
   ],
   formula: 'bar × L/min ÷ 600',
-  source: 'Power is pressure times flow, by definition; 85 % is judgement',
+  sources: [BY_DEFINITION, judgement('a pump passes on 85 %')],
   worked: { given: { pressure: 200, flow: 15 }, gives: { power: 5, engine: 5.8824 } },
 };
 
@@ -116,7 +177,7 @@ export const RAM_FORCE: Calculator = {
     ];
   },
   formula: 'π ÷ 4 × bore² × pressure',
-  source: 'Force is pressure times area; units: NIST SP 811 (2008), Appendix B.8',
+  sources: [BY_DEFINITION, NIST],
   worked: { given: { bore: 4, pressure: 3000 }, gives: { usTons: 18.85, metricTons: 17.1, kilonewtons: 167.7 } },
 };
 
@@ -139,7 +200,7 @@ export const DUTY_CYCLE: Calculator = {
     ];
   },
   formula: 'rated duty × (rated current ÷ setting)², at most 100 %, in ten minutes',
-  source: 'IEC 60974-1, ten-minute cycle',
+  sources: [published('IEC 60974-1', 'duty cycle, ten-minute period')],
   worked: { given: { ratedCurrent: 200, ratedDuty: 60, current: 250 }, gives: { duty: 38.4, on: 3.84, off: 6.16 } },
 };
 
@@ -169,7 +230,7 @@ export const SPLITTER_CYCLE: Calculator = {
     ];
   },
   formula: 'swept volume ÷ flow of the stage that works',
-  source: 'Volume over flow; 1 in³ = 16.387064 mL by definition',
+  sources: [BY_DEFINITION, NIST],
   worked: {
     given: { bore: 4, rod: 2, stroke: 24, fast: 50, slow: 13, loaded: 0 },
     gives: { forth: 5.931, back: 4.448, cycle: 10.379 },
@@ -195,7 +256,7 @@ export const BUCKET_FLOW: Calculator = {
     ];
   },
   formula: 'bucket ÷ time; size = US gal/min × √(4000 ÷ psi)',
-  source: 'The size number is US gallons a minute at 4000 psi (common practice)',
+  sources: [COMMON_PRACTICE],
   worked: { given: { bucket: 3.785411784, seconds: 15, pressure: 4000 }, gives: { gallons: 4, size: 4 } },
 };
 
@@ -218,6 +279,6 @@ export const LOAD_STEPS: Calculator = {
           sentence: `${((rated * share) / 1000).toFixed(2)} kW`,
         })),
   formula: 'watts × share ÷ volts',
-  source: 'Power of a resistive load, by definition',
+  sources: [BY_DEFINITION],
   worked: { given: { rated: 4800, volts: 240 }, gives: { at25: 5, at50: 10, at75: 15, at100: 20 } },
 };

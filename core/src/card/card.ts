@@ -56,6 +56,16 @@ export interface CardPhoto {
   readonly by: string | null;
 }
 
+/** Any measure, with the limits it was held against. */
+export interface Measure {
+  readonly name: string;
+  readonly place: string;
+  readonly value: number;
+  readonly unit: string;
+  readonly from: number | null;
+  readonly to: number | null;
+}
+
 /** Something said on the card, by whom and when. */
 interface Remark<F> {
   readonly id: string;
@@ -79,6 +89,8 @@ export interface Card {
   readonly readings: readonly CardReading[];
   readonly notes: readonly Remark<{ readonly text: string; readonly stepId: string | null }>[];
   readonly photos: readonly CardPhoto[];
+  /** What was measured by a name of its own. */
+  readonly measures: readonly Remark<Measure>[];
   readonly teardowns: readonly string[];
   /** Milliseconds of hands-on work in finished stretches, by person. */
   readonly workedMs: Readonly<Record<string, number>>;
@@ -100,6 +112,7 @@ export const EMPTY_CARD: Card = {
   readings: [],
   notes: [],
   photos: [],
+  measures: [],
   teardowns: [],
   workedMs: {},
   working: [],

@@ -12,6 +12,7 @@ export {
   type CardReading,
   type CardStep,
   type ListedStep,
+  type Measure,
 } from './card';
 export { JOB_STATES, OPEN_JOB_STATES, type JobState } from './jobStates';
 export { standingOf, VISIT_STATES, type Standing, type VisitState } from './visitStates';

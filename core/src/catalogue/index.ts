@@ -27,7 +27,7 @@ export { FIND_FAULT } from './checklists/findFault';
 export { COMPLAINTS, ENDED } from './complaints';
 export { DERIVED_FINDINGS } from './findings';
 export { MISLEADING, STANDSTILLS, TELLS_PAST } from './warnings';
-export { READING_LIMITS } from './limits';
+export { GOVERNOR_CLASSES, GOVERNOR_CLASSES_SOURCE, READING_LIMITS, type GovernorClass } from './limits';
 export { FAULT_KNOWLEDGE, TRAIT_SHARES } from './diagnosis';
 export {
   BRINGS,

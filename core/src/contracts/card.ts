@@ -6,7 +6,7 @@ import { PROOF_NEEDS } from '../catalogue/shapes';
 import { WAY_IDS } from '../catalogue/workshop';
 import { array, boolean, classId, machine, mixed, number, object, readinessVerdict, string } from '../fields';
 import { PART_LINE_STATES } from '../states';
-import { ownLimits, rated } from './finding';
+import { ownLimits, rated } from './sheet';
 import { defect, jobLine } from './fleet';
 import { records } from './log';
 

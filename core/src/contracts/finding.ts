@@ -1,52 +1,8 @@
 import type { InferType } from 'yup';
-import { GOVERNORS, type RatingId } from '../catalogue/shapes';
 import type { Frozen } from '../fields/frozen';
-import { tuple } from 'yup';
-import { array, engine, machine, mixed, number, object, string, version } from '../fields';
+import { array, machine, mixed, number, object, string, version } from '../fields';
 import { records } from './log';
-
-/** From where to where a reading is well. No upper end: null. */
-const band = tuple([number().min(0).required(), number().min(0).nullable().defined()]).optional();
-/** Limits of readings of a model's own. */
-export const ownLimits = object({
-  compressionFree: band,
-  compressionByRelease: band,
-  leakDownPercent: band,
-  batteryVolts: band,
-  plugGapInch: band,
-  airGapInch: band,
-  pointsGapInch: band,
-  pointsOhm: band,
-  coilOhm: band,
-  lashIntakeInch: band,
-  lashExhaustInch: band,
-}).noUnknown();
-
-const figure = number().positive().max(100_000).optional();
-/** What a machine is rated for; see RATING_IDS for the units. */
-export const rated = object({
-  hertz: figure,
-  volts: figure,
-  flow: figure,
-  pressure: figure,
-  cycle: figure,
-  force: figure,
-  bore: figure,
-  'open-circuit': figure,
-  'low-amperes': figure,
-  'high-amperes': figure,
-  duty: figure,
-  'idle-speed': figure,
-  'top-speed': figure,
-  governor: string().oneOf(GOVERNORS).optional(),
-} satisfies Record<RatingId | 'governor', unknown>).noUnknown();
-
-/** A model's data sheet: what is known of its engine, what it is rated for, and from where to where a reading is well. */
-export const dataSheet = object({
-  engine: engine.default({}),
-  limits: ownLimits.default({}),
-  rated: rated.default({}),
-});
+import { ownLimits } from './sheet';
 
 export const finding = object({
   id: string().required(),
@@ -66,8 +22,6 @@ export const finding = object({
 });
 export type FindingRecord = Frozen<InferType<typeof finding>>;
 export const maybeFinding = object({ finding: finding.nullable().defined() });
-
-export type DataSheet = Frozen<InferType<typeof dataSheet>>;
 
 const lesson = object({
   classId: string().nullable().defined(),

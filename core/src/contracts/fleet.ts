@@ -2,7 +2,7 @@ import type { InferType } from 'yup';
 import type { Frozen } from '../fields/frozen';
 import { JOB_STATES, VISIT_STATES } from '../card';
 import { DEFECT_ORIGINS, DEFECT_WEIGHTS } from '../defects';
-import { dataSheet, rated } from './finding';
+import { dataSheet, rated } from './sheet';
 import { records } from './log';
 import {
   array,

@@ -3,7 +3,25 @@ export { ANYONE_SIGNED_IN, DESK, HANDS_OUT, LEAD_ONLY, ROLES, SIGNS_OFF, WORKS_O
 export { OPERATIONS, type Operation } from './operations';
 export { ROUTES, type OperationId } from './routes';
 export type { CardReply, ClockLine, Comeback, PartLine, WaysReply } from './card';
-export type { DataSheet, FindingRecord, LearnedReply } from './finding';
+export type { FindingRecord, LearnedReply } from './finding';
+export {
+  EMPTY_SHEET,
+  enteredSheet,
+  sheetCapacity,
+  sheetMeasure,
+  sheetNote,
+  sheetOil,
+  sheetPart,
+  sheetTorque,
+  type DataSheet,
+  type Measured,
+  type SheetMeasure,
+  type SheetPart,
+  type SheetTorque,
+  type StandingNote,
+  type UnitPart,
+  type UnitSheet,
+} from './sheet';
 export { newHire, newModel, newUnit } from './fleet';
 export type { Defect, HireLine, ImportReport, JobLine, UnitLine, UnitPage, UnitsReply } from './fleet';
 export type { CheckIn, Opening, Shift, ShiftLine } from './inspection';

@@ -17,7 +17,7 @@ import {
 import { DEFECT_ENDS } from '../defects';
 import { atGate } from '../log/atGate';
 import { answer, kitCount } from '../log/schemas';
-import { rated } from './finding';
+import { rated } from './sheet';
 import { defect } from './fleet';
 
 const missingKit = object({

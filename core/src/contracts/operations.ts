@@ -1,6 +1,7 @@
 import { mixed, number, object, string, type AnyObjectSchema, type Schema } from 'yup';
 import * as card from './card';
 import * as finding from './finding';
+import * as sheet from './sheet';
 import * as fleet from './fleet';
 import * as inspection from './inspection';
 import * as log from './log';
@@ -165,8 +166,31 @@ export const OPERATIONS = {
   changeSheet: operation('changeSheet', {
     summary: 'What the data sheet says',
     who: LEAD_ONLY,
-    body: finding.dataSheet,
+    body: sheet.enteredSheet,
     reply: fleet.modelSheet,
+  }),
+  unitSheet: operation('unitSheet', {
+    summary:
+      'What is known of a unit beside its state: its model’s sheet, its plate, notes that stand, what was measured',
+    who: ANYONE_SIGNED_IN,
+    reply: sheet.unitSheet,
+  }),
+  unitParts: operation('unitParts', {
+    summary: 'The parts of a unit’s model, by name and place or by any old number',
+    who: ANYONE_SIGNED_IN,
+    query: parts.partsQuery,
+    reply: sheet.unitParts,
+  }),
+  importSheets: operation('importSheets', {
+    summary: 'Take data sheets from CSV',
+    who: LEAD_ONLY,
+    raw: ['text/csv'],
+    reply: fleet.importReport,
+  }),
+  exportSheets: operation('exportSheets', {
+    summary: 'All data sheets as CSV, a line for each thing that they say',
+    who: ANYONE_SIGNED_IN,
+    reply: string(),
   }),
   models: operation('models', {
     summary: 'Models with their data sheets',

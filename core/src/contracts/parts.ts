@@ -15,6 +15,8 @@ const part = object({
   reserved: number().required(),
   reorderAt: number().required(),
   formerly: array(string().required()).required(),
+  /** What was paid for it last; null: nobody wrote it down. */
+  paid: object({ cents: number().required(), at: string().required() }).nullable().defined(),
   pieces: array(
     object({
       number: string().required(),

@@ -1,2 +1,3 @@
 export { formatFigure, formatMoney, type Writing } from './figures';
-export { readFigure, readPositive } from './readFigure';
+export { isNoFigure, readFigure, readPositive } from './readFigure';
+export { exact } from './exact';

@@ -1,12 +1,12 @@
 import fc from 'fast-check';
-import { readFigure, readPositive } from './index';
+import { isNoFigure, readFigure, readPositive } from './index';
 
 test.each([
   ['12,5', 12.5],
   ['12.5', 12.5],
   [' 0,028 ', 0.028],
   ['.5', 0.5],
-  ['12,', 12],
+  ['12,', null],
   ['-4,5', -4.5],
   ['−10', -10],
   ['1,234.5', null],
@@ -16,6 +16,20 @@ test.each([
   ['12 V', null],
   ['', null],
 ])('"%s" is read as %s', (text, figure) => expect(readFigure(text)).toBe(figure));
+
+test('what may still become a figure is not called wrong', () => {
+  expect(['', '-', '12', '12,', '.', '1,2', '12,,', 'a', '1.2.'].map(isNoFigure)).toEqual([
+    false,
+    false,
+    false,
+    false,
+    false,
+    false,
+    true,
+    true,
+    true,
+  ]);
+});
 
 test('a decimal comma is a decimal: a figure with one reads as the same with a point (property)', () => {
   fc.assert(

@@ -1,4 +1,5 @@
-const SIGNED = /^[-−+]?(\d+([.,]\d*)?|[.,]\d+)$/;
+const SIGNED = /^[-−+]?(\d+([.,]\d+)?|[.,]\d+)$/;
+const BEGUN = /^[-−+]?\d*[.,]?$/;
 
 /**
  * A figure as a person types it: a comma is a decimal point, everywhere.
@@ -9,6 +10,9 @@ export function readFigure(text: string): number | null {
   const typed = text.trim();
   return SIGNED.test(typed) ? Number(typed.replace(',', '.').replace('−', '-')) : null;
 }
+
+/** Whether what is typed is no figure, and not the beginning of one either: "12," may still become one. */
+export const isNoFigure = (text: string): boolean => readFigure(text) === null && !BEGUN.test(text.trim());
 
 /** The same, from nought up. */
 export function readPositive(text: string): number | null {

@@ -16,7 +16,7 @@ export {
   type LogEntry,
 } from './entries';
 export { newLogEntry, type NewLogEntry } from './newLogEntry';
-export { partNumber } from './schemas';
+export { NOTE_PLACES, partNumber, type NotePlace } from './schemas';
 export { isCheckedIn, type CheckedIn } from './kinds/checkIn';
 export { isCheckedOut, type CheckedOut } from './kinds/checkOut';
 export type { CardRefusal, Entry, Names, Telling, Wording } from './shape';

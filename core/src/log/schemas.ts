@@ -23,6 +23,9 @@ export const measuredLooks = array(
   .optional();
 /** A fault by its id. One of a former edition may still wait on a phone: whoever takes it goes by what stands for it now. */
 export const faultId = string().oneOf([...FAULT_IDS, ...FORMER_FAULT_IDS]);
+/** Where a standing note shows. */
+export const NOTE_PLACES = ['check-in', 'finding', 'card', 'check-out'] as const;
+export type NotePlace = (typeof NOTE_PLACES)[number];
 /** Ids of defects. */
 export const defectIds = array(id.required()).max(200).optional();
 

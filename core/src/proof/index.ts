@@ -1,4 +1,4 @@
-export { droopOf, governorClassOf } from './droop';
+export { bandOfHertz, classReached, droopOf, voltageDeviation, type ClassReached, type Departures } from './droop';
 export { needsOf, unionOf } from './needs';
 export { entriesOfProof, proofOfEntries, type Proof } from './proofOfEntries';
 export { proofSettingOf, safetyLooksOf, systemsOf, type ProofSetting } from './proofSetting';

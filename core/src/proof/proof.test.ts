@@ -1,12 +1,14 @@
 import fc from 'fast-check';
-import { CLASS_IDS, folderOf, PROOF_LOOKS, type ProofNeed, type ProofPlan } from '../catalogue';
+import { CLASS_IDS, folderOf, GOVERNOR_CLASSES, PROOF_LOOKS, type ProofNeed, type ProofPlan } from '../catalogue';
 import {
+  bandOfHertz,
+  classReached,
   droopOf,
-  governorClassOf,
   isComeback,
   minutesWanted,
   proofOfEntries,
   proofSettingOf,
+  voltageDeviation,
   type Complaint,
 } from './index';
 
@@ -288,17 +290,32 @@ describe('it asks what the work needs, and no more', () => {
 });
 
 test('droop: its worked example, and the class it reaches (ISO 8528-5; 3, 5 and 8 per cent from memory)', () => {
-  expect(droopOf(62.4, 60, 60)).toBeCloseTo(4, 9);
-  expect([2.9, 3, 4, 5, 7.9, 8, 8.1, -0.1].map(governorClassOf)).toEqual([
-    'G3',
-    'G3',
-    'G2',
-    'G2',
-    'G1',
-    'G1',
-    null,
-    null,
-  ]);
+  expect(droopOf(62.4, 60, 60)).toBe(4);
+  const byDroop = (droop: number) => classReached({ droop, band: null, voltage: null }, GOVERNOR_CLASSES).reached;
+  expect([2.9, 3, 4, 5, 7.9, 8, 8.1, -0.1].map(byDroop)).toEqual(['G3', 'G3', 'G2', 'G2', 'G1', 'G1', null, null]);
+});
+
+test('droop classes by exact arithmetic: at each class’s own limit, whatever the hertz, a set is within it', () => {
+  for (const rated of [50, 60])
+    for (let tenths = rated * 9; tenths <= rated * 11; tenths++)
+      for (const { name, droop } of GOVERNOR_CLASSES) {
+        const full = tenths / 10;
+        const none = Number((full + (rated * droop) / 100).toFixed(1));
+        const measured = { droop: droopOf(none, full, rated), band: null, voltage: null };
+        expect([none, full, classReached(measured, GOVERNOR_CLASSES).reached]).toEqual([none, full, name]);
+      }
+});
+
+test('a set’s class is that of its worst departure; what was not measured does not count (ISO 8528-5; values from memory)', () => {
+  expect([bandOfHertz(60.5, 59.9, 60), voltageDeviation([123, 118], 120)]).toEqual([1, 2.5]);
+  const of = (droop: number | null, band: number | null, voltage: number | null) =>
+    classReached({ droop, band, voltage }, GOVERNOR_CLASSES);
+  expect(of(2, 0.5, 1).reached).toBe('G3');
+  expect(of(2, 0.6, 1)).toEqual({ reached: 'G2', by: { droop: 'G3', band: 'G2', voltage: 'G3' } });
+  expect(of(2, 0.4, 5).reached).toBe('G1');
+  expect(of(2, 0.4, 5.1)).toEqual({ reached: null, by: { droop: 'G3', band: 'G3', voltage: null } });
+  expect(of(3, null, 2.5)).toEqual({ reached: 'G2', by: { droop: 'G3', band: undefined, voltage: 'G2' } });
+  expect(of(null, null, null).reached).toBeNull();
 });
 
 test('a comeback: within 30 days or 20 engine hours, whichever is longer', () => {

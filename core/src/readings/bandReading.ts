@@ -1,12 +1,21 @@
-import type { Engine, ReadingKind } from '../catalogue/shapes';
+import type { Engine, ReadingKind, Source } from '../catalogue/shapes';
+import { exact } from '../figures';
+import { asSixCellsAt25 } from './battery';
 import { convertValue, type AnyUnit } from '../units';
 
-/** An edge between outcomes: from this value on (inclusive) the outcome is so. The first edge has no value below. */
+/** An edge between outcomes: from this value on the outcome is so, or only over it. The first edge has no value below. */
+export interface BandStep {
+  readonly from: number;
+  /** The value itself belongs to the step before: "at most 15" is good at 15. */
+  readonly isOver?: boolean;
+  readonly outcome: string;
+}
+
 export interface Bands {
   readonly unit: string;
-  /** Ascending: outcome from `from` on. */
-  readonly steps: readonly { readonly from: number; readonly outcome: string }[];
-  readonly source: { readonly kind: string };
+  /** Ascending. */
+  readonly steps: readonly BandStep[];
+  readonly source: Source;
 }
 
 export interface ReadingLimits {
@@ -35,8 +44,9 @@ export type Banded =
 
 /** The outcome of a value on a scale of bands. Example: 100 on "worn from 50, acceptable from 100" is acceptable. */
 export function bandOf(value: number, bands: Bands): string {
+  const read = exact(value);
   return bands.steps.reduce(
-    (outcome, step) => (value >= step.from ? step.outcome : outcome),
+    (outcome, { from, isOver = false, outcome: here }) => ((isOver ? read > from : read >= from) ? here : outcome),
     bands.steps[0]?.outcome ?? '',
   );
 }
@@ -49,6 +59,8 @@ interface Given {
   readonly cylinder?: unknown;
   readonly intake?: unknown;
   readonly exhaust?: unknown;
+  readonly temperature?: unknown;
+  readonly nominal?: unknown;
 }
 
 export interface Surroundings {
@@ -134,7 +146,14 @@ const RULES: Readonly<Record<ReadingKind, Rule>> = {
       both[0]
     );
   },
-  battery: (given, limits) => banded(inUnit(given.value, given.unit ?? 'V', 'V', READ_IN.battery), limits.batteryVolts),
+  battery: (given, limits) => {
+    const { temperature = 25, nominal = 12 } = given;
+    const volts = inUnit(given.value, given.unit ?? 'V', 'V', READ_IN.battery);
+    if (nominal !== 12 && nominal !== 24) return fail('a battery of 12 or 24 V is wanted');
+    if (typeof temperature !== 'number' || !Number.isFinite(temperature))
+      return fail('the temperature must be a figure');
+    return banded(typeof volts === 'string' ? volts : asSixCellsAt25(volts, temperature, nominal), limits.batteryVolts);
+  },
   'plug-gap': gap((limits) => limits.plugGapInch),
   'air-gap': gap((limits) => limits.airGapInch),
   'points-gap': gap((limits) => limits.pointsGapInch),
@@ -145,7 +164,7 @@ const RULES: Readonly<Record<ReadingKind, Rule>> = {
 /**
  * A reading as an outcome.
  * In: the kind, the reading {value, unit} ({value, unit, method} for compression, {supply, cylinder} for leak-down, {intake, exhaust,
- * unit} for lash), limits, engine and altitude. Out: outcome, value in the limits' unit and its bands; or why it cannot be.
+ * unit} for lash, {value, nominal: 12 or 24, temperature °C} for a battery), limits, engine and altitude. Out: outcome, value in the limits' unit and its bands; or why it cannot be.
  */
 export const bandReading = (kind: ReadingKind, reading: unknown, limits: ReadingLimits, around: Surroundings): Banded =>
   RULES[kind](isGiven(reading) ? reading : {}, limits, around);

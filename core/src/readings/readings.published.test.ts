@@ -1,5 +1,18 @@
 import { OBSERVATIONS, READING_LIMITS } from '../catalogue';
-import { bandOf, bandReading, leakDownPercent, limitsFor, openAirGap, pressureAtKPa, toSeaLevel } from './index';
+import fc from 'fast-check';
+import { COMMON_PRACTICE, saySource } from '../catalogue/shapes';
+import { exact } from '../figures';
+import { keysOf } from '../typed';
+import {
+  bandOf,
+  bandReading,
+  leakDownPercent,
+  limitsFor,
+  openAirGap,
+  pressureAtKPa,
+  toSeaLevel,
+  wrongOfOwn,
+} from './index';
 
 describe('pressure by height: ISO 2533:1975, table 1', () => {
   test.each([
@@ -109,10 +122,10 @@ describe('bands (common practice)', () => {
     for (const bands of Object.values(READING_LIMITS)) {
       expect(bands.source.kind).toBeTruthy();
       bands.steps.forEach((step, at) =>
-        expect([at === 0 || step.from > (bands.steps[at - 1]?.from ?? 0), bandOf(step.from, bands)]).toEqual([
-          true,
-          step.outcome,
-        ]),
+        expect([
+          at === 0 || step.from > (bands.steps[at - 1]?.from ?? 0),
+          bandOf(step.from + ('isOver' in step ? 1e-6 : 0), bands),
+        ]).toEqual([true, step.outcome]),
       );
     }
   });
@@ -123,7 +136,8 @@ describe('bands (common practice)', () => {
       const result = bandReading('plug-gap', { value, unit: 'in' }, limits, { engine: {} });
       return result.ok && result.outcome;
     };
-    expect([gap(0.0199), gap(0.02), gap(0.0239), gap(0.024), gap(0.03)]).toEqual([
+    // The sheet says 0.020 to 0.024: both are well.
+    expect([gap(0.0199), gap(0.02), gap(0.024), gap(0.0241), gap(0.03)]).toEqual([
       'narrow',
       'in-spec',
       'in-spec',
@@ -132,12 +146,12 @@ describe('bands (common practice)', () => {
     ]);
     const psi = (value: number) => {
       const result = bandReading('compression', { value, unit: 'psi', method: 'drill' }, limits, { engine: {} });
-      return result.ok && [result.outcome, result.bands.source.kind];
+      return result.ok && [result.outcome, saySource(result.bands.source)];
     };
     expect([psi(120), psi(119), psi(79)]).toEqual([
-      ['strong', 'data sheet'],
-      ['acceptable', 'data sheet'],
-      ['worn', 'data sheet'],
+      ['strong', 'The model’s own data sheet'],
+      ['acceptable', 'The model’s own data sheet'],
+      ['worn', 'The model’s own data sheet'],
     ]);
     expect(limitsFor(READING_LIMITS, null)).toEqual(READING_LIMITS);
   });
@@ -189,7 +203,7 @@ describe('a reading that cannot be', () => {
   );
 
   test('a scale without steps has no word for anything', () =>
-    expect(bandOf(3, { unit: 'in', steps: [], source: { kind: 'none' } })).toBe(''));
+    expect(bandOf(3, { unit: 'in', steps: [], source: COMMON_PRACTICE })).toBe(''));
 });
 
 test('a data sheet moves each step: below in proportion, the healthy one to its start, the next to its end', () => {
@@ -202,6 +216,61 @@ test('a data sheet moves each step: below in proportion, the healthy one to its 
   expect(steps({ airGapInch: [0.006, 0.01] }, 'airGapInch')).toEqual([0, 0.0012, 0.006, 0.01]);
   // No upper end: the default's stays. A scale whose healthy step is the first begins where the sheet says.
   expect(steps({ plugGapInch: [0.02, null] }, 'plugGapInch')).toEqual([0, 0.02, 0.0335]);
-  expect(steps({ leakDownPercent: [0, 10] }, 'leakDownPercent')).toEqual([0, 10, 40]);
+  expect(steps({ leakDownPercent: [0, 10] }, 'leakDownPercent')).toEqual([0, 10, 26.666667]);
   expect(limitsFor(READING_LIMITS, null)).toEqual(READING_LIMITS);
+});
+
+describe('a band of a data sheet that cannot be is refused', () => {
+  test.each([
+    ['plugGapInch', [0.03, 0.02], 'inverted'],
+    ['plugGapInch', [0.03, 0.03], 'inverted'],
+    ['plugGapInch', [0.03, null], 'end-wanted'],
+    ['plugGapInch', [28, 31], 'impossible'],
+    ['plugGapInch', [0.02, 0.024], null],
+    ['compressionFree', [120, null], null],
+    ['compressionFree', [120, 200], 'no-end'],
+    ['compressionFree', [0, null], 'impossible'],
+    ['compressionFree', [827, null], 'impossible'],
+    ['leakDownPercent', [5, 20], 'from-nought'],
+    ['leakDownPercent', [0, 120], 'impossible'],
+    ['leakDownPercent', [0, 12], null],
+    ['pointsOhm', [0, null], 'end-wanted'],
+    ['coilOhm', [2500, 5000], null],
+  ] as const)('%s %j: %s', (name, range, wrong) => expect(wrongOfOwn(name, range)).toBe(wrong));
+
+  test('whatever band may be entered, its steps ascend, and its ends are well themselves (property)', () => {
+    const names = keysOf(READING_LIMITS);
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...names),
+        fc.double({ min: 0, max: 1, noNaN: true }),
+        fc.option(fc.double({ min: 0, max: 1, noNaN: true })),
+        (name, low, high) => {
+          const most = READING_LIMITS[name].steps.at(-1)?.from ?? 1;
+          const range = [exact(low * most), high === null ? null : exact((low + high) * most)] as const;
+          if (wrongOfOwn(name, range) !== null) return;
+          const bands = limitsFor(READING_LIMITS, { [name]: range })[name];
+          const froms = bands.steps.map((step) => step.from);
+          expect(froms).toEqual([...froms].sort((a, b) => a - b));
+          expect(new Set([bandOf(range[0], bands), ...(range[1] === null ? [] : [bandOf(range[1], bands)])]).size).toBe(
+            1,
+          );
+        },
+      ),
+    );
+  });
+});
+
+test('at most 15 per cent is good at 15 to the hair, whatever figures give it', () => {
+  for (const [supply, cylinder] of [
+    [100, 85],
+    [80, 68],
+    [40, 34],
+    [60, 51],
+    [7, 5.95],
+    [0.3, 0.255],
+  ] as const)
+    expect(bandReading('leak-down', { supply, cylinder }, READING_LIMITS, { engine: {} })).toMatchObject({
+      outcome: 'good',
+    });
 });

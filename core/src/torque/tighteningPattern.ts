@@ -1,3 +1,5 @@
+import { nth } from '../typed';
+
 export interface BoltPlace {
   readonly x: number;
   readonly y: number;
@@ -41,20 +43,61 @@ export function neighboursOf(places: readonly BoltPlace[]): readonly ReadonlySet
   return sets;
 }
 
+/** Angles between neighbours of a ring within this share of each other: an even ring. */
+const EVEN_WITHIN = 0.25;
+
 /**
  * The order in which to tighten bolts at given places, as indices.
- * From the bolt nearest the middle of the pattern outwards, crosswise, no two neighbours in a row where that can be; a plain ring goes
- * crosswise from its first bolt. A model's own pattern overrides it. One bolt gives [0], none gives [].
- * Source: common practice. Example: four bolts of a square, in order round it, give 0, 2, 1, 3.
+ * From the bolt nearest the middle of the pattern outwards, crosswise, no two neighbours in a row where that can be; an even ring goes cross
+ * first from its first bolt (see ringOrder). A model's own pattern overrides it. One bolt gives [0], none gives [].
+ * Source: common practice. Example: eight bolts of a ring, in order round it, give 1-5-3-7-2-6-4-8.
  */
 export function tighteningPattern(places: readonly BoltPlace[]): number[] {
   if (places.length === 0) return [];
   const centre = centreOf(places);
   const ring = isPlainRing(places);
+  const round = ring ? roundOf(places, centre) : null;
+  if (round !== null) return ringOrder(places.length).map((turn) => nth(round, turn));
   const reach = places.map((place) => (ring ? 0 : apart(place, centre)));
   const first = reach.reduce((best, value, at) => (value < (reach[best] ?? 0) - 1e-9 ? at : best), 0);
   const neighbours = neighboursOf(places);
   return search([first], places, reach, neighbours, true) ?? search([first], places, reach, neighbours, false) ?? [];
+}
+
+/**
+ * The order of a ring of n bolts, by their places round it from 0: each pair opposite, the next cross at right angles to the last where there
+ * is one, then those that halve the widest arc. An odd ring is a star: each to the bolt nearly opposite.
+ * Source: the cross-pattern of ASME PCC-1 (legacy pattern; sequences from memory). Examples: 8: 1-5-3-7-2-6-4-8; 12: 1-7-4-10-2-8-5-11-3-9-6-12;
+ * 5: 1-3-5-2-4.
+ */
+export function ringOrder(n: number): number[] {
+  if (n % 2 === 1) return Array.from({ length: n }, (_, turn) => (turn * ((n - 1) / 2)) % n);
+  const cross = n % 4 === 0 ? 4 : 2;
+  const groups = n / cross;
+  return spread(groups).flatMap((start) => [0, 2, 1, 3].slice(0, cross).map((part) => (start + part * (n / 4)) % n));
+}
+
+/** 0 to n − 1, each time far from those before: every second of an odd number, then those between; the half of an even one. */
+function spread(n: number): number[] {
+  const step = n % 2 === 0 ? n / 2 : n > 3 ? 2 : 1;
+  const order: number[] = [];
+  for (let first = 0; order.length < n; first++)
+    for (let at = first; at < n; at += step) if (!order.includes(at)) order.push(at);
+  return order;
+}
+
+/** The bolts of an even ring as one goes round it, from the first, towards the second; null: it is not even. */
+function roundOf(places: readonly BoltPlace[], centre: BoltPlace): number[] | null {
+  const full = 2 * Math.PI;
+  const angleOf = ({ x, y }: BoltPlace): number => Math.atan2(y - centre.y, x - centre.x);
+  const start = angleOf(nth(places, 0));
+  const turned = places.map((place) => (angleOf(place) - start + 2 * full) % full);
+  const round = places.map((_, at) => at).sort((a, b) => nth(turned, a) - nth(turned, b));
+  const even = full / places.length;
+  const isEven = round.every((bolt, at) => Math.abs(nth(turned, bolt) - at * even) <= even * EVEN_WITHIN);
+  if (!isEven) return null;
+  const isBackwards = places.length > 2 && nth(turned, 1) > Math.PI + 1e-9;
+  return isBackwards ? [nth(round, 0), ...round.slice(1).reverse()] : round;
 }
 
 /** Depth first, the most wanted next bolt first: so that a bolt without a way on is gone back from. */

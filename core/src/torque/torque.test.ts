@@ -25,6 +25,42 @@ describe('the tightening pattern (common practice)', () => {
     expect([0, 4, 5, 9]).not.toContain(order[1]);
   });
 
+  test.each([
+    [4, '1-3-2-4'],
+    [5, '1-3-5-2-4'],
+    [6, '1-4-2-5-3-6'],
+    [8, '1-5-3-7-2-6-4-8'],
+    [9, '1-5-9-4-8-3-7-2-6'],
+    [12, '1-7-4-10-2-8-5-11-3-9-6-12'],
+    [16, '1-9-5-13-3-11-7-15-2-10-6-14-4-12-8-16'],
+    [20, '1-11-6-16-3-13-8-18-5-15-10-20-2-12-7-17-4-14-9-19'],
+  ])('a ring of %d, cross first: %s (ASME PCC-1, legacy cross-pattern; from memory)', (n, order) => {
+    const said = (bolts: readonly BoltPlace[]) =>
+      tighteningPattern(bolts)
+        .map((bolt) => bolt + 1)
+        .join('-');
+    expect(said(ring(n))).toBe(order);
+    // Numbered the other way round, and moved: the same.
+    expect(said(ring(n).map(({ x, y }) => ({ x: 90 - x, y })))).toBe(order);
+  });
+
+  test('a ring of any even number goes to the bolt opposite each second time; whatever order the places are given in (property)', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 2, max: 16 }), fc.infiniteStream(fc.nat()), (half, mixed) => {
+        const n = half * 2;
+        const keys = [...mixed.take(n)];
+        const bolts = ring(n).map((place, at) => ({ place, key: at === 0 ? -1 : nth(keys, at) }));
+        const shuffled = bolts.sort((a, b) => a.key - b.key).map(({ place }) => place);
+        const order = tighteningPattern(shuffled).map((bolt) => nth(shuffled, bolt));
+        for (let turn = 0; turn < n; turn += 2) {
+          expect(nth(order, turn).x + nth(order, turn + 1).x).toBeCloseTo(0, 6);
+          expect(nth(order, turn).y + nth(order, turn + 1).y).toBeCloseTo(0, 6);
+        }
+        expect(new Set(order).size).toBe(n);
+      }),
+    );
+  });
+
   const places = fc.oneof(
     fc.integer({ min: 1, max: 12 }).map((n) => ring(n)),
     fc
@@ -48,7 +84,7 @@ describe('the tightening pattern (common practice)', () => {
   });
   test('never two neighbours in a row on rings of six and more', () => {
     fc.assert(
-      fc.property(fc.integer({ min: 6, max: 14 }), (n) => {
+      fc.property(fc.integer({ min: 6, max: 30 }), (n) => {
         const bolts = ring(n);
         const beside = neighboursOf(bolts);
         const order = tighteningPattern(bolts);
@@ -113,6 +149,22 @@ describe('where bolts stand', () => {
 });
 
 describe('what the wrench is set to', () => {
+  test('an extension without an arm is refused: nobody knows by how much the wrench reads low', () => {
+    expect(torqueRounds({ wanted: 60, extension: 12 })).toEqual({ ok: false, code: 'arm-wanted' });
+    expect(torqueRounds({ wanted: 60, arm: 12 })).toEqual(torqueRounds({ wanted: 60 }));
+  });
+  test('drag read with the extension on stands in what the wrench shows; read without, it is turned by its law too', () => {
+    const last = (dragWithExtension: boolean) => {
+      const rounds = torqueRounds({ wanted: 60, drag: 8, arm: 12, extension: 12, dragWithExtension });
+      return rounds.ok && rounds.wrench.at(-1);
+    };
+    // 68 on the bolt in truth: 34 on a wrench that reads half. 8 read with the extension are 16 on the bolt: 76, of which it reads 38.
+    expect([last(false), last(true)]).toEqual([34, 38]);
+    expect(torqueRounds({ wanted: 40, drag: 16, arm: 10, extension: 10, dragWithExtension: true })).toEqual({
+      ok: false,
+      code: 'drag-too-high',
+    });
+  });
   test('8 drag and 40 wanted end at 48 (common practice)', () => {
     const rounds = torqueRounds({ wanted: 40, drag: 8 });
     expect(rounds.ok && rounds.wrench.at(-1)).toBeCloseTo(48, 9);

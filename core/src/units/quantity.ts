@@ -1,4 +1,4 @@
-import { DIMENSIONS, type AnyUnit, type Dimension, type UnitOf } from './dimensions';
+import { DIMENSIONS, NOUGHTS, type AnyUnit, type Dimension, type UnitOf } from './dimensions';
 
 /** A number that carries what it measures and in which unit: a length cannot be passed where a pressure is wanted. */
 export interface Quantity<D extends Dimension = Dimension> {
@@ -40,7 +40,8 @@ export function convertValue(value: number, from: string, to: string): number {
   if (source === undefined || target === undefined)
     throw new Error(`No such unit: ${source === undefined ? from : to}`);
   if (source.dimension !== target.dimension) throw new Error(`${from} is not measured in ${to}`);
-  return from === to ? value : (value * source.factor) / target.factor;
+  if (from === to) return value;
+  return ((value - (NOUGHTS[from] ?? 0)) * source.factor) / target.factor + (NOUGHTS[to] ?? 0);
 }
 
 const isDimension = (text: string): text is Dimension => Object.hasOwn(DIMENSIONS, text);

@@ -9,6 +9,8 @@ interface PartTable {
   cents: number;
   place: string;
   kind: Generated<'piece' | 'kit'>;
+  paid_cents: Generated<number | null>;
+  paid_at: MaybeInstant;
 }
 
 interface SupersessionTable {

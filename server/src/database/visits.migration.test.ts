@@ -69,6 +69,7 @@ describe('visits of a yard kept by the version before', () => {
       '0009_causes',
       '0010_fuel_low_tap_off',
       '0011_true_hours_never_fall',
+      '0012_price_paid',
     ]);
     assert.deepEqual(await bringUpToDate(db, () => NOW), []);
   });

@@ -1,7 +1,7 @@
 import assert from 'node:assert/strict';
 import { randomUUID } from 'node:crypto';
 import { describe, test } from 'node:test';
-import type { FindingRecord } from '@hudrik/core/contracts';
+import { EMPTY_SHEET, type FindingRecord } from '@hudrik/core/contracts';
 import { problemIn, useYard, jsonOf } from '../testing/yard';
 
 const SHEET = {
@@ -21,10 +21,10 @@ describe('a model’s data sheet', () => {
     await yard.addUnit('GE-01');
     const id = await modelOf('GE-01');
     const read = async () => await yard.read<{ dataSheet: object }>(`/api/models/${id}`, 'counter');
-    assert.deepEqual((await read()).dataSheet, { engine: {}, limits: {}, rated: {} });
+    assert.deepEqual((await read()).dataSheet, EMPTY_SHEET);
     assert.equal((await put(id, SHEET, 'technician')).status, 403);
     assert.equal((await put(id, SHEET)).status, 200);
-    assert.deepEqual((await read()).dataSheet, SHEET);
+    assert.deepEqual((await read()).dataSheet, { ...EMPTY_SHEET, ...SHEET });
   });
 
   test('speaks for its units: engine and limits are in the finding', async () => {
@@ -56,11 +56,23 @@ describe('a model’s data sheet', () => {
       { engine: { ignition: 'magic' }, limits: {} },
       { engine: {}, limits: { plugGapInch: [0.02] } },
       { engine: {}, limits: { plugGapInch: ['a', 'b'] } },
+      // Inverted and impossible bands.
+      { limits: { plugGapInch: [0.03, 0.02] } },
+      { limits: { plugGapInch: [0.03, null] } },
+      { limits: { airGapInch: [10, 12] } },
+      { limits: { leakDownPercent: [20, 40] } },
+      { limits: { compressionFree: [900, null] } },
+      { measures: [{ name: 'Stem', unit: 'mm', from: 3, to: 2 }] },
+      { measures: [{ name: 'Stem', unit: 'furlong', from: 3, to: null }] },
+      { torques: [{ what: 'Head', value: 18, unit: 'mm' }] },
+      { torques: [{ what: 'Head', value: 18, unit: 'lbf·ft', order: [1, 1, 2] }] },
+      { torques: [{ what: 'Head', value: 18, unit: 'lbf·ft', order: [1, 2], long: [3] }] },
+      { oils: [{ where: 'Engine', grade: 'SAE 30', fromC: 20, toC: 5 }] },
     ])
       assert.equal((await put(id, body)).status, 422, JSON.stringify(body));
     assert.deepEqual(
       (await jsonOf<{ dataSheet: object }>(await put(id, { engine: {}, limits: { colour: [1, 2] } }))).dataSheet,
-      { engine: {}, limits: {}, rated: {} },
+      EMPTY_SHEET,
     );
     for (const stranger of [999_999, 'abc'])
       assert.equal((await problemIn(await put(stranger, SHEET))).code, 'not-found');

@@ -1,5 +1,5 @@
 import type { ClassId, Rated } from '@hudrik/core/catalogue';
-import type { DataSheet, FindingRecord } from '@hudrik/core/contracts';
+import { EMPTY_SHEET, type DataSheet, type FindingRecord } from '@hudrik/core/contracts';
 import type { Db, Trx, UnitRow } from '../database/tables';
 import { refuse } from '../refusal';
 
@@ -52,9 +52,11 @@ export async function readModelSheet(db: Db, id: number) {
   const row =
     (await db.selectFrom('model').selectAll().where('id', '=', id).executeTakeFirst()) ??
     refuse('not-found', { model: id });
-  const { engine = {}, limits = {}, rated = {} } = row.data_sheet;
-  return { model: toModel(row), dataSheet: { engine, limits, rated } };
+  return { model: toModel(row), dataSheet: wholeSheet(row.data_sheet) };
 }
+
+/** A sheet as it is kept, with what one of an older edition lacks. */
+export const wholeSheet = (kept: Partial<DataSheet>): DataSheet => ({ ...EMPTY_SHEET, ...kept });
 
 export async function changeSheet(db: Db, id: number, sheet: object) {
   const changed = await db

@@ -16,6 +16,9 @@ import { forgetLearned, readLearned } from '../findings/learned';
 import { readFinding, readUnitFinding } from '../findings/readFinding';
 import { addUnit } from '../fleet/addUnit';
 import { editUnit } from '../fleet/editUnit';
+import { exportSheets, importSheets } from '../exchange/sheets';
+import { readUnitParts } from '../fleet/unitParts';
+import { readUnitSheet } from '../fleet/unitSheet';
 import { addModel, changeSheet, readModels, readModelSheet } from '../fleet/models';
 import { readUnits } from '../fleet/unitLines';
 import { readUnitPage } from '../fleet/unitPage';
@@ -87,6 +90,8 @@ export function handlersOf(installation: Installation): Handlers {
     models: async ({ context }) => readModels(context.db),
     modelSheet: async ({ context, params }) => readModelSheet(context.db, numberIn(params, 'id')),
     changeSheet: async ({ context, params, body }) => changeSheet(context.db, numberIn(params, 'id'), body),
+    unitSheet: async ({ context, params }) => readUnitSheet(context.db, param(params, 'tag')),
+    unitParts: async ({ context, params, query }) => readUnitParts(context.db, param(params, 'tag'), query.find),
     addModel: async ({ context, body }) => addModel(context.db, body),
 
     hires: async ({ context, query }) => readHires(context, query),
@@ -144,6 +149,8 @@ export function handlersOf(installation: Installation): Handlers {
     exportUnits: async ({ context, response }) => sendCsv(response, 'units', await exportUnits(context.db)),
     importModels: async ({ context, body }) => importModels(context, textOf(body)),
     exportModels: async ({ context, response }) => sendCsv(response, 'models', await exportModels(context.db)),
+    importSheets: async ({ context, body }) => importSheets(context, textOf(body)),
+    exportSheets: async ({ context, response }) => sendCsv(response, 'sheets', await exportSheets(context.db)),
     importHires: async ({ context, actor, body }) => importHires(context, actor, textOf(body)),
     exportHires: async ({ context, response }) => sendCsv(response, 'hires', await exportHires(context.db)),
   };

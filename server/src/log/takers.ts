@@ -10,6 +10,8 @@ import { correctReading } from '../fleet/correctReading';
 import { takeBack } from '../hires/hires';
 import { dropJob, finishJob, putJobOff, raiseJob, startJob } from '../jobs/takeJob';
 import { askPart, changePartLine, keepPart } from '../parts/takePart';
+import { takeDownNote } from '../fleet/takeDownNote';
+import { numberPart } from '../parts/numberPart';
 import { takeNote } from './takeNote';
 import type { Taking } from './taking';
 
@@ -23,6 +25,8 @@ const TAKERS: Readonly<Partial<Record<KindId, AnyTaker>>> = {
   'hire-back': takeBack,
   'reading-corrected': correctReading,
   note: takeNote,
+  'standing-note': takeNote,
+  'standing-note-ended': takeDownNote,
 
   'defect-found': takeDefect,
   'defect-closed': takeClosing,
@@ -47,6 +51,7 @@ const TAKERS: Readonly<Partial<Record<KindId, AnyTaker>>> = {
   'part-asked': askPart,
   'part-line-changed': changePartLine,
   'part-kept': keepPart,
+  'part-numbered': numberPart,
 };
 
 /** Who takes entries of a kind: by its line, or, for what only happens on a card, the card. */

@@ -59,6 +59,7 @@ export const linesWithUnits = (trx: Trx, orderId: string) =>
       'j.closed_at',
       'p.number',
       'p.name',
+      'p.cents',
     ])
     .where('l.order_id', '=', orderId)
     // Units are locked in one order, whoever comes.
@@ -158,6 +159,8 @@ async function receiveLine(trx: Trx, line: OrderedLineOfUnit, actor: Actor, at: 
       at,
     })
     .execute();
+  if (line.cents > 0)
+    await trx.updateTable('part').set({ paid_cents: line.cents, paid_at: at }).where('id', '=', line.part_id).execute();
   // A job that was ended or that dropped it meanwhile gets nothing: it lies on the shelf for all.
   const next = PART_LINE.after(line.state, 'arrive');
   if (!next.ok || line.closed_at !== null) return;

@@ -1,9 +1,10 @@
 import { reorderPoint, todaysNumber } from '@hudrik/core/parts';
 import type { Part, PartsReply } from '@hudrik/core/contracts';
-import { sql } from 'kysely';
+import { sql, type Selectable } from 'kysely';
 import { PROMISED_LINES } from '@hudrik/core/states';
 import type { Actor, Context } from '../context';
 import { inTransaction } from '../database/inTransaction';
+import type { PartTables } from '../database/partTables';
 import type { Db, Trx } from '../database/tables';
 import { refuse } from '../refusal';
 import { freeOf, partOfNumber, readSupersessions, shelfOf } from './shelf';
@@ -54,7 +55,7 @@ export async function readParts({ db, now }: Pick<Context, 'db' | 'now'>, find: 
   };
 }
 
-type PartRow = { id: number; number: string; name: string; cents: number; place: string; kind: 'piece' | 'kit' };
+type PartRow = Selectable<PartTables['part']>;
 
 async function toParts(
   db: Db,
@@ -85,6 +86,8 @@ async function toParts(
     name: row.name,
     cents: row.cents,
     place: row.place,
+    paid:
+      row.paid_cents === null || row.paid_at === null ? null : { cents: row.paid_cents, at: row.paid_at.toISOString() },
     kind: row.kind,
     onHand: shelf.get(row.id)?.onHand ?? 0,
     reserved: shelf.get(row.id)?.reserved ?? 0,

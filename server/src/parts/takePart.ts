@@ -1,3 +1,4 @@
+import { UNKNOWN_NUMBER } from '@hudrik/core/parts';
 import { PART_LINE, type PartLineAction } from '@hudrik/core/states';
 import type { Trx } from '../database/tables';
 import { jobUnderLock } from '../jobs/jobUnderLock';
@@ -11,14 +12,14 @@ import { freeOf, partOfNumber } from './shelf';
 export const askPart: Taker<'part-asked'> = async ({ context, change, actor, place, facts, record }) => {
   const { trx, at } = change;
   const job = await jobUnderLock(trx, place.jobId);
-  const part = await partOfNumber(trx, facts.number);
+  const part = facts.number === undefined ? await unnumberedPart(trx, facts) : await partOfNumber(trx, facts.number);
   const state = (await freeOf(trx, part.id)) >= facts.count ? 'reserved' : 'wanted';
   await trx
     .insertInto('part_line')
     .values({
       id: facts.lineId,
       job_id: job.id,
-      asked: facts.number,
+      asked: facts.number ?? part.number,
       part_id: part.id,
       count: facts.count,
       state,
@@ -27,9 +28,20 @@ export const askPart: Taker<'part-asked'> = async ({ context, change, actor, pla
       asked_at: at,
     })
     .execute();
-  if (state === 'wanted') await askQuoteUnlessFresh(context, part.number);
+  if (state === 'wanted' && facts.number !== undefined) await askQuoteUnlessFresh(context, part.number);
   await record({ jobId: job.id, outcome: { number: part.number, part: part.name, count: facts.count, state } });
 };
+
+/** A part that is needed and whose number nobody knows yet stands under one of our own until somebody does. */
+const unnumberedPart = (
+  trx: Trx,
+  { lineId, name = '' }: { readonly lineId: string; readonly name?: string | undefined },
+) =>
+  trx
+    .insertInto('part')
+    .values({ number: `${UNKNOWN_NUMBER}${lineId.slice(0, 8).toUpperCase()}`, name, cents: 0, place: '' })
+    .returningAll()
+    .executeTakeFirstOrThrow();
 
 /** How a shelf changes by what is done with a part. */
 const MOVES: Readonly<Partial<Record<PartLineAction, { readonly sign: 1 | -1; readonly why: 'used' | 'returned' }>>> = {

@@ -1,11 +1,13 @@
+import type { UnitPart } from '@hudrik/core/contracts';
 import { partNumber } from '@hudrik/core/log';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { object } from 'yup';
 import { call, isUnreachable, newId, sentenceOf, useChange } from '@/api';
-import { Button, Failure, Sheet, Words } from '@/design';
+import { Button, Choice, Failure, Field, Sheet, Words } from '@/design';
 import { FormField, useSchemaForm } from '@/forms';
 import { useEntry } from '@/outbox';
+import { PartsOfModel } from './PartsOfModel';
 import { QuoteWords } from './QuoteWords';
 import { useQuote } from './useQuote';
 
@@ -13,16 +15,21 @@ const form = object({ number: partNumber.required('Enter a part number.') });
 
 interface Props {
   readonly jobId: string;
+  /** The unit: its model's parts are offered. */
+  readonly tag: string | null;
   /** A number that only the supplier knows is put into the catalogue by who may. */
   readonly signs: boolean;
   readonly onClose: () => void;
 }
 
 /** Any number that the part ever had; what the supplier says of it, before it is wanted. */
-export function AskPartSheet({ jobId, signs, onClose }: Props) {
+export function AskPartSheet({ jobId, tag, signs, onClose }: Props) {
   const ask = useEntry('part-asked');
   const add = useChange('addPart');
-  const { control, handleSubmit, trigger, getValues } = useSchemaForm(form, { number: '' });
+  const { control, handleSubmit, trigger, getValues, setValue } = useSchemaForm(form, { number: '' });
+  const [chosen, setChosen] = useState<UnitPart | null>(null);
+  const [isUnknown, setUnknown] = useState(false);
+  const [name, setName] = useState('');
   const [count, setCount] = useState(1);
   const { quote, isAsking, error, ask: askSupplier, clear } = useQuote();
   const failed = error ?? ask.error ?? add.error;
@@ -35,6 +42,18 @@ export function AskPartSheet({ jobId, signs, onClose }: Props) {
     await ask.mutateAsync({ facts: { lineId: newId(), number, count }, on: { jobId } });
     onClose();
   });
+  const choose = (part: UnitPart) => {
+    setChosen(part);
+    setCount(part.count);
+    setUnknown(part.number === null);
+    setName(part.number === null ? part.name : '');
+    if (part.number !== null) setValue('number', part.number, { shouldValidate: true });
+    clear();
+  };
+  const takeUnknown = async () => {
+    await ask.mutateAsync({ facts: { lineId: newId(), name: name.trim(), count }, on: { jobId } });
+    onClose();
+  };
   const addToCatalogue = async (number: string, name: string, cents: number) => {
     const known = await call('parts', { query: { find: number } }).catch((problem: unknown) => {
       if (isUnreachable(problem)) return null;
@@ -46,33 +65,42 @@ export function AskPartSheet({ jobId, signs, onClose }: Props) {
   return (
     <Sheet title="Ask for a part" open onClose={onClose}>
       {failed ? <Failure sentence={sentenceOf(failed)} kept="What you typed is still here." /> : null}
-      <FormField
-        control={control}
-        name="number"
-        label="Part number, today’s or any earlier one"
-        autoCapitalize="characters"
-        onChange={clear}
-      />
+      {tag === null ? null : <PartsOfModel tag={tag} chosen={chosen} onChoose={choose} />}
+      {isUnknown ? (
+        <Field label="What it is called" value={name} onChangeText={setName} />
+      ) : (
+        <FormField
+          control={control}
+          name="number"
+          label="Part number, today’s or any earlier one"
+          autoCapitalize="characters"
+          onChange={clear}
+        />
+      )}
+      <Choice label="Nobody knows its number yet" on={isUnknown} onPress={() => setUnknown(!isUnknown)} />
       <View className="flex-row items-center gap-3">
         <Button label="−" aria-label="One less" disabled={count <= 1} onPress={() => setCount(count - 1)} />
         <Words face="figures" size={32} className="min-w-[48px] text-center">
           {count}
         </Words>
         <Button label="+" aria-label="One more" onPress={() => setCount(count + 1)} />
-        <Button
-          className="grow"
-          label={isAsking ? 'Asking the supplier…' : 'Ask the supplier'}
-          disabled={isAsking}
-          onPress={() => void look()}
-        />
+        {isUnknown ? null : (
+          <Button
+            className="grow"
+            label={isAsking ? 'Asking the supplier…' : 'Ask the supplier'}
+            disabled={isAsking}
+            onPress={() => void look()}
+          />
+        )}
       </View>
-      {quote ? <QuoteWords quote={quote} /> : null}
+      {quote && !isUnknown ? <QuoteWords quote={quote} /> : null}
       <Button
         kind="main"
         tall
         label={ask.isPending ? 'Asking…' : 'Ask for it'}
         disabled={ask.isPending}
-        onPress={() => void take().catch(() => undefined)}
+        offBecause={isUnknown && name.trim() === '' ? 'Say what it is called.' : null}
+        onPress={() => void (isUnknown ? takeUnknown() : take()).catch(() => undefined)}
       />
     </Sheet>
   );

@@ -4,6 +4,7 @@ import { Link } from 'expo-router';
 import { View } from 'react-native';
 import { Caution, Words } from '@/design';
 import { sayReadiness } from '@/features/fleet';
+import { StandingNotes } from '@/features/sheet';
 import { sayHours, sayTime } from '@/writing';
 import { NotTaken } from './NotTaken';
 import { VISIT_WORD } from './say';
@@ -33,6 +34,7 @@ export function CardHead({ reply, handle }: { readonly reply: CardReply; readonl
         <Words>{sayReadiness(reply.verdict)}</Words>
         <Words size={13} tone="ink-soft">{`${unit.model} · ${sayHours(unit.trueHours)}`}</Words>
       </View>
+      <StandingNotes tag={unit.tag} place="card" />
       <WhoHasIt reply={reply} handle={handle} />
       {comeback ? <Comeback comeback={comeback} /> : null}
       {(reply.behind ?? []).map(({ cause, parent }) => (

@@ -5,13 +5,15 @@ import { Fragment, useEffect, useRef, useState } from 'react';
 import { View } from 'react-native';
 import { sentenceOf, usePerson } from '@/api';
 import { Button, Failure, JumpStrip, jumpTo, Loading, Page, Section, useIsWide, Words } from '@/design';
+import { UnitSheetFacts } from '@/features/sheet';
 import { CardActions } from './CardActions';
 import { CardHead } from './CardHead';
 import { ClocksOfCard } from './ClocksOfCard';
 import { Ledger } from './Ledger';
+import { MeasuresOfCard } from './MeasuresOfCard';
 import { NotesOfCard } from './NotesOfCard';
 import { PartsOfCard } from './PartsOfCard';
-import { Readings } from './Steps';
+import { Readings } from './Readings';
 import { useCard, type CardHandle } from './useCard';
 import { VisitJobs } from './VisitJobs';
 import { WhatIsWrong } from './WhatIsWrong';
@@ -62,7 +64,13 @@ function WholeCard({ handle, reply, card, jobId }: WholeProps) {
   const ledger = <Ledger key="ledger" handle={handle} jobId={jobId} works={works} />;
   const notes = <NotesOfCard handle={handle} works={works} />;
   const clocks = <ClocksOfCard handle={handle} works={works} asked={clockAsked} onAsked={setClockAsked} />;
-  const readings = <Readings handle={handle} works={works} />;
+  const readings = (
+    <>
+      <Readings handle={handle} works={works} />
+      <MeasuresOfCard handle={handle} works={works} />
+      <UnitSheetFacts tag={reply.unit.tag} />
+    </>
+  );
   const parts = <PartsOfCard handle={handle} jobId={handle.jobId} works={works} signs={signs} />;
   const paper = <Paper jobId={jobId} reply={reply} handle={handle} />;
   // What lies in the tray is the first thing that the hand looks for.

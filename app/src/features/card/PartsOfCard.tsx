@@ -1,4 +1,5 @@
 import type { PartLine } from '@hudrik/core/contracts';
+import { isUnknownNumber } from '@hudrik/core/parts';
 import { PART_LINE, type PartLineAction } from '@hudrik/core/states';
 import { useState } from 'react';
 import { View } from 'react-native';
@@ -7,6 +8,7 @@ import { Button, Failure, Section, Words } from '@/design';
 import { useEntry } from '@/outbox';
 import { sayMoney, sayTime } from '@/writing';
 import { AskPartSheet } from './AskPartSheet';
+import { NumberPartSheet } from './NumberPartSheet';
 import { sayOrderProblem } from './QuoteWords';
 import type { CardHandle } from './useCard';
 
@@ -30,10 +32,11 @@ interface Props {
 /** Parts of the card with their state; ask for one by any number it ever had, order what is wanted, use, give back. */
 export function PartsOfCard({ handle, jobId, works, signs }: Props) {
   const [asking, setAsking] = useState(false);
+  const [numbering, setNumbering] = useState<PartLine | null>(null);
   const change = useEntry('part-line-changed');
   const order = useChange('addOrder');
   const lines = (handle.reply?.parts ?? []).filter((line) => line.state !== 'dropped');
-  const wanted = lines.filter((line) => line.state === 'wanted');
+  const wanted = lines.filter((line) => line.state === 'wanted' && !isUnknownNumber(line.number));
   const isWaitedFor = lines.some((line) => line.state === 'wanted' || line.state === 'ordered');
   const failed = change.error ?? order.error;
   const onTheWay = new Set(
@@ -52,6 +55,7 @@ export function PartsOfCard({ handle, jobId, works, signs }: Props) {
           line={line}
           works={works}
           isOnTheWay={onTheWay.has(line.id)}
+          onNumber={() => setNumbering(line)}
           onAction={(action) => change.mutate({ facts: { action }, on: { lineId: line.id, jobId } })}
         />
       ))}
@@ -81,7 +85,15 @@ export function PartsOfCard({ handle, jobId, works, signs }: Props) {
           ) : null}
         </View>
       ) : null}
-      {asking ? <AskPartSheet jobId={jobId} signs={signs} onClose={() => setAsking(false)} /> : null}
+      {asking ? (
+        <AskPartSheet
+          jobId={jobId}
+          tag={handle.reply?.unit.tag ?? null}
+          signs={signs}
+          onClose={() => setAsking(false)}
+        />
+      ) : null}
+      {numbering ? <NumberPartSheet line={numbering} onClose={() => setNumbering(null)} /> : null}
     </Section>
   );
 }
@@ -105,23 +117,26 @@ interface LineProps {
   readonly line: PartLine;
   readonly works: boolean;
   readonly isOnTheWay: boolean;
+  readonly onNumber: () => void;
   readonly onAction: (action: PartLineAction) => void;
 }
 
-function Line({ line, works, isOnTheWay, onAction }: LineProps) {
+function Line({ line, works, isOnTheWay, onNumber, onAction }: LineProps) {
+  const isUnknown = isUnknownNumber(line.number);
   const may = (action: PartLineAction): boolean =>
     PART_LINE.after(line.state, action).ok && (action !== 'reserve' || line.inStock >= line.count);
   return (
     <View className="gap-1 border-b border-line py-2">
       <View className="flex-row items-baseline gap-2">
         <Words face="figures" size={22}>
-          {line.number}
+          {isUnknown ? '?' : line.number}
         </Words>
         <Words className="min-w-0 flex-1" size={15}>
           {line.name}
         </Words>
-        <Words face="figures">{`${line.count} × ${sayMoney(line.cents)}`}</Words>
+        <Words face="figures">{isUnknown ? `${line.count} ×` : `${line.count} × ${sayMoney(line.cents)}`}</Words>
       </View>
+      {isUnknown ? <Words size={15}>Needed, number unknown: no price, and nothing to order yet.</Words> : null}
       {line.asked === line.number ? null : (
         <Words size={13} tone="ink-soft">{`Asked for as ${line.asked}, which is now ${line.number}.`}</Words>
       )}
@@ -135,6 +150,15 @@ function Line({ line, works, isOnTheWay, onAction }: LineProps) {
       ) : null}
       {works && !isOnTheWay ? (
         <View className="flex-row flex-wrap gap-2">
+          {isUnknown ? (
+            <Button
+              kind="main"
+              className="grow"
+              label="Its number"
+              aria-label={`Its number: ${line.name}`}
+              onPress={onNumber}
+            />
+          ) : null}
           {ACTIONS.filter(([action]) => may(action)).map(([action, label]) => (
             <Button
               key={action}

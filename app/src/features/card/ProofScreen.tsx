@@ -1,10 +1,18 @@
-import { cautionText } from '@hudrik/core/catalogue';
-import { droopOf, governorClassOf, proofOfEntries, type Proof } from '@hudrik/core/proof';
+import {
+  cautionText,
+  folderOf,
+  GOVERNOR_CLASSES,
+  GOVERNOR_CLASSES_SOURCE,
+  saySource,
+  type Rated,
+} from '@hudrik/core/catalogue';
+import type { CardReply } from '@hudrik/core/contracts';
+import { classReached, droopOf, proofOfEntries, voltageDeviation, type Proof } from '@hudrik/core/proof';
 import { ratedOf } from '@hudrik/core/ratings';
 import { router } from 'expo-router';
 import { View } from 'react-native';
 import { sentenceOf } from '@/api';
-import { Button, Caution, Choice, Failure, Loading, Page, Section, useIsWide, Words } from '@/design';
+import { Button, Caution, Choice, Failure, Loading, Page, Section, useIsWide, Whence, Words } from '@/design';
 import { useServerNow } from '@/features/clocks';
 import { LiveReadings } from './LiveReadings';
 import { NotTaken } from './NotTaken';
@@ -58,7 +66,7 @@ export function ProofScreen({ jobId }: { readonly jobId: string }) {
     <LiveReadings jobId={jobId} classId={reply.unit.classId} handle={handle} proof={proof} />
   ) : null;
   const readings = proof.readings.length > 0 ? <ReadingLines handle={handle} proof={proof} /> : null;
-  const looks = proof.looks.length > 0 ? <Looks handle={handle} proof={proof} rated={ratedHertz(reply)} /> : null;
+  const looks = proof.looks.length > 0 ? <Looks handle={handle} proof={proof} rated={ratedFor(reply)} /> : null;
   const end = <ProofEnd handle={handle} proof={proof} reply={reply} jobId={jobId} />;
   if (!wide)
     return (
@@ -94,7 +102,8 @@ export function ProofScreen({ jobId }: { readonly jobId: string }) {
 type Ratings = Pick<NonNullable<CardHandle['reply']>, 'ratings'>;
 /** How much of ten minutes a welder may weld, per cent; null where it is not known. */
 const dutyOf = ({ ratings }: Ratings): number | null => ratedOf({}, ratings.model, ratings.unit).duty ?? null;
-const ratedHertz = ({ ratings }: Ratings): number | null => ratedOf({}, ratings.model, ratings.unit).hertz ?? null;
+const ratedFor = ({ ratings, unit }: CardReply): Rated =>
+  ratedOf(folderOf(unit.classId).rated, ratings.model, ratings.unit);
 
 interface Part {
   readonly handle: CardHandle;
@@ -211,7 +220,7 @@ function Run({ handle, proof, loads, cautions, duty }: RunProps) {
   );
 }
 
-function Looks({ handle, proof, rated }: Part & { readonly rated: number | null }) {
+function Looks({ handle, proof, rated }: Part & { readonly rated: Rated }) {
   return (
     <Section title="Looks">
       {proof.looks.map(({ look, ok }) => (
@@ -240,15 +249,29 @@ function Looks({ handle, proof, rated }: Part & { readonly rated: number | null 
   );
 }
 
-/** Of a set with hertz at no load and at full: its droop, and the class that reaches. */
-function GovernorClass({ proof, rated }: { readonly proof: Proof; readonly rated: number | null }) {
-  const hertz = (load: number) =>
-    proof.readings.find(({ reading }) => reading.unit === 'Hz' && reading.atLoad === load)?.value ?? null;
-  const [none, full] = [hertz(0), hertz(1)];
-  if (none === null || full === null) return null;
-  const droop = droopOf(none, full, rated ?? (none > 55 ? 60 : 50));
-  const reached = governorClassOf(droop);
+/** Of a set with hertz at no load and at full: the class it reaches by droop, and by its volts where they were read. */
+function GovernorClass({ proof, rated }: { readonly proof: Proof; readonly rated: Rated }) {
+  const valuesOf = (unit: string, load?: number) =>
+    proof.readings.flatMap(({ reading, value }) =>
+      reading.unit === unit && value !== null && (load === undefined || reading.atLoad === load) ? value : [],
+    );
+  const [[none], [full], volts] = [valuesOf('Hz', 0), valuesOf('Hz', 1), valuesOf('V')];
+  if (none === undefined || full === undefined) return null;
+  const droop = droopOf(none, full, rated.hertz ?? (none > 55 ? 60 : 50));
+  const voltage = rated.volts === undefined || volts.length === 0 ? null : voltageDeviation(volts, rated.volts);
+  const { reached } = classReached({ droop, band: null, voltage }, GOVERNOR_CLASSES);
+  const by = voltage === null ? 'by droop' : 'by droop and volts';
+  const verdict =
+    droop < 0
+      ? 'it rises with load, look at the governor'
+      : reached
+        ? `within ${reached} of ISO 8528-5 ${by}; its band was not read`
+        : 'outside all classes of ISO 8528-5';
+  const figures = voltage === null ? '' : `, volts within ${sayFigure(voltage)} %`;
   return (
-    <Words role="status">{`Droop ${sayFigure(droop)} %: ${reached ? `within ${reached} of ISO 8528-5 by droop` : droop < 0 ? 'it rises with load, look at the governor' : 'outside all classes of ISO 8528-5'}.`}</Words>
+    <View>
+      <Words role="status">{`Droop ${sayFigure(droop)} %${figures}: ${verdict}.`}</Words>
+      <Whence short="Classes: ISO 8528-5" words={saySource(GOVERNOR_CLASSES_SOURCE)} />
+    </View>
   );
 }

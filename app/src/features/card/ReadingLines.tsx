@@ -1,4 +1,4 @@
-import { readPositive } from '@hudrik/core/figures';
+import { isNoFigure, readPositive } from '@hudrik/core/figures';
 import { isProofReadingId } from '@hudrik/core/catalogue';
 import { isOf } from '@hudrik/core/log';
 import type { Proof, ShownReading } from '@hudrik/core/proof';
@@ -112,7 +112,7 @@ function TypeSheet({
         onChangeText={setText}
         inputMode="decimal"
         autoFocus
-        wrong={text !== '' && value === null ? 'Enter a number, with at most one point.' : undefined}
+        wrong={isNoFigure(text) ? 'Enter a number, with at most one point.' : undefined}
       />
       {odd ? (
         <Words

@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { Pressable, ScrollView, View } from 'react-native';
 import { Refused, sentenceOf } from '@/api';
 import { Button, Empty, Failure, Loading, useIsWide, Words } from '@/design';
+import { StandingNotes } from '@/features/sheet';
 import { leafIsDone, leavesOf, type Draft, type Leaf } from './draft';
 import { FuelLeaf } from './FuelLeaf';
 import { HoursLeaf } from './HoursLeaf';
@@ -92,6 +93,7 @@ function Header({
           {`Said at the gate: ${sayAtGate(draft.opening.atGate).join(', ')}.`}
         </Words>
       ) : null}
+      {draft.leaf === 0 ? <StandingNotes tag={draft.tag} place="check-in" /> : null}
       <View
         className="h-[6px] flex-row gap-[2px]"
         role="progressbar"

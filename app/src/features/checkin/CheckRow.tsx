@@ -1,4 +1,4 @@
-import { readPositive } from '@hudrik/core/figures';
+import { isNoFigure, readPositive } from '@hudrik/core/figures';
 import type { Check } from '@hudrik/core/catalogue';
 import { useState } from 'react';
 import { Pressable, TextInput, View } from 'react-native';
@@ -129,9 +129,7 @@ function MeasuredRow({ check, answer, onOpen, onAnswer, isFirstMeasured = false 
         <Button kind="quiet" label="Could not …" aria-label={`Could not: ${check.words}`} onPress={onOpen} />
       </View>
       <Words size={15} tone={bad ? 'held' : 'ink-soft'} face={bad ? 'strong' : 'text'}>
-        {text !== '' && readPositive(text) === null
-          ? 'Enter a number, with at most one point.'
-          : sayMeasured(check, answer)}
+        {isNoFigure(text) ? 'Enter a number, with at most one point.' : sayMeasured(check, answer)}
       </Words>
     </View>
   );

@@ -1,4 +1,4 @@
-import { readPositive } from '@hudrik/core/figures';
+import { isNoFigure, readPositive } from '@hudrik/core/figures';
 import { cautionText, type Check } from '@hudrik/core/catalogue';
 import { placeInLimit } from '@hudrik/core/verdict';
 import { useState } from 'react';
@@ -125,7 +125,7 @@ function Reading({
         value={text}
         onChangeText={write}
         inputMode="decimal"
-        wrong={text !== '' && value === null ? 'Enter a number, with at most one point.' : undefined}
+        wrong={isNoFigure(text) ? 'Enter a number, with at most one point.' : undefined}
       />
       <Words size={13} tone="ink-soft">
         Limit: {limit.source.kind}. The model’s own sheet comes first.

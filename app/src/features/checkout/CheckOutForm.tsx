@@ -9,6 +9,7 @@ import { ScrollView, View } from 'react-native';
 import { object, string } from 'yup';
 import { sentenceOf, usePerson } from '@/api';
 import { Button, Choice, Failure, Readiness, Section, Words } from '@/design';
+import { StandingNotes } from '@/features/sheet';
 import { daysFromNow, hoursSince } from '@/features/fleet';
 import { FormChoices, FormField, useSchemaForm } from '@/forms';
 import { useEntry } from '@/outbox';
@@ -117,6 +118,7 @@ export function CheckOutForm({
           </Words>
           <Readiness of={opening.verdict.readiness} size={30} />
         </View>
+        <StandingNotes tag={opening.tag} place="check-out" />
         {send.isError ? <Failure sentence={sentenceOf(send.error)} kept="What you entered is still here." /> : null}
         {inPrep ? <PrepNotDone because={because} isLead={role === 'lead'} control={control} /> : null}
         <Section title="Hire">

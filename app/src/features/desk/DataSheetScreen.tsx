@@ -1,16 +1,18 @@
 import { ENGINE_TRAITS, READING_LIMITS, type Rated } from '@hudrik/core/catalogue';
-import type { DataSheet } from '@hudrik/core/contracts';
-import { limitsFor, type ReadingLimits } from '@hudrik/core/readings';
+import { enteredSheet, type DataSheet } from '@hudrik/core/contracts';
+import { limitsFor, wrongOfOwn, type OwnLimitWrong, type ReadingLimits } from '@hudrik/core/readings';
 import { router } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { object } from 'yup';
 import { sentenceOf, useChange, useRead } from '@/api';
-import { Button, Choice, Failure, Loading, Page, Section, Words } from '@/design';
+import { Button, Choice, Failure, Field, Loading, Page, Section, Words } from '@/design';
 import { TRAIT_WORD, traitValueWord } from '@/features/fleet';
 import { RatedFigures } from '@/features/fleet/RatedFigures';
 import { figure, FormField, useSchemaForm } from '@/forms';
 import { keysOf, mapValues } from '@hudrik/core/typed';
+import { SheetLines } from './SheetLines';
+import { SHEET_SECTIONS, type ListKey } from './sheetSections';
 
 type Limit = keyof ReadingLimits;
 const LIMIT_WORD: Readonly<Record<Limit, string>> = {
@@ -31,16 +33,26 @@ const LIMITS = Object.keys(LIMIT_WORD).filter(isLimit);
 const TRAITS = keysOf(ENGINE_TRAITS);
 
 const FIGURES = 'Enter figures, as 0.03.';
-const band = object({
-  from: figure().typeError(FIGURES).min(0, FIGURES),
-  to: figure()
-    .typeError(FIGURES)
-    .test('above', 'This must be above “from”.', (to, { parent }) => {
-      const from: number | undefined = parent.from;
-      return to === undefined || (from !== undefined && to > from);
-    }),
-});
-const form = object(Object.fromEntries(LIMITS.map((key) => [key, band.required()])));
+const WRONG: Readonly<Record<OwnLimitWrong, readonly [field: 'from' | 'to', words: string]>> = {
+  inverted: ['to', 'This must be above “from”.'],
+  impossible: ['from', 'No engine shows that: is the unit right?'],
+  'end-wanted': ['to', 'This needs an end.'],
+  'no-end': ['to', 'This has no upper end: leave it open.'],
+  'from-nought': ['from', 'It is at most so much: begin at 0.'],
+};
+const bandFor = (key: Limit) =>
+  object({
+    from: figure().typeError(FIGURES).min(0, FIGURES),
+    to: figure().typeError(FIGURES),
+  }).test('can-be', ({ from, to }, context) => {
+    if (from === undefined && to === undefined) return true;
+    const wrong = from === undefined ? ('impossible' as const) : wrongOfOwn(key, [from, to ?? null]);
+    if (wrong === null) return true;
+    const [field, message] = WRONG[wrong];
+    return context.createError({ path: `${context.path}.${field}`, message });
+  });
+const bands = mapValues(LIMIT_WORD, (_, key) => bandFor(key));
+const form = object(bands);
 type Typed = Record<Limit, { readonly from: string; readonly to: string }>;
 
 /** What a model's data sheet says. It always beats a default. */
@@ -66,19 +78,26 @@ interface FormProps {
   readonly sheet: DataSheet;
 }
 
+const bodyOf = (sheet: DataSheet) => enteredSheet.cast(sheet, { assert: false });
+
 function Form({ id, name, classId, sheet }: FormProps) {
   const change = useChange('changeSheet');
   const [engine, setEngine] = useState(sheet.engine);
   const [rated, setRated] = useState<Rated>(sheet.rated);
+  const [plug, setPlug] = useState(sheet.plug);
+  const [lists, setLists] = useState<Pick<DataSheet, ListKey>>(sheet);
   const { control, handleSubmit } = useSchemaForm<Typed, typeof form>(form, typedOf(sheet.limits));
   const keep = handleSubmit(async (read) => {
     const limits = Object.fromEntries(
       LIMITS.flatMap((key) => {
-        const { from, to } = band.cast(read[key]);
+        const { from, to } = bands[key].cast(read[key]);
         return from === undefined ? [] : [[key, [from, to ?? null]]];
       }),
     );
-    await change.mutateAsync({ params: { id }, body: { engine, limits, rated } });
+    await change.mutateAsync({
+      params: { id },
+      body: bodyOf({ ...sheet, ...lists, engine, limits, rated, plug: plug.trim() }),
+    });
     router.back();
   });
   return (
@@ -128,7 +147,17 @@ function Form({ id, name, classId, sheet }: FormProps) {
           </View>
         ))}
         <Words size={15}>Where you enter nothing, common practice counts.</Words>
+        <Field label="Plug, as it is sold" value={plug} onChangeText={setPlug} />
       </Section>
+      {SHEET_SECTIONS.map(({ key, ...section }) => (
+        <SheetLines
+          key={key}
+          {...section}
+          say={(line) => section.say(line as never)}
+          lines={lists[key]}
+          onChange={(lines) => setLists({ ...lists, [key]: lines })}
+        />
+      ))}
       <Button
         kind="main"
         tall

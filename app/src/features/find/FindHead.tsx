@@ -1,6 +1,7 @@
 import type { Diagnosis } from '@hudrik/core/diagnosis';
 import { View } from 'react-native';
 import { Words } from '@/design';
+import { StandingNotes } from '@/features/sheet';
 import { sayFault, sayPercent } from './say';
 
 /** The unit, and what is most likely wrong with it. */
@@ -31,6 +32,7 @@ export function FindHead({
             ? `Most likely${besides ? ' besides' : ''}: ${sayFault(top.id).toLowerCase()}, ${sayPercent(top.probability)}.`
             : `${besides ? 'Likeliest besides' : 'Still open. Most likely so far'}: ${sayFault(top.id).toLowerCase()}, ${sayPercent(top.probability)}.`}
       </Words>
+      <StandingNotes tag={tag} place="finding" />
     </View>
   );
 }

@@ -1,4 +1,4 @@
-import { READING_LIMITS, type ReadingKind } from '@hudrik/core/catalogue';
+import { READING_LIMITS, saySource, type ReadingKind } from '@hudrik/core/catalogue';
 import type { Machine } from '@hudrik/core/diagnosis';
 import {
   asWritten,
@@ -10,6 +10,7 @@ import {
   type OwnLimits,
 } from '@hudrik/core/readings';
 import { convertValue, dimensionOf, symbolOf } from '@hudrik/core/units';
+import { mapValues } from '@hudrik/core/typed';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { Button, Choice, Field, Gauge, Words } from '@/design';
@@ -28,6 +29,8 @@ interface Props {
 interface Form {
   readonly fields: readonly (readonly [name: string, label: string])[];
   readonly methods?: readonly string[];
+  /** Of which volts a battery is. */
+  readonly nominals?: readonly number[];
   /** The gauge's, in the unit of its limits. */
   readonly scale: readonly [number, number];
 }
@@ -49,7 +52,7 @@ const FORM: Readonly<Record<ReadingKind, Form>> = {
     ],
     scale: [0, 0.015],
   },
-  battery: { fields: [['value', 'Volts at rest']], scale: [10, 14] },
+  battery: { fields: [['value', 'Volts at rest']], nominals: [12, 24], scale: [10, 14] },
   'plug-gap': { fields: [['value', 'Gap']], scale: [0, 0.06] },
   'air-gap': { fields: [['value', 'Gap']], scale: [0, 0.03] },
   'points-gap': { fields: [['value', 'Gap']], scale: [0, 0.04] },
@@ -66,18 +69,25 @@ export function ReadingEntry({ observation, machine, altitudeM, limits, onReadin
   const [texts, setTexts] = useState<Readonly<Record<string, string>>>({});
   const { unit, units, setUnit, keep } = useUnit(kind);
   const [method, setMethod] = useState(form.methods?.[0]);
+  const [nominal, setNominal] = useState(form.nominals?.[0]);
   const values = form.fields.map(([name]) => asWritten(texts[name] ?? '', kind));
   const figures = values.flatMap((one) => one?.value ?? []);
   const reading = {
     ...Object.fromEntries(form.fields.map(([name], at) => [name, values[at]?.value ?? null])),
     unit,
     ...(method ? { method } : {}),
+    ...(nominal === undefined ? {} : { nominal }),
   };
   const banded =
     figures.length === form.fields.length
       ? bandReading(kind, reading, limitsFor(READING_LIMITS, limits), { engine: machine.engine, altitudeM })
       : null;
   const doubt = banded?.ok ? doubtOf(kind, figures, unit) : null;
+  // The figures that stand there are the same in the new unit.
+  const turnTo = (next: string) => {
+    setTexts((before) => mapValues(before, (text) => turned(text, kind, unit, next)));
+    setUnit(next);
+  };
   const write = (name: string, text: string) => {
     setTexts((before) => ({ ...before, [name]: text }));
     const written = asWritten(text, kind)?.unit;
@@ -94,6 +104,19 @@ export function ReadingEntry({ observation, machine, altitudeM, limits, onReadin
               label={METHOD_WORD[entry] ?? entry}
               on={method === entry}
               onPress={() => setMethod(entry)}
+            />
+          ))}
+        </View>
+      ) : null}
+      {form.nominals ? (
+        <View className="flex-row gap-2" role="group" aria-label="Battery">
+          {form.nominals.map((volts) => (
+            <Choice
+              key={volts}
+              className="flex-1"
+              label={`A battery of ${volts} V`}
+              on={nominal === volts}
+              onPress={() => setNominal(volts)}
             />
           ))}
         </View>
@@ -119,7 +142,7 @@ export function ReadingEntry({ observation, machine, altitudeM, limits, onReadin
               className="flex-1"
               label={symbolOf(entry)}
               on={unit === entry}
-              onPress={() => setUnit(entry)}
+              onPress={() => turnTo(entry)}
             />
           ))}
         </View>
@@ -140,6 +163,12 @@ export function ReadingEntry({ observation, machine, altitudeM, limits, onReadin
       ) : null}
     </View>
   );
+}
+
+/** What is written there, in another unit: what is no figure stays as it is. */
+function turned(text: string, kind: ReadingKind, from: string, to: string): string {
+  const written = asWritten(text, kind);
+  return written === null ? text : String(Number(convertValue(written.value, written.unit ?? from, to).toPrecision(5)));
 }
 
 const sayUnits = (units: readonly string[]): string =>
@@ -197,7 +226,7 @@ function Band({ banded, observation, scale, shown }: BandProps) {
         tone={banded.outcome === healthy ? 'fit' : 'held'}
       />
       <Words size={13} tone="ink-soft">
-        Limits: {source.kind === 'data sheet' ? 'the model’s data sheet' : `${source.kind}; a data sheet comes first`}.
+        {`Limits: ${saySource(source)}.${source.kind === 'own' ? '' : ' A data sheet comes first.'}`}
       </Words>
     </View>
   );

@@ -1,4 +1,4 @@
-import { readPositive } from '@hudrik/core/figures';
+import { isNoFigure, readPositive } from '@hudrik/core/figures';
 import { GOVERNORS, RATINGS, folderOf, type Rated, type RatingId } from '@hudrik/core/catalogue';
 import { keysOf } from '@hudrik/core/typed';
 import { useState } from 'react';
@@ -61,7 +61,7 @@ interface FigureProps {
 function Figure({ id, figure, usual, onChange }: FigureProps) {
   const [text, setText] = useState(figure === undefined ? '' : String(figure));
   const { name, unit } = RATINGS[id];
-  const isWrong = text !== '' && readPositive(text) === null;
+  const isWrong = isNoFigure(text);
   return (
     <Field
       label={`${name}, ${unit}${usual === undefined ? '' : ` (usual: ${sayValue(usual)})`}`}

@@ -1,11 +1,15 @@
 import { nth } from '@hudrik/core/typed';
-import { tighteningPattern, type BoltPlace } from '@hudrik/core/torque';
+import type { BoltPlace } from '@hudrik/core/torque';
 import { View } from 'react-native';
 import Svg, { Circle, Rect, Text } from 'react-native-svg';
 import { useInk } from '@/design';
 
 interface Props {
   readonly places: readonly BoltPlace[];
+  /** The order in which they are tightened, as places in the list. */
+  readonly order: readonly number[];
+  /** Bolts that are long ones, from 1. */
+  readonly long: readonly number[];
   /** Bolts done in this round. */
   readonly done: number;
 }
@@ -14,9 +18,8 @@ const SIZE = 300;
 const EDGE = 34;
 
 /** The head drawn with its bolts in their order: done ones filled, the next one ringed. */
-export function BoltPattern({ places, done }: Props) {
+export function BoltPattern({ places, order, long, done }: Props) {
   const ink = useInk();
-  const order = tighteningPattern(places);
   const [left, top] = [Math.min(...places.map((place) => place.x)), Math.min(...places.map((place) => place.y))];
   const reach = Math.max(...places.map((place) => place.x - left), ...places.map((place) => place.y - top), 1);
   const height = ((Math.max(...places.map((place) => place.y)) - top) / reach) * (SIZE - 2 * EDGE) + 2 * EDGE;
@@ -47,6 +50,9 @@ export function BoltPattern({ places, done }: Props) {
           return [
             turn === done ? (
               <Circle key={`ring ${bolt}`} cx={x} cy={y} r={25} fill="none" stroke={ink('held')} strokeWidth={4} />
+            ) : null,
+            long.includes(bolt + 1) ? (
+              <Circle key={`long ${bolt}`} cx={x} cy={y} r={22} fill="none" stroke={ink('ink')} strokeWidth={2} />
             ) : null,
             <Circle
               key={`bolt ${bolt}`}

@@ -25,14 +25,18 @@ const LINES: readonly Line[] = [
   ...CALCULATORS.map(({ id, name, does }): Line => ({ href: `/numbers/${id}` as Href, name, does })),
 ];
 
-export function NumbersScreen() {
+/** With the unit that they are asked for. */
+const hrefFor = (href: Href, tag: string | null): Href =>
+  tag === null ? href : (`${String(href)}?unit=${tag}` as Href);
+
+export function NumbersScreen({ tag = null }: { readonly tag?: string | null }) {
   const [find, setFind] = useState('');
   const wanted = find.trim().toLowerCase();
   const listed = LINES.filter((entry) => `${entry.name} ${entry.does}`.toLowerCase().includes(wanted));
   return (
     <Page>
       <Words role="heading" aria-level={1} size={22} face="strong">
-        Numbers
+        {tag === null ? 'Numbers' : `Numbers for ${tag}`}
       </Words>
       <Field label="Find a calculation" value={find} onChangeText={setFind} />
       {listed.length === 0 ? <Empty sentence={`No calculation matches “${find}”.`} /> : null}
@@ -41,7 +45,7 @@ export function NumbersScreen() {
           key={entry.name}
           role="link"
           aria-label={entry.name}
-          onPress={() => router.navigate(entry.href)}
+          onPress={() => router.navigate(hrefFor(entry.href, tag))}
           className="min-h-[60px] justify-center border border-card-edge bg-card px-4 py-2"
         >
           <Words face="strong">{entry.name}</Words>

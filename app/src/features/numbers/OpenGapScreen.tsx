@@ -1,12 +1,11 @@
+import { readFigure, readPositive } from '@hudrik/core/figures';
 import { openAirGap } from '@hudrik/core/readings';
+import { convertValue } from '@hudrik/core/units';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { Choice, Field, Page, Words } from '@/design';
 import { usePerson } from '@/api';
 import { sayFigure } from '@/writing';
-
-const READ = /^\d+([.,]\d+)?$/;
-const toNumber = (text: string): number | null => (READ.test(text) ? Number(text.replace(',', '.')) : null);
 
 /** How wide a tester's gap must be in the open to ask as much of the coil as the plug does in the cylinder. */
 export function OpenGapScreen() {
@@ -20,16 +19,21 @@ export function OpenGapScreen() {
   });
   const set = (name: keyof typeof texts) => (text: string) => setTexts((before) => ({ ...before, [name]: text }));
   const [gap, psi, cylinder, ambient] = [
-    toNumber(texts.gap),
-    toNumber(texts.psi),
-    toNumber(texts.cylinder),
-    toNumber(texts.ambient),
+    readPositive(texts.gap),
+    readPositive(texts.psi),
+    readFigure(texts.cylinder),
+    readFigure(texts.ambient),
   ];
+  // The figure that stands there is the same gap in the new unit.
+  const turn = (next: 'in' | 'mm') => {
+    setUnit(next);
+    if (gap !== null && next !== unit) set('gap')(Number(convertValue(gap, unit, next).toPrecision(4)).toString());
+  };
   const open =
-    gap === null || psi === null || cylinder === null || ambient === null
+    gap === null || psi === null || cylinder === null || ambient === null || cylinder < -200 || ambient < -200
       ? null
       : openAirGap({ plugGap: gap, cylinderGaugePsi: psi, cylinderC: cylinder, ambientC: ambient });
-  const wrong = (text: string) => (toNumber(text) === null ? 'Enter a number, with at most one point.' : undefined);
+  const wrong = (text: string) => (readFigure(text) === null ? 'Enter a number, with at most one point.' : undefined);
   return (
     <Page>
       <Words role="heading" aria-level={1} size={22} face="strong">
@@ -43,7 +47,7 @@ export function OpenGapScreen() {
       </View>
       <View className="flex-row gap-2">
         {(['in', 'mm'] as const).map((entry) => (
-          <Choice key={entry} className="flex-1" label={entry} on={unit === entry} onPress={() => setUnit(entry)} />
+          <Choice key={entry} className="flex-1" label={entry} on={unit === entry} onPress={() => turn(entry)} />
         ))}
       </View>
       <Field
@@ -64,14 +68,14 @@ export function OpenGapScreen() {
         label="Charge in the cylinder, °C"
         value={texts.cylinder}
         onChangeText={set('cylinder')}
-        inputMode="decimal"
+        inputMode="text"
         wrong={wrong(texts.cylinder)}
       />
       <Field
         label="Air of the yard, °C"
         value={texts.ambient}
         onChangeText={set('ambient')}
-        inputMode="decimal"
+        inputMode="text"
         wrong={wrong(texts.ambient)}
       />
       <Words size={15}>

@@ -2,11 +2,12 @@ import { kitOrPieces } from '@hudrik/core/parts';
 import type { Part } from '@hudrik/core/contracts';
 import { name } from '@hudrik/core/fields';
 import { partNumber } from '@hudrik/core/log';
+import { useState } from 'react';
 import { object, string } from 'yup';
 import { sentenceOf, useChange } from '@/api';
-import { Button, Failure, Sheet, Words } from '@/design';
+import { Button, Choice, Failure, Sheet, Words } from '@/design';
 import { FormField, price, useSchemaForm, wholeNumber, words } from '@/forms';
-import { sayMoney } from '@/writing';
+import { sayDay, sayMoney } from '@/writing';
 
 const MOST = 10_000;
 const count = wholeNumber()
@@ -25,23 +26,32 @@ export function PartSheet({
   readonly signs: boolean;
   readonly onClose: () => void;
 }) {
-  const choice = part.kind === 'kit' ? kitOrPieces(part.cents, part.pieces) : null;
+  // All its pieces at first; a tap leaves out those that are still good.
+  const [good, setGood] = useState<readonly string[]>([]);
+  const needed = part.pieces.filter((piece) => !good.includes(piece.number));
+  const choice = part.kind === 'kit' && needed.length > 0 ? kitOrPieces(part.cents, needed) : null;
+  const flip = (number: string) =>
+    setGood(good.includes(number) ? good.filter((one) => one !== number) : [...good, number]);
   return (
     <Sheet title={`${part.number}: ${part.name}`} open onClose={onClose}>
       {part.formerly.length > 0 ? <Words size={15}>{`Earlier numbers: ${part.formerly.join(', ')}.`}</Words> : null}
       <Words
         size={15}
       >{`${part.onHand} on the shelf, ${part.reserved} promised to jobs. Reorder below ${part.reorderAt}: then 95 in 100 weeks the shelf lasts until the delivery (Poisson).`}</Words>
+      {part.paid ? <Words size={15}>{`Last paid ${sayMoney(part.paid.cents)}, ${sayDay(part.paid.at)}.`}</Words> : null}
+      {part.pieces.length > 0 ? <Words face="strong">Which of its pieces are needed?</Words> : null}
       {part.pieces.map((piece) => (
-        <Words
+        <Choice
           key={piece.number}
-          size={15}
-        >{`${piece.count} × ${piece.number} ${piece.name}, ${sayMoney(piece.cents)} each`}</Words>
+          label={`${piece.count} × ${piece.number} ${piece.name}, ${sayMoney(piece.cents)} each`}
+          on={!good.includes(piece.number)}
+          onPress={() => flip(piece.number)}
+        />
       ))}
       {choice ? (
         <Words face="strong">
           {choice.buy === 'kit'
-            ? `The kit is cheaper: ${sayMoney(choice.kitCents)}, against ${sayMoney(choice.piecesCents)} for all its pieces.`
+            ? `The kit is cheaper: ${sayMoney(choice.kitCents)}, against ${sayMoney(choice.piecesCents)} for ${good.length === 0 ? 'all its pieces' : 'these pieces'}.`
             : `The pieces are cheaper: ${sayMoney(choice.piecesCents)}, against ${sayMoney(choice.kitCents)} for the kit.`}
         </Words>
       ) : null}

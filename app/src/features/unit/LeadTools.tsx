@@ -6,6 +6,7 @@ import { View } from 'react-native';
 import { sentenceOf, useChange, usePerson } from '@/api';
 import { Button, Failure, Section, Sheet } from '@/design';
 import { RatedFigures } from '@/features/fleet/RatedFigures';
+import { useUnitSheet } from '@/features/sheet';
 import { useEntry } from '@/outbox';
 import { WriteSheet } from '@/forms';
 
@@ -16,6 +17,7 @@ export function LeadTools({ page }: { readonly page: UnitPage }) {
   const change = useChange('changeUnit');
   const note = useEntry('note');
   const [sheet, setSheet] = useState<'note' | 'gone' | 'rated' | null>(null);
+  const model = useUnitSheet(unit.tag)?.model;
   const laidUp = unit.verdict.readiness === 'laid-up';
   const gone = unit.verdict.readiness === 'gone';
   const send = (body: {
@@ -41,6 +43,10 @@ export function LeadTools({ page }: { readonly page: UnitPage }) {
         ) : null}
         {role === 'lead' && !page.hire && !gone ? (
           <Button kind="stop" label="It leaves the yard" onPress={() => setSheet('gone')} />
+        ) : null}
+        <Button label="Numbers for it" onPress={() => router.navigate(`/numbers?unit=${unit.tag}`)} />
+        {role === 'lead' && model !== undefined ? (
+          <Button label="Its model’s data sheet" onPress={() => router.navigate(`/models/${model.id}`)} />
         ) : null}
         {role === 'lead' && !gone ? <Button label="Its rated figures" onPress={() => setSheet('rated')} /> : null}
         {role === 'lead' && gone ? (

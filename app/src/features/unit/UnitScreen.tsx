@@ -5,11 +5,13 @@ import { ScrollView, View } from 'react-native';
 import { Refused, sentenceOf, useRead, usePerson } from '@/api';
 import { Button, Card, Empty, Failure, Loading, Section, useIsWide, Words } from '@/design';
 import { sayReadiness, UnitTagLarge } from '@/features/fleet';
+import { UnitSheetFacts } from '@/features/sheet';
 import { sayFuel, sayHours, sayTime } from '@/writing';
 import { Defects } from './Defects';
 import { History } from './History';
 import { JobRow } from './JobRow';
 import { LeadTools } from './LeadTools';
+import { NotesThatStand } from './NotesThatStand';
 import { FuelTank } from './FuelTank';
 import { HoursChart } from './HoursChart';
 
@@ -33,7 +35,9 @@ export function UnitScreen({ tag }: { readonly tag: string }) {
           {head}
           <Defects page={page.data} />
           <Jobs page={page.data} />
+          <NotesThatStand tag={tag} />
           {facts}
+          <UnitSheetFacts tag={tag} />
           <Section title="History">
             <History tag={tag} />
           </Section>
@@ -50,7 +54,9 @@ export function UnitScreen({ tag }: { readonly tag: string }) {
         <NextAction page={page.data} />
         <Defects page={page.data} />
         <Jobs page={page.data} />
+        <NotesThatStand tag={tag} />
         {facts}
+        <UnitSheetFacts tag={tag} />
         <LeadTools page={page.data} />
       </ScrollView>
       <ScrollView className="min-w-0 flex-1" contentContainerClassName="gap-5 p-4 pb-8">

@@ -1,5 +1,7 @@
 import { COMMON_PRACTICE } from '../shapes';
 
+export { GOVERNOR_CLASSES, GOVERNOR_CLASSES_SOURCE, type GovernorClass } from './governorClasses';
+
 const source = COMMON_PRACTICE;
 
 /** How readings are banded where a model's data sheet says nothing else. Values in the unit given; a model's own always beats these. */
@@ -30,8 +32,8 @@ export const READING_LIMITS = {
     source,
     steps: [
       { from: 0, outcome: 'good' },
-      { from: 15.0000001, outcome: 'worn' },
-      { from: 40.0000001, outcome: 'failed' },
+      { from: 15, isOver: true, outcome: 'worn' },
+      { from: 40, isOver: true, outcome: 'failed' },
     ],
   },
   batteryVolts: {
@@ -48,7 +50,7 @@ export const READING_LIMITS = {
     steps: [
       { from: 0, outcome: 'narrow' },
       { from: 0.0255, outcome: 'in-spec' },
-      { from: 0.0335, outcome: 'wide' },
+      { from: 0.0335, isOver: true, outcome: 'wide' },
     ],
   },
   airGapInch: {
@@ -58,7 +60,7 @@ export const READING_LIMITS = {
       { from: 0, outcome: 'rubs' },
       { from: 0.0015, outcome: 'narrow' },
       { from: 0.0075, outcome: 'in-spec' },
-      { from: 0.0145, outcome: 'wide' },
+      { from: 0.0145, isOver: true, outcome: 'wide' },
     ],
   },
   pointsGapInch: {
@@ -68,7 +70,7 @@ export const READING_LIMITS = {
       { from: 0, outcome: 'closed' },
       { from: 0.003, outcome: 'narrow' },
       { from: 0.017, outcome: 'in-spec' },
-      { from: 0.0235, outcome: 'wide' },
+      { from: 0.0235, isOver: true, outcome: 'wide' },
     ],
   },
   pointsOhm: {
@@ -76,7 +78,7 @@ export const READING_LIMITS = {
     source,
     steps: [
       { from: 0, outcome: 'few-ohms' },
-      { from: 5.0000001, outcome: 'high' },
+      { from: 5, isOver: true, outcome: 'high' },
     ],
   },
   coilOhm: {
@@ -85,7 +87,7 @@ export const READING_LIMITS = {
     steps: [
       { from: 0, outcome: 'short' },
       { from: 2000, outcome: 'in-range' },
-      { from: 7000, outcome: 'open' },
+      { from: 7000, isOver: true, outcome: 'open' },
     ],
   },
   lashIntakeInch: {
@@ -94,7 +96,7 @@ export const READING_LIMITS = {
     steps: [
       { from: 0, outcome: 'tight' },
       { from: 0.0025, outcome: 'in-spec' },
-      { from: 0.0065, outcome: 'loose' },
+      { from: 0.0065, isOver: true, outcome: 'loose' },
     ],
   },
   lashExhaustInch: {
@@ -103,7 +105,7 @@ export const READING_LIMITS = {
     steps: [
       { from: 0, outcome: 'tight' },
       { from: 0.0045, outcome: 'in-spec' },
-      { from: 0.0085, outcome: 'loose' },
+      { from: 0.0085, isOver: true, outcome: 'loose' },
     ],
   },
 } as const;

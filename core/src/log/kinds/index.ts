@@ -24,7 +24,11 @@ import { leakLook } from './leakLook';
 import { livedWith } from './livedWith';
 import { machineDescribed } from './machineDescribed';
 import { notFitted } from './notFitted';
+import { measured } from './measured';
 import { note } from './note';
+import { partNumbered } from './partNumbered';
+import { standingNote } from './standingNote';
+import { standingNoteEnded } from './standingNoteEnded';
 import { parked } from './parked';
 import { partArrived } from './partArrived';
 import { partAsked } from './partAsked';
@@ -131,7 +135,11 @@ export const LOG_KINDS = {
   'unit-added': unitAdded,
   'unit-changed': unitChanged,
   'reading-corrected': readingCorrected,
+  measured: measured,
+  'standing-note': standingNote,
+  'standing-note-ended': standingNoteEnded,
   'part-asked': partAsked,
+  'part-numbered': partNumbered,
   'part-line-changed': partLineChanged,
   'part-ordered': partOrdered,
   'part-late': partLate,
