@@ -1,7 +1,9 @@
 import type { Role } from '@hudrik/core/contracts';
+import type { WaysAsked } from '@hudrik/core/money';
 import type { Instruments } from './cards/instruments';
 import type { Db } from './database/tables';
 import type { Sheet } from './printing/sheet';
+import type { Reckoned, Undiagnosed } from './sums/sums';
 
 /** Who asks. */
 export interface Actor {
@@ -17,6 +19,13 @@ export interface Context {
   readonly instruments: Instruments;
   /** Makes paper of a description, off the main thread. */
   readonly paper: PaperMaker;
+  /** Sums that take long, off the main thread. */
+  readonly sums: Sums;
+}
+
+export interface Sums {
+  readonly reckon: (asked: WaysAsked) => Promise<Reckoned>;
+  readonly minutesToFind: (of: Undiagnosed) => Promise<number>;
 }
 
 /** Makes a PDF of what is on it. */

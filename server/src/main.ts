@@ -13,6 +13,7 @@ import { httpApp } from './http/app';
 import { httpSupplier } from './parts/supplier';
 import { readSignInOptions } from './people/sessions';
 import { paperPool } from './printing/paperPool';
+import { sumsPool } from './sums/sumsPool';
 import { startStandIns } from './standins/start';
 import { portOf } from './portOf';
 
@@ -44,8 +45,9 @@ const standIns = await startStandIns({
 const supplier = httpSupplier(process.env.HUDRIK_SUPPLIER_URL ?? standIns.supplierUrl);
 const instruments = httpInstruments(process.env.HUDRIK_INSTRUMENTS_URL ?? standIns.loadBankUrl);
 const paper = paperPool();
+const sums = sumsPool();
 const events = listenForChanges(url, log);
-const context = { db, now: () => new Date(), instruments, paper };
+const context = { db, now: () => new Date(), instruments, paper, sums };
 const background = await startBackground(workerPool, tasksOf(context, supplier), log);
 const app = httpApp({
   context,
@@ -79,7 +81,7 @@ async function stop(): Promise<void> {
   standIns.stop();
   server.close();
   server.closeIdleConnections();
-  await Promise.allSettled([background.stop(), events.stop(), paper.stop()]);
+  await Promise.allSettled([background.stop(), events.stop(), paper.stop(), sums.stop()]);
   await Promise.allSettled([db.destroy(), workerPool.end()]);
   process.exit(0);
 }

@@ -61,8 +61,20 @@ export const order = (more: Partial<OrderLine> = {}): OrderLine => ({
   ...more,
 });
 
+const TITLES = {
+  find: 'Find the fault first',
+  mend: 'Clear the main jet',
+  replace: 'Replace the carburettor',
+  'swap-engine': 'Another engine',
+  retire: 'Let it go',
+} as const;
 const way = (id: WaysReply['ways'][number]['way'], costCents: number): WaysReply['ways'][number] => ({
   way: id,
+  title: TITLES[id],
+  lowCents: costCents - 5000,
+  highCents: costCents + 7000,
+  wrongCents: 0,
+  openCents: 0,
   handsCents: 1000,
   partsCents: 200,
   daysCents: 0,
@@ -72,9 +84,12 @@ const way = (id: WaysReply['ways'][number]['way'], costCents: number): WaysReply
   valueCents: 1250 - costCents,
   costCents,
 });
+export const wayOf = way;
 export const ways = (more: Partial<WaysReply> = {}): WaysReply => ({
   ways: [way('mend', -90_000), way('replace', -70_000), way('retire', 20_000)],
-  breakEvenSuccess: 0.61,
+  flips: [{ input: 'holds', now: 0.85, at: 0.61, way: 'replace', title: 'Replace the carburettor' }],
+  basis: [{ name: 'A day’s hire', value: 8500, unit: 'cents', whence: 'Our judgement.' }],
+  causes: ['main-jet-blocked'],
   notLookedAt: [],
   given: {},
   notToBeHad: [],

@@ -121,18 +121,43 @@ export const waysQuery = object({
 });
 const way = object({
   way: string().oneOf(WAY_IDS).required(),
+  title: string().required(),
+  /** One time in ten it costs less, one in ten more. */
+  lowCents: number().required(),
+  highCents: number().required(),
   handsCents: number().required(),
   partsCents: number().required(),
   daysCents: number().required(),
   riskCents: number().required(),
   comebackCents: number().required(),
   failCents: number().required(),
+  wrongCents: number().required(),
+  openCents: number().required(),
   valueCents: number().required(),
   costCents: number().required(),
 });
 export const ways = object({
   ways: array(way.required()).required(),
-  breakEvenSuccess: number().nullable().defined(),
+  /** What would change the answer: from which value on another way is best, the nearest first. */
+  flips: array(
+    object({
+      input: string().required(),
+      now: number().required(),
+      at: number().required(),
+      way: string().oneOf(WAY_IDS).required(),
+      title: string().required(),
+    }).required(),
+  ).required(),
+  /** What the figures rest on: each with where it comes from. */
+  basis: array(
+    object({
+      name: string().required(),
+      value: number().required(),
+      unit: string().required(),
+      whence: string().required(),
+    }).required(),
+  ).required(),
+  causes: array(string().required()).required(),
   notLookedAt: array(string().required()).required(),
   given: mixed<Record<string, unknown>>().required(),
   notToBeHad: array(string().required()).required(),

@@ -37,6 +37,7 @@ export { drawSet, drawShowing, drawSpeakers, SimulatedRun, type Random } from '.
 export { drawTrouble, type Drawn } from './draw';
 export type { Enough } from './enough';
 export { seeded } from './seeded';
+export { waysToPutRight, type PutRight } from './putRight';
 export { rivalRepairs } from './rivalRepairs';
 export { lessonsOf, type Lesson, type ProvenCase } from './lessons';
 export { taughtOdds, type TaughtFault, type TaughtLink } from './taughtOdds';

@@ -9,7 +9,7 @@ import { COSTS } from './Prices';
 const MOSTLY_HOLDS = 0.95;
 
 /** In what share of machines a repair holds, by what was seen of this one. */
-function holdsOf(repair: Repair, seen: Seen): number {
+export function holdsOf(repair: Repair, seen: Seen): number {
   const found = repair.holdsWhen?.find(({ observation, outcome }) => asList(seen[observation]).includes(outcome));
   return found?.holds ?? repair.holds ?? MOSTLY_HOLDS;
 }

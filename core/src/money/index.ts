@@ -1,2 +1,5 @@
-export { reckonWays, type Risk, type Way, type WayAsked, type WayId, type Ways } from './reckonWays';
+export { flipsOf, type Flip, type FlipInput } from './flips';
 export { rivalsOf, type Rival, type RivalAsked } from './rivals';
+export { HANDS_SPREAD, spreadOfWay, type Spread } from './spread';
+export { BENCH_DAY, reckonWays, type Doing, type Risk, type Way, type WayId, type WaysAsked } from './ways';
+export { roundMoney, shrunkOdds, worthOf, type HalfLife } from './worth';

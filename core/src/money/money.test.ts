@@ -1,133 +1,213 @@
 import fc from 'fast-check';
-import { rivalsOf, reckonWays, type WayAsked } from './index';
+import { seeded } from '../diagnosis/seeded';
+import { draw } from './spread';
+import {
+  flipsOf,
+  reckonWays,
+  rivalsOf,
+  roundMoney,
+  shrunkOdds,
+  spreadOfWay,
+  worthOf,
+  type Doing,
+  type WaysAsked,
+} from './index';
 
-const plain: WayAsked = {
+const MEND: Doing = { way: 'mend', title: 'Mend', minutes: 60, partsCents: 1000, leadDays: 0, holds: 1, comeback: 0 };
+const NEW: Doing = {
+  way: 'replace',
+  title: 'New',
+  minutes: 40,
+  partsCents: 5400,
+  leadDays: 3,
+  holds: 1,
+  comeback: 0.05,
+};
+const ENGINE: Doing = {
+  way: 'swap-engine',
+  title: 'Another engine',
+  minutes: 240,
+  partsCents: 38_000,
+  leadDays: 6,
+  holds: 0.9,
+  comeback: 0.05,
+};
+const plain: WaysAsked = {
   centsPerHour: 6000,
   dayCents: 0,
   shareOut: 0,
   accessMinutes: 0,
-  mend: { minutes: 60, partsCents: 1000, leadDays: 0, success: 1 },
-  replace: null,
-  swap: null,
-  comeback: { mend: 0, replace: 0, 'swap-engine': 0 },
+  doings: [MEND],
+  wrong: 0,
+  anewCents: 0,
   risks: [],
   soundCents: 0,
   scrapCents: 0,
   swapAddsCents: 0,
+  openCents: 0,
   daysToReplace: 0,
 };
-const full: WayAsked = {
+const full: WaysAsked = {
   ...plain,
   dayCents: 8000,
   shareOut: 0.5,
-  replace: { minutes: 40, partsCents: 5400, leadDays: 3 },
-  swap: { minutes: 240, engineCents: 38_000, leadDays: 6, success: 0.9 },
-  comeback: { mend: 0.1, replace: 0.05, 'swap-engine': 0.05 },
+  doings: [{ ...MEND, comeback: 0.1 }, NEW, ENGINE],
   soundCents: 110_000,
   scrapCents: 9000,
   swapAddsCents: 11_000,
   daysToReplace: 10,
 };
-const wayIn = (asked: WayAsked, way: string) => reckonWays(asked).ways.find((entry) => entry.way === way);
+const wayIn = (asked: WaysAsked, way: string) => reckonWays(asked).find((entry) => entry.way === way);
+const withMend = (asked: WaysAsked, change: Partial<Doing>): WaysAsked => ({
+  ...asked,
+  doings: asked.doings.map((one) => (one.way === 'mend' ? { ...one, ...change } : one)),
+});
 
 describe('the reckoning (a decision tree, common practice)', () => {
   test('its worked example: 60 min at 60.00 and parts 10.00, sure to hold, nothing lost and nothing worth: 70.00', () => {
     expect(wayIn(plain, 'mend')?.costCents).toBeCloseTo(7000, 9);
   });
 
-  test('each line by hand: access, days, risks, comeback, failure, worth', () => {
-    const asked = {
-      ...full,
-      accessMinutes: 60,
-      risks: [{ id: 'x', odds: 0.25, minutes: 90 }],
-      mend: { ...plain.mend, success: 0.5 },
-    };
-    const mend = wayIn(asked, 'mend');
-    expect(mend?.handsCents).toBeCloseTo(12_000, 9);
-    expect(mend?.daysCents).toBeCloseTo((120 / 360) * 8000 * 0.5, 6);
-    expect(mend?.riskCents).toBeCloseTo(0.25 * 90 * 100, 9);
-    expect(mend?.valueCents).toBeCloseTo(55_000, 9);
-    const next = Math.min(
-      ...reckonWays(asked)
-        .ways.filter((way) => way.way !== 'mend')
-        .map((way) => way.costCents),
-    );
-    expect(mend?.failCents).toBeCloseTo(0.5 * next, 6);
-  });
-
-  test('at the break-even odds mending costs what replacing does', () => {
-    const asked = { ...full, mend: { ...full.mend, minutes: 90 } };
-    const { breakEvenSuccess } = reckonWays(asked);
-    expect(breakEvenSuccess).not.toBeNull();
-    const there = { ...asked, mend: { ...asked.mend, success: breakEvenSuccess ?? 0 } };
-    expect(wayIn(there, 'mend')?.costCents).toBeCloseTo(wayIn(there, 'replace')?.costCents ?? 0, 4);
-  });
-
-  test('a part that is not to be had leaves the other ways', () => {
-    expect(
-      reckonWays({ ...full, replace: null })
-        .ways.map((way) => way.way)
-        .sort(),
-    ).toEqual(['mend', 'retire', 'swap-engine']);
-  });
-
-  test('all four ways by hand, the cheapest first', () => {
+  test('all ways by hand, to the cent: hands, days, risks, comeback, what fails, what stands open, worth', () => {
     const risks = [{ id: 'x', odds: 0.5, minutes: 60 }];
-    const asked = { ...full, risks, mend: { ...plain.mend, success: 0.8, leadDays: 1 } };
+    const asked = withMend({ ...full, risks, openCents: 7000 }, { holds: 0.8, leadDays: 1 });
     // A minute costs 100, a day out 8000 × ½; a risk of half an hour costs 3000. Nothing here is rounded.
     const retire = 10 * 4000 - 9000;
     const doing = (minutes: number, parts: number, days: number) => {
       const standing = (days + minutes / 360) * 4000;
       return { once: minutes * 100 + parts + standing, spent: minutes * 100 + parts + standing + 3000 };
     };
-    const swap = doing(240, 38_000, 6);
-    const swapCost = swap.spent + 0.9 * 0.05 * swap.once + 0.1 * retire - 0.9 * 121_000;
-    const replace = doing(40, 5400, 3);
-    const replaceCost = replace.spent + 0.05 * replace.once - 110_000;
-    const mend = doing(60, 1000, 1);
-    const next = Math.min(retire, swapCost, replaceCost);
-    const mendCost = mend.spent + 0.8 * 0.1 * mend.once + 0.2 * next - 0.8 * 110_000;
-    const { ways } = reckonWays(asked);
-    for (const [way, cost] of Object.entries({ mend: mendCost, replace: replaceCost, 'swap-engine': swapCost, retire }))
+    const worth = 110_000 - 7000;
+    const [mend, fresh, swap] = [doing(60, 1000, 1), doing(40, 5400, 3), doing(240, 38_000, 6)];
+    // What fails goes on with the best of what is left: a new part always holds, mending first and that after it is better.
+    const freshAfter = fresh.spent + 0.05 * fresh.once - worth;
+    const mendCost = mend.spent + 0.8 * 0.1 * mend.once + 0.2 * freshAfter - 0.8 * worth;
+    const swapCost =
+      swap.spent + 0.9 * 0.05 * swap.once + 0.1 * Math.min(mendCost, freshAfter) - 0.9 * (worth + 11_000);
+    const wanted = { mend: mendCost, replace: freshAfter, 'swap-engine': swapCost, retire };
+    for (const [way, cost] of Object.entries(wanted))
       expect([way, wayIn(asked, way)?.costCents]).toEqual([way, expect.closeTo(cost, 6)]);
-    const costs = ways.map((way) => way.costCents);
+    const costs = reckonWays(asked).map((way) => way.costCents);
     expect(costs).toEqual([...costs].sort((a, b) => a - b));
     expect(wayIn(asked, 'retire')).toMatchObject({ daysCents: 40_000, valueCents: 9000, handsCents: 0 });
+    for (const way of reckonWays(asked)) {
+      const lines = way.handsCents + way.partsCents + way.daysCents + way.riskCents + way.comebackCents;
+      expect(lines + way.failCents + way.wrongCents + way.openCents - way.valueCents).toBeCloseTo(way.costCents, 6);
+    }
   });
 
-  test('no break-even where mending is always better, or always worse', () => {
-    const breakEven = (mend: Partial<WayAsked['mend']>, more: Partial<WayAsked> = {}) =>
-      reckonWays({ ...full, ...more, mend: { ...full.mend, ...mend } }).breakEvenSuccess;
-    expect(breakEven({ minutes: 5, partsCents: 0 })).toBeGreaterThan(0);
-    expect(breakEven({ minutes: 5, partsCents: 0 })).toBeLessThan(1);
-    expect(breakEven({ minutes: 5000 })).toBeNull();
-    expect(breakEven({}, { replace: { minutes: 40, partsCents: 500_000, leadDays: 3 } })).toBeNull();
-    expect(breakEven({}, { replace: null })).toBeNull();
-    // Odds that change nothing have no point at which they decide.
-    expect(
-      reckonWays({ ...plain, replace: { minutes: 60, partsCents: 2000, leadDays: 0 } }).breakEvenSuccess,
-    ).toBeNull();
+  test('where what was found is not it, finding anew comes on top; another engine does not hang on what was found', () => {
+    const asked = { ...full, wrong: 0.2, anewCents: 12_000 };
+    const mend = withMend(asked, {}).doings[0];
+    const once = 6000 + 1000 + (60 / 360) * 4000;
+    // Found anew it is still worth keeping: 120.00 less the 1100.00 that it is worth then.
+    const cost = once + 0.8 * (mend?.comeback ?? 0) * once + 0.2 * (12_000 - 110_000) - 0.8 * 110_000;
+    expect(wayIn(asked, 'mend')?.costCents).toBeCloseTo(cost, 6);
+    expect(wayIn(asked, 'swap-engine')?.wrongCents).toBe(0);
+    // Where finding anew costs more than the unit is worth it is let go.
+    expect(wayIn({ ...asked, anewCents: 200_000 }, 'mend')?.wrongCents).toBeCloseTo(0.2 * (40_000 - 9000), 6);
   });
 
-  test('better odds never make mending dearer while the unit is worth more than the next way costs', () => {
-    fc.assert(
-      fc.property(
-        fc.double({ min: 0, max: 0.99, noNaN: true }),
-        fc.double({ min: 0.001, max: 0.01, noNaN: true }),
-        (success, more) => {
-          const cost = (odds: number) =>
-            wayIn({ ...full, mend: { ...full.mend, success: odds } }, 'mend')?.costCents ?? 0;
-          const next = Math.min(
-            ...reckonWays(full)
-              .ways.filter((way) => way.way !== 'mend')
-              .map((way) => way.costCents),
-          );
-          fc.pre(full.soundCents + next > 5000);
-          expect(cost(success + more)).toBeLessThanOrEqual(cost(success) + 1e-6);
-        },
-      ),
+  test('of several that are left the best is taken, and none is tried twice', () => {
+    const never = (way: Doing) => ({ ...way, holds: 0 });
+    const asked = { ...full, doings: [never(full.doings[0] ?? MEND), never(NEW), never(ENGINE)] };
+    // Nothing holds: each is spent once, in whatever order is best, and it is let go at the end.
+    const retire = 10 * 4000 - 9000;
+    expect(wayIn(asked, 'mend')?.failCents).toBeCloseTo(retire, 6);
+    expect(reckonWays(asked)[0]?.way).toBe('retire');
+  });
+});
+
+describe('how far it may lie from that', () => {
+  test('the mean of what is drawn is the expected cost; its tenth and ninetieth lie about it', () => {
+    const asked = {
+      ...withMend(full, { holds: 0.7 }),
+      wrong: 0.1,
+      anewCents: 15_000,
+      risks: [{ id: 'x', odds: 0.3, minutes: 90 }],
+    };
+    const [mend] = asked.doings;
+    if (mend === undefined) throw new Error('no mend');
+    const random = seeded(11);
+    const { lowCents, highCents } = spreadOfWay(asked, mend, random);
+    const expected = wayIn(asked, 'mend')?.costCents ?? 0;
+    expect(lowCents).toBeLessThan(expected);
+    expect(highCents).toBeGreaterThan(expected);
+    const many = Array.from({ length: 20_000 }, () => draw(asked, mend, asked.doings, random));
+    expect(Math.abs(many.reduce((sum, one) => sum + one, 0) / many.length - expected)).toBeLessThan(600);
+    const inside = many.filter((one) => one >= lowCents && one <= highCents).length / many.length;
+    expect(inside).toBeGreaterThan(0.76);
+    expect(inside).toBeLessThan(0.84);
+  });
+
+  test('what is certain has no spread: letting it go', () =>
+    expect(spreadOfWay(full, null, seeded(1))).toEqual({ lowCents: 31_000, highCents: 31_000 }));
+
+  test('the same seed gives the same', () =>
+    expect(spreadOfWay(full, NEW, seeded(5))).toEqual(spreadOfWay(full, NEW, seeded(5))));
+});
+
+describe('what would change this', () => {
+  test('a price at which the other way is as good, by hand', () => {
+    const asked = { ...plain, soundCents: 500_000, doings: [MEND, { ...NEW, leadDays: 0, comeback: 0 }] };
+    // Mending is 60.00 + 10.00, a new part 40.00 + 54.00: parts of 34.00, 84 minutes, or holding in 70 of 94 would make them even.
+    const flips = flipsOf(asked);
+    expect(flips[0]).toMatchObject({ input: 'holds', at: expect.closeTo(70 / 94, 6), way: 'replace' });
+    expect(flips[1]).toMatchObject({ input: 'minutes', now: 60, at: expect.closeTo(84, 4) });
+    expect(flips.find(({ input }) => input === 'parts')).toMatchObject({ now: 1000, at: expect.closeTo(3400, 2) });
+    expect(flips.map(({ now, at }) => Math.abs(Math.log(at / now)))).toEqual(
+      [...flips.map(({ now, at }) => Math.abs(Math.log(at / now)))].sort((a, b) => a - b),
     );
   });
+
+  test('an answer that nothing within a fifth and five times changes has none', () =>
+    expect(flipsOf({ ...plain, doings: [{ ...MEND, minutes: 1, partsCents: 0 }], soundCents: 1_000_000 })).toEqual([]));
+
+  test('every flip that is named is one: just before it the answer stands, at it another does (property)', () => {
+    const changed = fc.record({
+      minutes: fc.integer({ min: 5, max: 400 }),
+      holds: fc.double({ min: 0.1, max: 1, noNaN: true }),
+      soundCents: fc.integer({ min: 1000, max: 200_000 }),
+      shareOut: fc.double({ min: 0.01, max: 1, noNaN: true }),
+    });
+    fc.assert(
+      fc.property(changed, ({ minutes, holds, ...more }) => {
+        const asked = withMend({ ...full, ...more }, { minutes, holds });
+        const [first] = reckonWays(asked);
+        for (const { input, now, at, title } of flipsOf(asked)) {
+          expect(title).not.toBe(first?.title);
+          if (input !== 'worth') continue;
+          const there = (soundCents: number) => reckonWays({ ...asked, soundCents })[0]?.title;
+          expect([there(at), there(at + (now - at) * 0.001)]).toEqual([title, first?.title]);
+        }
+      }),
+      { numRuns: 60 },
+    );
+  });
+});
+
+describe('worth, odds and how money is said', () => {
+  test('half of it goes in its half-life of hours, half of the rest in that of years', () => {
+    const half = { hours: 2000, years: 8 };
+    expect(worthOf(110_000, { hours: 0, years: 0 }, half, 9000)).toBe(110_000);
+    expect(worthOf(110_000, { hours: 2000, years: 0 }, half, 9000)).toBe(55_000);
+    expect(worthOf(110_000, { hours: 1000, years: 4 }, half, 9000)).toBeCloseTo(55_000, 6);
+    expect(worthOf(110_000, { hours: 30_000, years: 40 }, half, 9000)).toBe(9000);
+  });
+
+  test('odds are shrunk to the built-in ones by how many cases stand behind those (Gelman et al., BDA, 3rd ed., 2.4)', () => {
+    expect(shrunkOdds(0.1, 20, 10, 3)).toBeCloseTo(5 / 30, 12);
+    expect(shrunkOdds(0.1, 20, 0, 0)).toBe(0.1);
+  });
+
+  test.each([
+    [17_338, 17_500],
+    [1234, 1200],
+    [-17_338, -17_500],
+    [123_456, 123_000],
+    [1_234_567, 1_235_000],
+    [0, 0],
+  ])('%d cents are said as %d', (cents, said) => expect(roundMoney(cents)).toBe(said));
 });
 
 describe('rival ways to put one thing right', () => {

@@ -16,8 +16,28 @@ const BOTH = {
 } as const;
 
 const PREFERRED: { readonly [S in UnitSystem]: Preferred } = {
-  inch: { ...BOTH, length: 'in', pressure: 'psi', torque: 'lbf·ft', volume: 'US gal', flow: 'US gal/min', power: 'hp', force: 'lbf', temperature: '°F' },
-  metric: { ...BOTH, length: 'mm', pressure: 'kPa', torque: 'N·m', volume: 'L', flow: 'L/min', power: 'kW', force: 'kN', temperature: '°C' },
+  inch: {
+    ...BOTH,
+    length: 'in',
+    pressure: 'psi',
+    torque: 'lbf·ft',
+    volume: 'US gal',
+    flow: 'US gal/min',
+    power: 'hp',
+    force: 'lbf',
+    temperature: '°F',
+  },
+  metric: {
+    ...BOTH,
+    length: 'mm',
+    pressure: 'kPa',
+    torque: 'N·m',
+    volume: 'L',
+    flow: 'L/min',
+    power: 'kW',
+    force: 'kN',
+    temperature: '°C',
+  },
 };
 
 /** The unit a person of this system expects for a dimension. Example: pressure in the inch system is psi. */

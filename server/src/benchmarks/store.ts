@@ -1,3 +1,4 @@
+import { NO_SUMS } from '../sums/noSums';
 import { pino } from 'pino';
 import { randomUUID } from 'node:crypto';
 import { performance } from 'node:perf_hooks';
@@ -43,6 +44,7 @@ const context: Context = {
   now: () => new Date(),
   instruments: httpInstruments(NOBODY),
   paper: { make: async () => Buffer.alloc(0) },
+  sums: NO_SUMS,
 };
 await migrate(db);
 await prepareBackground(pool, pino({ level: 'warn' }));

@@ -1,4 +1,5 @@
 import assert from 'node:assert/strict';
+import { NO_SUMS } from '../sums/noSums';
 import { readFile } from 'node:fs/promises';
 import { after, before, describe, test } from 'node:test';
 import { gunzipSync } from 'node:zlib';
@@ -140,6 +141,7 @@ describe('visits of a yard kept by the version before', () => {
       now: () => NOW,
       instruments: { open: async () => null },
       paper: { make: async () => Buffer.alloc(0) },
+      sums: NO_SUMS,
     };
     await takeEntry(context, person, {
       id: randomUUID(),

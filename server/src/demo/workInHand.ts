@@ -1,3 +1,4 @@
+import { NO_SUMS } from '../sums/noSums';
 import { randomUUID } from 'node:crypto';
 import { TEARDOWNS } from '@hudrik/core/catalogue';
 import { cardOf } from '@hudrik/core/log';
@@ -29,6 +30,7 @@ export async function addWorkInHand(db: Db, now: Date): Promise<void> {
     now: () => new Date(now.getTime() - hoursAgo * HOUR),
     instruments: { open: async () => null },
     paper: { make: async () => Buffer.alloc(0) },
+    sums: NO_SUMS,
   });
   await importParts(at(400), lead, PARTS_CSV);
   await stubbornGenerator(at, ivo);

@@ -104,7 +104,7 @@ interface Proven {
 }
 
 /** Of two proven on one unit: the same trouble, soon after. Hours are not counted here: days are enough to teach by. */
-function isBackAgain(first: Proven, later: Proven): boolean {
+export function isBackAgain(first: Proven, later: Proven): boolean {
   const days = (later.at.getTime() - first.at.getTime()) / DAY_MS;
   const families = familiesOf(first.faults.map(presentFault));
   return (

@@ -3,6 +3,8 @@ import type { CardReply, WaysReply } from '@hudrik/core/contracts';
 import { VOID_LINES } from '@hudrik/core/states';
 import { readCard } from '../cards/readCard';
 import { readWays, risksOf, type WaysQuery } from '../cards/ways';
+import { roundMoney } from '@hudrik/core/money';
+import { sayFlip } from '@hudrik/core/reckoning';
 import type { Context } from '../context';
 import { readSettings } from '../people/settings';
 import { head, section, table, type Sheet } from './sheet';
@@ -43,7 +45,7 @@ export function estimateSheet({ card, ways, query, money, origin }: Estimate): S
       ),
       ...section('What it costs, less what the unit is worth afterwards', [
         ...tableOfWays(ways, money),
-        ...remarks(ways),
+        ...remarks(ways, money),
       ]),
       ...section('No longer available', ways.notToBeHad),
       ...section(
@@ -54,7 +56,7 @@ export function estimateSheet({ card, ways, query, money, origin }: Estimate): S
       ),
       ...section('Parts', tableOfParts(card, money)),
       {
-        text: 'Rates, odds and values are the yard’s defaults (judgement). The maker’s manual, local codes and licensed trades come first.',
+        text: `Rests on: ${ways.basis.map(({ name, whence }) => `${name}: ${whence}`).join(' ')} The maker’s manual, local codes and licensed trades come first.`,
         style: 'under',
         margin: [0, 14, 0, 0],
       },
@@ -62,11 +64,20 @@ export function estimateSheet({ card, ways, query, money, origin }: Estimate): S
   };
 }
 
-const remarks = (ways: WaysReply): string[] => [
+const sayMinutes = (minutes: number): string => `${Math.round(minutes)} min`;
+const rounded =
+  (money: Money): Money =>
+  (cents) =>
+    money(roundMoney(cents));
+
+const remarks = ({ flips: [flip], ways: [best] }: WaysReply, money: Money): string[] => [
   'A minus means: the unit is worth more afterwards than this costs.',
-  ...(ways.breakEvenSuccess === null
+  ...(best === undefined
     ? []
-    : [`Repairing pays off while more than ${Math.round(ways.breakEvenSuccess * 100)} in 100 such repairs hold.`]),
+    : [
+        `${best.title}: eight times in ten between ${rounded(money)(best.lowCents)} and ${rounded(money)(best.highCents)}.`,
+      ]),
+  ...(flip === undefined ? [] : [sayFlip(flip, { money: rounded(money), minutes: sayMinutes })]),
 ];
 
 const COSTS = [
@@ -76,14 +87,23 @@ const COSTS = [
   ['Risks', 'riskCents'],
   ['Comeback', 'comebackCents'],
   ['If it fails', 'failCents'],
+  ['If it is another cause', 'wrongCents'],
+  ['Open besides', 'openCents'],
   ['Value afterwards', 'valueCents'],
   ['Total', 'costCents'],
 ] as const;
 
+/** Ways side by side, a line for each thing that they cost: what costs nothing in any of them is left out. */
 const tableOfWays = ({ ways }: WaysReply, money: Money) =>
   table(
-    [{ title: 'Way', share: 4 }, ...COSTS.map(([title]) => ({ title, share: 3, right: true }) as const)],
-    ways.map((way) => [WAYS[way.way], ...COSTS.map(([, key]) => money(way[key]))]),
+    [
+      { title: '', share: 4 },
+      ...ways.map((way) => ({ title: way.way === 'retire' ? WAYS.retire : way.title, share: 4, right: true }) as const),
+    ],
+    COSTS.filter(([, key]) => ways.some((way) => way[key] !== 0)).map(([title, key]) => [
+      title,
+      ...ways.map((way) => rounded(money)(key === 'valueCents' ? -way[key] : way[key])),
+    ]),
   );
 
 const tableOfParts = ({ parts }: CardReply, money: Money) =>

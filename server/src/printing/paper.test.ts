@@ -122,17 +122,24 @@ describe('paper', () => {
       ways: [
         {
           way: 'mend',
+          title: 'Clear the main jet',
+          lowCents: 100_000,
+          highCents: 150_000,
           handsCents: 123_456,
           partsCents: 0,
           daysCents: 0,
           riskCents: 0,
           comebackCents: 0,
           failCents: 0,
+          wrongCents: 0,
+          openCents: 0,
           valueCents: 0,
           costCents: 123_456,
         },
       ],
-      breakEvenSuccess: 0.61,
+      flips: [{ input: 'holds', now: 0.85, at: 0.61, way: 'replace', title: 'Replace the carburettor' }],
+      basis: [{ name: 'A day’s hire', value: 8500, unit: 'cents', whence: 'Our judgement.' }],
+      causes: ['main-jet-blocked'],
       notLookedAt: ['the bowl'],
       given: {},
       notToBeHad: [],
@@ -141,10 +148,13 @@ describe('paper', () => {
     const sheet = estimateSheet({ card: card([]), ways, query, money: writing.money, origin: 'http://yard.test' });
     const [page = ''] = await pagesOf(await paper.make(sheet));
     for (const words of [
-      '1.234,56',
-      'Clean or repair it',
+      // Rounded as money is.
+      '1.230,00',
+      'Clear the main jet',
+      'between 1.000,00',
+      'Rests on: A day’s hire: Our judgement.',
       'Not looked at yet: the bowl.',
-      'more than 61 in 100',
+      'If the odds that it holds were 61 in 100, not 85 in 100: replace the carburettor.',
       '7,90',
       'TV-1',
     ])

@@ -23,6 +23,7 @@ import { addPerson } from '../people/people';
 import { startStandIns } from '../standins/start';
 import { makeDatabase } from './databases';
 import type { SampleCheckIn } from './samples';
+import { minutesToFind, reckon } from '../sums/sums';
 import { portOf } from '../portOf';
 
 const silent = pino({ level: 'silent' });
@@ -68,6 +69,7 @@ export class TestYard {
       now: () => this.now,
       instruments: httpInstruments(standIns.loadBankUrl),
       // What stands on the sheet; making paper of it is tested by itself.
+      sums: { reckon: async (asked) => reckon(asked), minutesToFind: async (of) => minutesToFind(of) },
       paper: { make: async (sheet) => Buffer.from(JSON.stringify(sheet)) },
     };
     const installation = { version: 'test', demo: false, firstLeadCode: 'first-code', events };

@@ -1,6 +1,7 @@
 import { screen, waitFor } from '@testing-library/react-native';
 import { cardReply, STEPS, taking } from '@/testing/cardReply';
-import { ways } from '@/testing/samples';
+import { router } from 'expo-router';
+import { wayOf, ways } from '@/testing/samples';
 import { press, refusal, show, type } from '@/testing/screen';
 import { WaysScreen } from './WaysScreen';
 
@@ -9,10 +10,14 @@ const WAYS = 'GET /api/jobs/7/ways';
 describe('fix, replace, swap or let go', () => {
   test('the answer first, then the odds it turns at, then each way', async () => {
     show(<WaysScreen jobId="7" />, { ...taking([STEPS]), [WAYS]: ways() });
-    expect(await screen.findByText('Clean or repair it: $200.00 better than replace the part.')).toBeTruthy();
-    expect(screen.getByText('Repairing pays off while more than 61 in 100 such repairs hold.')).toBeTruthy();
-    expect(screen.getByText('+ $900.00')).toBeTruthy();
-    expect(screen.getByText('$200.00')).toBeTruthy();
+    expect(await screen.findByText('Clear the main jet: $200 better than replace the carburettor.')).toBeTruthy();
+    expect(
+      screen.getByText('If the odds that it holds were 61 in 100, not 85 in 100: replace the carburettor.'),
+    ).toBeTruthy();
+    expect(screen.getByText('+ $900')).toBeTruthy();
+    expect(screen.getByText('$200')).toBeTruthy();
+    // Its spread, worst first.
+    expect(screen.getByText('eight in ten: + $830 to + $950')).toBeTruthy();
   });
 
   test('ways that are as good are said to be so', async () => {
@@ -21,17 +26,19 @@ describe('fix, replace, swap or let go', () => {
       ...taking([STEPS]),
       [WAYS]: ways({ ways: [mend, { ...replace, costCents: (mend?.costCents ?? 0) + 300 }, retire] as never }),
     });
-    expect(await screen.findByText('Clean or repair it, or replace the part: the same within $10.00.')).toBeTruthy();
+    expect(
+      await screen.findByText('Clear the main jet, or replace the carburettor: the same within $10.00.'),
+    ).toBeTruthy();
   });
 
   test('what nobody looked at makes it a guess; what is not to be had is said', async () => {
     show(<WaysScreen jobId="7" />, {
       ...taking([STEPS]),
-      [WAYS]: ways({ notLookedAt: ['the bowl', 'the compression'], notToBeHad: ['TV-2041'], breakEvenSuccess: null }),
+      [WAYS]: ways({ notLookedAt: ['the bowl', 'the compression'], notToBeHad: ['TV-2041'], flips: [] }),
     });
     expect(await screen.findByText('A guess: nobody has looked at the bowl, the compression yet.')).toBeTruthy();
     expect(screen.getByText('No longer to be had: TV-2041.')).toBeTruthy();
-    expect(screen.queryByText(/^Repairing pays/)).toBeNull();
+    expect(screen.queryByText(/^If the odds/)).toBeNull();
   });
 
   test('state, access and risks are asked anew', async () => {
@@ -60,9 +67,41 @@ describe('fix, replace, swap or let go', () => {
         facts: {
           way: 'retire',
           why: 'Third time this year',
-          figures: { breakEvenSuccess: 0.61, asked: { state: 'dirty' } },
+          figures: { causes: ['main-jet-blocked'], asked: { state: 'dirty' } },
         },
       }),
+    );
+  });
+
+  test('without a cause there is nothing to replace: finding it is a way, and leads there', async () => {
+    const found = [wayOf('find', -40_000), wayOf('retire', 20_000)];
+    show(<WaysScreen jobId="7" />, { ...taking([STEPS]), [WAYS]: ways({ ways: found, causes: [], flips: [] }) });
+    expect(await screen.findByText('Nobody knows the cause yet: there is nothing to replace.')).toBeTruthy();
+    await press('Find the fault');
+    expect(router.navigate).toHaveBeenLastCalledWith('/u/GE-07/find');
+  });
+
+  test('where each figure comes from is a tap away', async () => {
+    const basis = [
+      {
+        name: 'Odds that it comes back',
+        value: 0.125,
+        unit: 'odds',
+        whence: 'The yard’s own proven visits; 2 of 6 here.',
+      },
+    ];
+    show(<WaysScreen jobId="7" />, { ...taking([STEPS]), [WAYS]: ways({ basis }) });
+    expect(await screen.findByText('12.5 in 100')).toBeTruthy();
+    await press('Where from: The yard’s own proven visits');
+    expect(screen.getByText('The yard’s own proven visits; 2 of 6 here.')).toBeTruthy();
+  });
+
+  test('which repair of several is chosen stands in the decision', async () => {
+    const server = show(<WaysScreen jobId="7" />, { ...taking([STEPS]), [WAYS]: ways() });
+    await press('Decide: Replace the carburettor');
+    await press('Decide');
+    await waitFor(() =>
+      expect(server.sent[0]?.body['facts']).toMatchObject({ way: 'replace', why: 'Replace the carburettor' }),
     );
   });
 

@@ -1,11 +1,14 @@
-import { MONEY, RISKS, STATES_FOUND, WAYS, type RiskId, type StateFound } from '@hudrik/core/catalogue';
+import { RISKS, saySource, STATES_FOUND, STATES_SOURCE, type RiskId, type StateFound } from '@hudrik/core/catalogue';
 import type { WaysReply } from '@hudrik/core/contracts';
+import { sayFlip } from '@hudrik/core/reckoning';
 import { router } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { sentenceOf, useRead } from '@/api';
-import { Button, Choice, Failure, Field, Loading, Page, Section, Sheet, useIsWide, Words } from '@/design';
+import { Button, Choice, Failure, Field, Loading, Page, Section, Sheet, useIsWide, Whence, Words } from '@/design';
 import { sayMinutes, sayMoney } from '@/writing';
+import { BasisOfWays } from './BasisOfWays';
+import { sayRounded, titleOf } from './sayWays';
 import { useCard } from './useCard';
 import { entriesOf } from '@hudrik/core/typed';
 
@@ -22,7 +25,17 @@ const ROWS = [
   ['Risks', 'riskCents'],
   ['Risk of a comeback', 'comebackCents'],
   ['If it fails: the next way', 'failCents'],
+  ['If it is another cause', 'wrongCents'],
+  ['What stands open besides', 'openCents'],
 ] as const;
+
+const WRITTEN = { money: sayRounded, minutes: sayMinutes };
+const lower = (text: string): string => text.charAt(0).toLowerCase() + text.slice(1);
+/** What is written down with a decision: which repair it is, where there are several of its kind. */
+const whyOf = (way: Way, why: string): string =>
+  way.way === 'mend' || way.way === 'replace' ? [titleOf(way), why].filter(Boolean).join(': ') : why;
+/** A cost, or a gain with its plus. */
+const signed = (cents: number): string => (cents < 0 ? `+ ${sayRounded(-cents)}` : sayRounded(cents));
 
 /** Fix, replace, swap the engine or let it go, with figures; the answer first, then what it rests on. */
 export function WaysScreen({ jobId }: { readonly jobId: string }) {
@@ -42,7 +55,8 @@ export function WaysScreen({ jobId }: { readonly jobId: string }) {
     ) : (
       <Loading what="the comparison" />
     );
-  const { ways, breakEvenSuccess, notLookedAt, notToBeHad } = read.data;
+  const { ways, flips, basis, causes, notLookedAt, notToBeHad } = read.data;
+  const { tag } = handle.reply.unit;
   const [best, second] = ways;
   const margin = best && second ? second.costCents - best.costCents : 0;
   const paper = `/api/jobs/${jobId}/estimate.pdf?${new URLSearchParams({ state, risks: risks.join(), access: String(access) })}`;
@@ -58,6 +72,10 @@ export function WaysScreen({ jobId }: { readonly jobId: string }) {
           />
         ))}
       </Section>
+      <Whence
+        short="Odds: our judgement"
+        words={`${saySource(STATES_SOURCE)}. The state counts for cleaning and mending, not for a new part.`}
+      />
       <Section title="Time to get at it">
         <View className="flex-row gap-2">
           {ACCESS.map((minutes) => (
@@ -93,12 +111,15 @@ export function WaysScreen({ jobId }: { readonly jobId: string }) {
           {best === undefined || second === undefined
             ? 'There is nothing to compare.'
             : margin < AS_GOOD_CENTS
-              ? `${WAYS[best.way]}, or ${WAYS[second.way].toLowerCase()}: the same within ${sayMoney(AS_GOOD_CENTS)}.`
-              : `${WAYS[best.way]}: ${sayMoney(margin)} better than ${WAYS[second.way].toLowerCase()}.`}
+              ? `${titleOf(best)}, or ${lower(titleOf(second))}: the same within ${sayMoney(AS_GOOD_CENTS)}.`
+              : `${titleOf(best)}: ${sayRounded(margin)} better than ${lower(titleOf(second))}.`}
         </Words>
-        {breakEvenSuccess === null ? null : (
-          <Words>{`Repairing pays off while more than ${Math.round((breakEvenSuccess ?? 0) * 100)} in 100 such repairs hold.`}</Words>
-        )}
+        {flips.length === 0 && ways.length > 1 ? (
+          <Words>Nothing between a fifth and five times of what it rests on would change this.</Words>
+        ) : null}
+        {flips.slice(0, 1).map((flip) => (
+          <Words key={flip.input}>{sayFlip(flip, WRITTEN)}</Words>
+        ))}
       </View>
       {notLookedAt.length > 0 ? (
         <Failure
@@ -106,16 +127,36 @@ export function WaysScreen({ jobId }: { readonly jobId: string }) {
           kept="Until then no figure is firm."
         />
       ) : null}
+      {causes.length === 0 ? (
+        <Failure
+          sentence="Nobody knows the cause yet: there is nothing to replace."
+          kept="Finding it first is priced by what was seen so far."
+        />
+      ) : null}
       {notToBeHad.length > 0 ? <Failure sentence={`No longer to be had: ${notToBeHad.join(', ')}.`} /> : null}
       <View className={wide ? 'flex-row gap-3' : 'gap-3'}>
         {ways.map((way, at) => (
-          <WayCard key={way.way} way={way} first={at === 0} onDecide={() => setDeciding(way)} />
+          <WayCard
+            key={`${way.way} ${way.title}`}
+            way={way}
+            first={at === 0}
+            onDecide={() => (way.way === 'find' ? router.navigate(`/u/${tag}/find`) : setDeciding(way))}
+          />
         ))}
       </View>
-      <Words
-        size={13}
-        tone="ink-soft"
-      >{`Workshop rate ${sayMoney(MONEY.centsPerHour)} an hour. Odds, rates and values are the yard’s defaults (judgement). A swap engine must match the crank’s diameter and length, and the driven machine is still untested.`}</Words>
+      {flips.length > 1 ? (
+        <Section title="What would change this">
+          {flips.slice(0, 4).map((flip) => (
+            <Words key={flip.input} size={15}>
+              {sayFlip(flip, WRITTEN)}
+            </Words>
+          ))}
+        </Section>
+      ) : null}
+      <BasisOfWays basis={basis} />
+      <Words size={13} tone="ink-soft">
+        A swap engine must match the crank’s diameter and length, and the driven machine is still untested.
+      </Words>
       <View className="no-print flex-row flex-wrap gap-2">
         <Button className="grow" label="Estimate (PDF)" onPress={() => window.open(paper)} />
         <Button className="grow" label="To the card" onPress={() => router.navigate(`/j/${jobId}`)} />
@@ -139,7 +180,11 @@ export function WaysScreen({ jobId }: { readonly jobId: string }) {
         <DecideSheet
           way={deciding}
           onDecide={(why) => {
-            handle.add('decided', { way: deciding.way, why, figures: { ...read.data, asked: query } });
+            handle.add('decided', {
+              way: deciding.way,
+              why: whyOf(deciding, why),
+              figures: { ...read.data, asked: query },
+            });
             router.navigate(`/j/${jobId}`);
           }}
           onClose={() => setDeciding(null)}
@@ -162,22 +207,27 @@ function WayCard({
     <View
       className={`gap-1 border bg-card p-3 md:min-w-0 md:flex-1 ${first ? 'border-2 border-ink' : 'border-card-edge'}`}
       role="group"
-      aria-label={WAYS[way.way]}
+      aria-label={titleOf(way)}
     >
-      <Words face="strong">{WAYS[way.way]}</Words>
+      <Words face="strong">{titleOf(way)}</Words>
       <Words face="figures" size={32}>
-        {way.costCents < 0 ? `+ ${sayMoney(-way.costCents)}` : sayMoney(way.costCents)}
+        {way.costCents < 0 ? `+ ${sayRounded(-way.costCents)}` : sayRounded(way.costCents)}
       </Words>
       <Words size={13} tone="ink-soft">
         {way.costCents < 0 ? 'expected gain' : 'expected cost'}
       </Words>
+      {way.lowCents === way.highCents ? null : (
+        <Words size={13} tone="ink-soft">
+          {`eight in ten: ${signed(way.highCents)} to ${signed(way.lowCents)}`}
+        </Words>
+      )}
       {ROWS.map(([label, field]) => (way[field] === 0 ? null : <Line key={field} label={label} cents={way[field]} />))}
       <Line label="Value afterwards" cents={-way.valueCents} />
       <Button
         kind={first ? 'main' : 'plain'}
         className="mt-2"
-        label="Choose this"
-        aria-label={`Decide: ${WAYS[way.way]}`}
+        label={way.way === 'find' ? 'Find it' : 'Choose this'}
+        aria-label={way.way === 'find' ? 'Find the fault' : `Decide: ${titleOf(way)}`}
         onPress={onDecide}
       />
     </View>
@@ -191,7 +241,7 @@ function Line({ label, cents }: { readonly label: string; readonly cents: number
         {label}
       </Words>
       <Words face="figures" size={17}>
-        {cents < 0 ? `− ${sayMoney(-cents)}` : sayMoney(cents)}
+        {cents < 0 ? `− ${sayRounded(-cents)}` : sayRounded(cents)}
       </Words>
     </View>
   );
@@ -208,7 +258,7 @@ function DecideSheet({
 }) {
   const [why, setWhy] = useState('');
   return (
-    <Sheet title={WAYS[way.way]} open onClose={onClose}>
+    <Sheet title={titleOf(way)} open onClose={onClose}>
       <Words>The decision is kept on the card with all its figures.</Words>
       <Field label="Why (optional)" value={why} onChangeText={setWhy} multiline />
       <Button kind="main" tall label="Decide" onPress={() => onDecide(why.trim())} />

@@ -27,7 +27,7 @@ export const AIR_FAULTS = {
     perThousand: 20,
     rank: 640,
     strains: { overdue: 0.8 },
-    repair: { title: 'New air filter', minutes: 3, partsCents: 900 },
+    repair: { title: 'New air filter', renews: true, minutes: 3, partsCents: 900 },
     shows: {
       'air-filter': { blocked: 0.76, 'oil-soaked': 0.18 },
       smoke: { black: 0.55 },
@@ -117,7 +117,7 @@ export const AIR_FAULTS = {
     perThousand: 8,
     rank: 690,
     strains: { opened: 1.2, age: 0.3 },
-    repair: { title: 'Right spring, right hole, set the speed', minutes: 14, partsCents: 500 },
+    repair: { title: 'Right spring, right hole, set the speed', renews: true, minutes: 14, partsCents: 500 },
     shows: {
       linkage: { 'wrong-hole-or-spring': 0.92 },
       idle: { hunts: 0.5, 'too-fast': 0.2 },

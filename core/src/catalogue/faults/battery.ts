@@ -64,7 +64,12 @@ export const BATTERY_FAULTS = {
     when: ELECTRIC,
     perThousand: 6,
     rank: 200,
-    repair: { title: 'Stator, diode or regulator of the charging circuit', minutes: 35, partsCents: 3500 },
+    repair: {
+      title: 'Stator, diode or regulator of the charging circuit',
+      renews: true,
+      minutes: 35,
+      partsCents: 3500,
+    },
     caution: 'battery',
     shows: {
       'charge-volts': { none: 0.95 },

@@ -24,6 +24,7 @@ const STRIP_AND_BATH: Fault['repair'] = {
 };
 const NEW_CARBURETTOR: Fault['repair'] = {
   title: 'Replace the carburettor',
+  renews: true,
   minutes: 25,
   partsCents: 5500,
   setUps: ['carb-off'],
@@ -252,7 +253,7 @@ export const CARBURETTOR_FAULTS = {
     perThousand: 6,
     rank: 590,
     strains: { age: 0.5, ethanol: 0.2 },
-    repair: { title: 'New primer bulb and line', minutes: 10, partsCents: 800 },
+    repair: { title: 'New primer bulb and line', renews: true, minutes: 10, partsCents: 800 },
     shows: {
       primer: { 'no-fuel': 0.45, 'pulled-off-or-cracked': 0.5 },
       starting: { hard: 0.6, 'will-not-fire': 0.15 },
@@ -267,7 +268,7 @@ export const CARBURETTOR_FAULTS = {
     perThousand: 5,
     rank: 600,
     strains: { opened: 1.3, age: 0.3 },
-    repair: { title: 'New gaskets, in order', minutes: 8, partsCents: 600, setUps: ['carb-off'] },
+    repair: { title: 'New gaskets, in order', renews: true, minutes: 8, partsCents: 600, setUps: ['carb-off'] },
     shows: {
       'carb-gaskets': { 'torn-or-misplaced': 0.92 },
       'intake-spray': { 'speed-changes': 0.65 },

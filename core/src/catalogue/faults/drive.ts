@@ -13,7 +13,7 @@ export const DRIVE_FAULTS = {
     when: BELT,
     perThousand: 32,
     rank: 850,
-    repair: { title: 'New shear pin of its own grade', minutes: 6, partsCents: 300 },
+    repair: { title: 'New shear pin of its own grade', renews: true, minutes: 6, partsCents: 300 },
     caution: 'moving-parts',
     shows: {
       'shear-pin': { broken: 0.97 },
@@ -30,7 +30,7 @@ export const DRIVE_FAULTS = {
     perThousand: 5,
     rank: 900,
     strains: { age: 0.4 },
-    repair: { title: 'Open the gearbox', minutes: 120, partsCents: 9000 },
+    repair: { title: 'Open the gearbox', minutes: 120, partsCents: 9000, holds: 0.8 },
     caution: 'moving-parts',
     shows: {
       gearbox: { noisy: 0.6, 'low-oil': 0.3 },
@@ -49,7 +49,7 @@ export const DRIVE_FAULTS = {
     perThousand: 26,
     rank: 940,
     strains: { age: 0.5, overdue: 0.3 },
-    repair: { title: 'New belt, set the tension', minutes: 22, partsCents: 2400, setUps: BELT_COVER },
+    repair: { title: 'New belt, set the tension', renews: true, minutes: 22, partsCents: 2400, setUps: BELT_COVER },
     caution: 'moving-parts',
     shows: {
       belt: { worn: 0.74, slipping: 0.22 },
@@ -67,7 +67,13 @@ export const DRIVE_FAULTS = {
     perThousand: 8,
     rank: 980,
     strains: { opened: 1.0 },
-    repair: { title: 'The right belt, sheaves in line', minutes: 25, partsCents: 2400, setUps: BELT_COVER },
+    repair: {
+      title: 'The right belt, sheaves in line',
+      renews: true,
+      minutes: 25,
+      partsCents: 2400,
+      setUps: BELT_COVER,
+    },
     caution: 'moving-parts',
     shows: {
       belt: { 'too-tight': 0.45, slipping: 0.35 },
@@ -88,7 +94,7 @@ export const DRIVE_FAULTS = {
     perThousand: 5,
     rank: 1020,
     strains: { age: 0.5 },
-    repair: { title: 'New sheave and belt', minutes: 35, partsCents: 4200, setUps: BELT_COVER },
+    repair: { title: 'New sheave and belt', renews: true, minutes: 35, partsCents: 4200, setUps: BELT_COVER },
     caution: 'moving-parts',
     shows: {
       sheave: { worn: 0.95 },
@@ -107,7 +113,7 @@ export const DRIVE_FAULTS = {
     perThousand: 18,
     rank: 1070,
     strains: { age: 0.5 },
-    repair: { title: 'New friction rubber', minutes: 40, partsCents: 3200, setUps: BELT_COVER },
+    repair: { title: 'New friction rubber', renews: true, minutes: 40, partsCents: 3200, setUps: BELT_COVER },
     caution: 'moving-parts',
     shows: { 'friction-disc': { worn: 0.96 }, travel: { slips: 0.68, none: 0.24 } },
   },

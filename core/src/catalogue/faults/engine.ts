@@ -44,7 +44,13 @@ export const ENGINE_FAULTS = {
     perThousand: 1,
     rank: 20,
     strains: { age: 0.3 },
-    repair: { title: 'Replace the flywheel', minutes: 25, partsCents: 6500, setUps: ['cowl-off', 'flywheel-off'] },
+    repair: {
+      title: 'Replace the flywheel',
+      renews: true,
+      minutes: 25,
+      partsCents: 6500,
+      setUps: ['cowl-off', 'flywheel-off'],
+    },
     shows: {
       'flywheel-magnet': { loose: 0.97 },
       'recoil-feel': { 'stops-part-way': 0.5, locked: 0.22 },
@@ -78,7 +84,7 @@ export const ENGINE_FAULTS = {
     perThousand: 6,
     rank: 210,
     strains: { age: 0.3 },
-    repair: { title: 'Replace the starter or its solenoid', minutes: 25, partsCents: 7000 },
+    repair: { title: 'Replace the starter or its solenoid', renews: true, minutes: 25, partsCents: 7000 },
     caution: 'battery',
     shows: { starter: { dead: 0.74, slow: 0.22 }, starting: { 'will-not-turn': 0.6 } },
   },
@@ -88,7 +94,13 @@ export const ENGINE_FAULTS = {
     family: 'rings-and-bore',
     perThousand: 1,
     rank: 40,
-    repair: { title: 'Piston, rings and bore, or another engine', minutes: 180, partsCents: 9000, setUps: LIFTS_HEAD },
+    repair: {
+      title: 'Piston, rings and bore, or another engine',
+      minutes: 180,
+      partsCents: 9000,
+      setUps: LIFTS_HEAD,
+      holds: 0.6,
+    },
     shows: {
       compression: { failed: 0.97 },
       'compression-feel': { none: 0.78, weak: 0.18 },
@@ -130,7 +142,13 @@ export const ENGINE_FAULTS = {
     when: FOUR,
     perThousand: 3,
     rank: 60,
-    repair: { title: 'New push rod; ask why it bent', minutes: 14, partsCents: 900, setUps: ['valve-cover-off'] },
+    repair: {
+      title: 'New push rod; ask why it bent',
+      renews: true,
+      minutes: 14,
+      partsCents: 900,
+      setUps: ['valve-cover-off'],
+    },
     shows: {
       'valve-motion': { 'rod-bent': 0.95 },
       starting: { 'will-not-fire': 0.62, hard: 0.18 },
@@ -150,6 +168,7 @@ export const ENGINE_FAULTS = {
     rank: 70,
     repair: {
       title: 'New key, taper clean, nut to its torque',
+      renews: true,
       minutes: 10,
       partsCents: 400,
       setUps: ['cowl-off', 'flywheel-off'],
@@ -172,7 +191,7 @@ export const ENGINE_FAULTS = {
     perThousand: 2,
     rank: 80,
     strains: { age: 0.5 },
-    repair: { title: 'Rings and hone', minutes: 150, partsCents: 3500, setUps: LIFTS_HEAD },
+    repair: { title: 'Rings and hone', minutes: 150, partsCents: 3500, setUps: LIFTS_HEAD, holds: 0.6 },
     shows: {
       'fuel-put-in': { nothing: 0.15 },
       compression: { failed: 0.48, worn: 0.4 },
@@ -194,7 +213,7 @@ export const ENGINE_FAULTS = {
     perThousand: 3,
     rank: 90,
     strains: { damp: 1.6 },
-    repair: { title: 'Hone, or another engine', minutes: 140, partsCents: 2500, setUps: LIFTS_HEAD },
+    repair: { title: 'Hone, or another engine', minutes: 140, partsCents: 2500, setUps: LIFTS_HEAD, holds: 0.55 },
     shows: {
       'fuel-put-in': { nothing: 0.15 },
       'bore-camera': { 'scored-or-rust': 0.95 },
@@ -216,7 +235,13 @@ export const ENGINE_FAULTS = {
     perThousand: 6,
     rank: 100,
     strains: { age: 0.5 },
-    repair: { title: 'Lap or replace the valve, set the lash', minutes: 110, partsCents: 2500, setUps: LIFTS_HEAD },
+    repair: {
+      title: 'Lap or replace the valve, set the lash',
+      minutes: 110,
+      partsCents: 2500,
+      setUps: LIFTS_HEAD,
+      holds: 0.8,
+    },
     shows: {
       'fuel-put-in': { nothing: 0.18 },
       compression: { failed: 0.42, worn: 0.46 },
@@ -240,6 +265,7 @@ export const ENGINE_FAULTS = {
     strains: { age: 0.3, opened: 0.4 },
     repair: {
       title: 'New head gasket, faces flat, tightened in steps',
+      renews: true,
       minutes: 30,
       partsCents: 1500,
       setUps: LIFTS_HEAD,
@@ -286,7 +312,13 @@ export const ENGINE_FAULTS = {
     perThousand: 2,
     rank: 130,
     strains: { age: 0.5, opened: 0.3 },
-    repair: { title: 'Seat and stem work, or another head', minutes: 130, partsCents: 4500, setUps: LIFTS_HEAD },
+    repair: {
+      title: 'Seat and stem work, or another head',
+      minutes: 130,
+      partsCents: 4500,
+      setUps: LIFTS_HEAD,
+      holds: 0.7,
+    },
     shows: {
       'fuel-put-in': { nothing: 0.1 },
       compression: { worn: 0.45, failed: 0.3 },
@@ -305,7 +337,12 @@ export const ENGINE_FAULTS = {
     perThousand: 3,
     rank: 140,
     strains: { gum: 0.3 },
-    repair: { title: 'Open it to the camshaft: free or replace the release', minutes: 120, partsCents: 4000 },
+    repair: {
+      title: 'Open it to the camshaft: free or replace the release',
+      minutes: 120,
+      partsCents: 4000,
+      holds: 0.85,
+    },
     shows: {
       'fuel-put-in': { nothing: 0.08 },
       'valve-motion': { 'no-release-bump': 0.35 },
@@ -325,7 +362,7 @@ export const ENGINE_FAULTS = {
     perThousand: 12,
     rank: 160,
     strains: { age: 0.9, overdue: 0.4 },
-    repair: { title: 'Rings and hone', minutes: 150, partsCents: 3500, setUps: LIFTS_HEAD },
+    repair: { title: 'Rings and hone', minutes: 150, partsCents: 3500, setUps: LIFTS_HEAD, holds: 0.6 },
     shows: {
       'fuel-put-in': { nothing: 0.06 },
       compression: { worn: 0.6, failed: 0.15, acceptable: 0.18 },

@@ -13,7 +13,7 @@ export const FLOODING_FAULTS = {
     perThousand: 6,
     rank: 520,
     strains: { ethanol: 0.4, opened: 0.6, dryness: 0.3 },
-    repair: { title: 'New needle and seat', minutes: 12, partsCents: 1100, setUps: ['bowl-off'] },
+    repair: { title: 'New needle and seat', renews: true, minutes: 12, partsCents: 1100, setUps: ['bowl-off'] },
     caution: 'fuel-vapour',
     shows: {
       'seat-look': { 'swollen-or-scored': 0.88 },
@@ -36,7 +36,7 @@ export const FLOODING_FAULTS = {
     perThousand: 2.5,
     rank: 530,
     strains: { opened: 1.0, age: 0.4 },
-    repair: { title: 'New float or body', minutes: 14, partsCents: 2400, setUps: ['bowl-off'] },
+    repair: { title: 'New float or body', renews: true, minutes: 14, partsCents: 2400, setUps: ['bowl-off'] },
     consequences: ['oil-diluted', 'hydraulic-lock'],
     caution: 'do-not-start',
     shows: {
@@ -84,7 +84,13 @@ export const FLOODING_FAULTS = {
     perThousand: 12,
     rank: 550,
     strains: { gum: 0.4, age: 0.4, opened: 0.3 },
-    repair: { title: 'New needle and seat, new oil', minutes: 14, partsCents: 2000, setUps: ['bowl-off'] },
+    repair: {
+      title: 'New needle and seat, new oil',
+      renews: true,
+      minutes: 14,
+      partsCents: 2000,
+      setUps: ['bowl-off'],
+    },
     consequences: ['oil-diluted', 'hydraulic-lock'],
     caution: 'do-not-start',
     shows: {
@@ -134,7 +140,7 @@ export const FLOODING_FAULTS = {
     perThousand: 5,
     rank: 570,
     strains: { opened: 0.9, age: 0.4 },
-    repair: { title: 'New bowl seal', minutes: 6, partsCents: 400, setUps: ['bowl-off'] },
+    repair: { title: 'New bowl seal', renews: true, minutes: 6, partsCents: 400, setUps: ['bowl-off'] },
     caution: 'fuel-vapour',
     shows: {
       'fuel-leak': { carburettor: 0.93 },
@@ -150,7 +156,7 @@ export const FLOODING_FAULTS = {
     perThousand: 2,
     rank: 580,
     strains: { opened: 0.7, age: 0.5 },
-    repair: { title: 'New inlet elbow', minutes: 8, partsCents: 700, setUps: ['hose-off'] },
+    repair: { title: 'New inlet elbow', renews: true, minutes: 8, partsCents: 700, setUps: ['hose-off'] },
     caution: 'fuel-vapour',
     shows: {
       'inlet-elbow': { cracked: 0.93 },

@@ -75,7 +75,7 @@ export const FUEL_SUPPLY_FAULTS = {
     rank: 320,
     strains: { gum: 0.7, damp: 0.5 },
     repair: { title: 'Clean the tap', minutes: 16, partsCents: 0, holds: 0.75 },
-    rivals: [{ title: 'Replace the tap', minutes: 14, partsCents: 1400, holds: 0.98 }],
+    rivals: [{ title: 'Replace the tap', renews: true, minutes: 14, partsCents: 1400, holds: 0.98 }],
     caution: 'fuel-vapour',
     shows: {
       'flow-at-hose': { none: 0.45, weak: 0.5 },
@@ -95,7 +95,7 @@ export const FUEL_SUPPLY_FAULTS = {
     perThousand: 4,
     rank: 330,
     strains: { age: 0.5 },
-    repair: { title: 'Replace the pulse pump and its hose', minutes: 20, partsCents: 2600 },
+    repair: { title: 'Replace the pulse pump and its hose', renews: true, minutes: 20, partsCents: 2600 },
     caution: 'fuel-vapour',
     shows: {
       'flow-at-hose': { none: 0.55, weak: 0.38 },
@@ -115,7 +115,7 @@ export const FUEL_SUPPLY_FAULTS = {
     perThousand: 4,
     rank: 340,
     strains: { opened: 1.1 },
-    repair: { title: 'Lay a new hose', minutes: 8, partsCents: 500 },
+    repair: { title: 'Lay a new hose', renews: true, minutes: 8, partsCents: 500 },
     caution: 'fuel-vapour',
     shows: {
       hose: { kinked: 0.88 },
@@ -157,7 +157,7 @@ export const FUEL_SUPPLY_FAULTS = {
     perThousand: 10,
     rank: 360,
     strains: { age: 0.8, ethanol: 0.4, gum: 0.2 },
-    repair: { title: 'Lay new hoses and clamps', minutes: 12, partsCents: 700 },
+    repair: { title: 'Lay new hoses and clamps', renews: true, minutes: 12, partsCents: 700 },
     caution: 'fuel-vapour',
     shows: {
       hose: { 'hard-or-cracked': 0.7, soft: 0.22 },
@@ -177,7 +177,7 @@ export const FUEL_SUPPLY_FAULTS = {
     perThousand: 12,
     rank: 370,
     strains: { gum: 0.5, overdue: 0.5 },
-    repair: { title: 'New fuel filter', minutes: 6, partsCents: 600 },
+    repair: { title: 'New fuel filter', renews: true, minutes: 6, partsCents: 600 },
     caution: 'fuel-vapour',
     shows: {
       'fuel-filter': { blocked: 0.93 },
@@ -266,7 +266,7 @@ export const FUEL_SUPPLY_FAULTS = {
     rank: 460,
     strains: { damp: 1.2, age: 0.6 },
     repair: { title: 'De-rust the tank', minutes: 50, partsCents: 2000, holds: 0.75 },
-    rivals: [{ title: 'Replace the tank', minutes: 25, partsCents: 6500, holds: 0.98 }],
+    rivals: [{ title: 'Replace the tank', renews: true, minutes: 25, partsCents: 6500, holds: 0.98 }],
     caution: 'fuel-vapour',
     shows: {
       'fuel-look': { 'dirt-or-rust': 0.7 },
@@ -303,7 +303,7 @@ export const FUEL_SUPPLY_FAULTS = {
     perThousand: 110,
     rank: 630,
     strains: { age: 0.3 },
-    repair: { title: 'Replace the regulator', minutes: 25, partsCents: 6000 },
+    repair: { title: 'Replace the regulator', renews: true, minutes: 25, partsCents: 6000 },
     caution: 'fuel-vapour',
     shows: {
       'gas-smell': { none: 0.75 },

@@ -28,7 +28,7 @@ export const HYDRAULICS_FAULTS = {
     perThousand: 15,
     rank: 910,
     strains: { age: 0.5 },
-    repair: { title: 'New hose, pressure off first', minutes: 25, partsCents: 4500 },
+    repair: { title: 'New hose, pressure off first', renews: true, minutes: 25, partsCents: 4500 },
     caution: 'hydraulic-injection',
     shows: { 'hydraulic-leak': { weeps: 0.96 }, ram: { slow: 0.15 } },
   },
@@ -64,7 +64,12 @@ export const HYDRAULICS_FAULTS = {
     when: LS,
     perThousand: 8,
     rank: 1030,
-    repair: { title: 'Clean the pump’s unloading valve, or replace the pump', minutes: 45, partsCents: 9000 },
+    repair: {
+      title: 'Clean the pump’s unloading valve, or replace the pump',
+      minutes: 45,
+      partsCents: 9000,
+      holds: 0.85,
+    },
     caution: 'hydraulic-injection',
     shows: {
       'second-stage': { stuck: 0.95 },
@@ -93,7 +98,7 @@ export const HYDRAULICS_FAULTS = {
     perThousand: 11,
     rank: 1120,
     strains: { age: 0.5 },
-    repair: { title: 'New ram seals', minutes: 90, partsCents: 4500 },
+    repair: { title: 'New ram seals', renews: true, minutes: 90, partsCents: 4500 },
     caution: 'hydraulic-injection',
     shows: {
       'ram-seal': { 'by-passes': 0.95 },

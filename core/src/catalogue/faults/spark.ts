@@ -73,7 +73,7 @@ export const SPARK_FAULTS = {
     perThousand: 6,
     rank: 250,
     strains: { age: 0.3 },
-    repair: { title: 'Replace the low-oil switch inside the sump', minutes: 85, partsCents: 2200 },
+    repair: { title: 'Replace the low-oil switch inside the sump', renews: true, minutes: 85, partsCents: 2200 },
     shows: {
       'oil-switch-off': { 'spark-returns': 0.94 },
       'spark-inline': { none: 0.85 },
@@ -93,7 +93,13 @@ export const SPARK_FAULTS = {
     perThousand: 12,
     rank: 260,
     strains: { age: 0.3 },
-    repair: { title: 'Replace the coil, set its gap', minutes: 16, partsCents: 3800, setUps: ['cowl-off'] },
+    repair: {
+      title: 'Replace the coil, set its gap',
+      renews: true,
+      minutes: 16,
+      partsCents: 3800,
+      setUps: ['cowl-off'],
+    },
     shows: {
       'spark-inline': { none: 0.8, weak: 0.14 },
       'spark-open-plug': { none: 0.8, pale: 0.15 },
@@ -156,7 +162,13 @@ export const SPARK_FAULTS = {
     perThousand: 14,
     rank: 290,
     strains: { age: 0.4 },
-    repair: { title: 'New condenser', minutes: 14, partsCents: 900, setUps: ['cowl-off', 'flywheel-off'] },
+    repair: {
+      title: 'New condenser',
+      renews: true,
+      minutes: 14,
+      partsCents: 900,
+      setUps: ['cowl-off', 'flywheel-off'],
+    },
     shows: {
       condenser: { short: 0.5, open: 0.44 },
       'spark-inline': { weak: 0.48, none: 0.36 },
@@ -192,7 +204,7 @@ export const SPARK_FAULTS = {
     perThousand: 28,
     rank: 730,
     strains: { overdue: 0.4, newPlug: -1.5 },
-    repair: { title: 'New plug, gap set', minutes: 3, partsCents: 500, setUps: ['plug-out'] },
+    repair: { title: 'New plug, gap set', renews: true, minutes: 3, partsCents: 500, setUps: ['plug-out'] },
     shows: {
       'plug-look': { sooty: 0.38, oily: 0.25, 'wet-fuel': 0.28 },
       'plug-under-pressure': { 'wanders-or-flames': 0.5, none: 0.42 },
@@ -213,7 +225,7 @@ export const SPARK_FAULTS = {
     perThousand: 15,
     rank: 740,
     strains: { overdue: 0.7, age: 0.2, newPlug: -2 },
-    repair: { title: 'New plug, gap set', minutes: 3, partsCents: 500, setUps: ['plug-out'] },
+    repair: { title: 'New plug, gap set', renews: true, minutes: 3, partsCents: 500, setUps: ['plug-out'] },
     shows: {
       'plug-under-pressure': { 'wanders-or-flames': 0.6, none: 0.34 },
       'plug-swapped': { cured: 0.94 },
@@ -254,7 +266,7 @@ export const SPARK_FAULTS = {
     perThousand: 3,
     rank: 760,
     strains: { opened: 0.8, newPlug: 1 },
-    repair: { title: 'The right plug', minutes: 3, partsCents: 500, setUps: ['plug-out'] },
+    repair: { title: 'The right plug', renews: true, minutes: 3, partsCents: 500, setUps: ['plug-out'] },
     shows: {
       'plug-type': { wrong: 0.97 },
       'kick-back': { yes: 0.25 },
@@ -325,7 +337,13 @@ export const SPARK_FAULTS = {
     perThousand: 5,
     rank: 800,
     strains: { age: 0.3 },
-    repair: { title: 'Replace the coil, set its gap', minutes: 16, partsCents: 3800, setUps: ['cowl-off'] },
+    repair: {
+      title: 'Replace the coil, set its gap',
+      renews: true,
+      minutes: 16,
+      partsCents: 3800,
+      setUps: ['cowl-off'],
+    },
     shows: {
       'runs-for': { '10-to-30-min': 0.76, '2-to-10-min': 0.16 },
       intermittent: { 'comes-and-goes': 0.62 },

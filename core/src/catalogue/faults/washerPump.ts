@@ -26,7 +26,7 @@ export const WASHER_PUMP_FAULTS = {
     when: PW,
     perThousand: 14,
     rank: 880,
-    repair: { title: 'New inlet washer or hose', minutes: 6, partsCents: 400 },
+    repair: { title: 'New inlet washer or hose', renews: true, minutes: 6, partsCents: 400 },
     caution: 'high-pressure-water',
     shows: {
       'pump-inlet': { 'draws-air': 0.92 },
@@ -76,7 +76,7 @@ export const WASHER_PUMP_FAULTS = {
     perThousand: 12,
     rank: 1000,
     strains: { damp: 0.3, age: 0.4 },
-    repair: { title: 'Seal set and pump oil', minutes: 60, partsCents: 4500 },
+    repair: { title: 'Seal set and pump oil', renews: true, minutes: 60, partsCents: 4500 },
     caution: 'high-pressure-water',
     shows: { 'pump-oil': { milky: 0.7, low: 0.2 }, 'pump-leak': { weeps: 0.75 }, pressure: { low: 0.52, pulses: 0.2 } },
   },
@@ -88,7 +88,7 @@ export const WASHER_PUMP_FAULTS = {
     perThousand: 20,
     rank: 1050,
     strains: { age: 0.3 },
-    repair: { title: 'New nozzle', minutes: 2, partsCents: 900 },
+    repair: { title: 'New nozzle', renews: true, minutes: 2, partsCents: 900 },
     shows: { 'nozzle-flow': { worn: 0.95 }, pressure: { low: 0.82 } },
   },
   'nozzle-blocked': {

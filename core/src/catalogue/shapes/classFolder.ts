@@ -1,5 +1,6 @@
 import type { MachineClass } from './machineClass';
 import type { Rated } from './ratings';
+import type { Source } from './source';
 import type { SimulatedUnit } from './simulation';
 import type { ProofPlan } from './workshop';
 
@@ -10,6 +11,9 @@ export interface ClassMoney {
   readonly scrapCents: number;
   readonly engineCents: number;
   readonly swapMinutes: number;
+  /** In how many hours, and in how many years, it loses half of what it is worth. */
+  readonly halfLife: { readonly hours: number; readonly years: number };
+  readonly source: Source;
 }
 
 /** A drawing in a square of 48: SVG path data and circles, drawn with one stroke. */

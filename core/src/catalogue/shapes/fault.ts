@@ -11,6 +11,8 @@ export interface Repair {
   readonly minutes: number;
   readonly partsCents: number;
   readonly setUps?: readonly string[];
+  /** It fits a new part in place of the old: what state the old one is in does not matter then. */
+  readonly renews?: true;
   /** In what share of machines it holds (judgement); nearly always where it is not said. */
   readonly holds?: number;
   /** Where this was seen, it holds in another share. */

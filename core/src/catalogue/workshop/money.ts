@@ -1,3 +1,8 @@
+import { JUDGEMENT, type Source, type Threshold } from '../shapes';
+
+/** Where the odds of states and the minutes of risks come from. */
+export const STATES_SOURCE: Source = JUDGEMENT;
+
 /** The state that a part is found in, with the odds that cleaning or mending it holds (judgement). */
 export const STATES_FOUND = {
   good: { name: 'Good, worn little', success: 0.95 },
@@ -29,16 +34,48 @@ export const LOOK_BEFORE_QUOTE = [
 
 /** What can be done with what was found. */
 export const WAYS = {
+  find: 'Find the fault first',
   mend: 'Clean or repair it',
   replace: 'Replace the part',
   'swap-engine': 'Swap the engine',
   retire: 'Retire the unit',
 } as const;
-export const WAY_IDS = ['mend', 'replace', 'swap-engine', 'retire'] as const satisfies readonly (keyof typeof WAYS)[];
+export const WAY_IDS = [
+  'find',
+  'mend',
+  'replace',
+  'swap-engine',
+  'retire',
+] as const satisfies readonly (keyof typeof WAYS)[];
 
-/** The yard's money, where nothing else is set (judgement). */
+const amount = (name: string, value: number, unit: string, source: Source = JUDGEMENT): Threshold => ({
+  name,
+  value,
+  unit,
+  source,
+});
+
+/** The yard's money and odds, where nothing of its own is known. */
 export const MONEY = {
-  centsPerHour: 7800,
-  /** Odds that a repair comes back within thirty days, by way. */
-  comeback: { mend: 0.12, replace: 0.05, 'swap-engine': 0.06 },
+  centsPerHour: amount('An hour of the workshop', 7800, 'cents'),
+  comeback: {
+    find: amount('Odds that the same trouble comes back soon after a fault was found and put right', 0.1, 'odds'),
+    mend: amount('… after a part was cleaned or mended', 0.12, 'odds'),
+    replace: amount('… after a new part', 0.05, 'odds'),
+    'swap-engine': amount('… after another engine', 0.06, 'odds'),
+  },
+  comebackWorth: amount('So many cases stand behind these odds', 20, 'cases'),
+  wrong: amount('Odds that a confirmed cause was not it, or not all of it', 0.08, 'odds'),
+  wrongWorth: amount('So many cases stand behind that', 25, 'cases'),
+  swapHolds: amount('Odds that another engine cures what is wrong with an engine', 0.93, 'odds'),
+  swapAdds: amount('Another engine adds to the unit’s worth so much of its price', 0.35, 'share'),
+  swapLeadDays: amount('Days until another engine is there, where the supplier has said nothing', 6, 'days'),
+  partLeadDays: amount('Days until a part is there, where the supplier has said nothing', 3, 'days'),
+  shelfCents: amount('Parts up to so much lie on the shelf, as a rule', 1500, 'cents'),
+  daysToReplace: amount('Days until another unit is there in its place', 10, 'days'),
+  shareOut: amount('Share of days that a unit is out, where nothing is booked or known', 0.35, 'share'),
+  seasonDays: amount('Days to either side of this day last year that tell its season', 21, 'days'),
+  findHolds: amount('Odds that the fault is found and put right in the time expected', 0.9, 'odds'),
+  repairAfterFinding: amount('Minutes to put right what is found, as a rule', 30, 'min'),
+  partsAfterFinding: amount('Parts for what is found, as a rule', 1800, 'cents'),
 } as const;

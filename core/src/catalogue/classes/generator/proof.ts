@@ -1,7 +1,10 @@
 import { EXHAUST } from '../../workshop/proofs';
 import { COMMON_PRACTICE, published, type ProofPlan, type ProofReading } from '../../shapes';
 
-const ISO_8528 = published('ISO 8528-5:2018', 'operating limit values, class G1, steady-state voltage within 5 %; the value from memory');
+const ISO_8528 = published(
+  'ISO 8528-5:2018',
+  'operating limit values, class G1, steady-state voltage within 5 %; the value from memory',
+);
 const hertz = (id: string, name: string, atLoad: number, least: number, most: number): ProofReading => ({
   id,
   name,

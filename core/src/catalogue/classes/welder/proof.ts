@@ -16,7 +16,10 @@ export const PROOF: ProofPlan = {
       most: 90,
       scale: [30, 113],
       rating: 'open-circuit',
-      source: published('IEC 60974-1', 'rated no-load voltage at most 113 V d.c. (from memory); the band from 60 to 90 V is judgement'),
+      source: published(
+        'IEC 60974-1',
+        'rated no-load voltage at most 113 V d.c. (from memory); the band from 60 to 90 V is judgement',
+      ),
       live: 'volts',
       atLoad: 0,
       low: { observation: 'arc', outcome: 'weak' },
