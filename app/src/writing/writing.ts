@@ -4,7 +4,7 @@ import { formatFigure, formatMoney } from '@hudrik/core/figures';
 import { format } from 'date-fns/format';
 import { formatDistanceToNowStrict } from 'date-fns/formatDistanceToNowStrict';
 
-type Writing = Omit<Settings, 'yard'>;
+type Writing = Pick<Settings, 'currency' | 'locale' | 'timeZone'>;
 
 /** As the device writes, until the yard's settings are known. */
 let writing: Writing = {

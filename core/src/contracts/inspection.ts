@@ -97,6 +97,10 @@ export const opening = object({
   /** Hands-on minutes of the open work that holds it or keeps it in prep. */
   workMinutes: number().required(),
   ratings: object({ model: rated.required(), unit: rated.required() }).required(),
+  /** How often the same trouble came back soon within a year. */
+  comebacks: number().optional(),
+  /** The yard's own prices of its kit, cents by its id. */
+  kitPrices: mixed<Readonly<Record<string, number>>>().optional(),
   /** Checks for what this unit has not got. */
   notFitted: array(string().required()).required(),
   /** What is wrong with it and open: a check that finds one of these in order is asked how that came. */

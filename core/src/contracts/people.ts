@@ -1,6 +1,6 @@
 import type { InferType } from 'yup';
 import type { Frozen } from '../fields/frozen';
-import { array, boolean, name, number, object, role, string } from '../fields';
+import { array, boolean, mixed, name, number, object, role, string } from '../fields';
 
 const pin = string().min(4, 'A PIN or password has at least four characters.').max(200);
 export const preferences = object({
@@ -46,6 +46,17 @@ export const settings = object({
     .required(),
   /** IANA, as America/Denver. */
   timeZone: string().min(2).max(60).required(),
+  /** An hour of the workshop; null: the built-in one. */
+  centsPerHour: number().integer().min(1).max(1_000_000).nullable().optional(),
+  /** The yard's own prices of what did not come back, cents by "class/item"; what is not here has the built-in one. */
+  kitPrices: mixed<Readonly<Record<string, number>>>()
+    .optional()
+    .test('prices', 'Prices are whole cents, by class and item.', (prices) =>
+      Object.entries(prices ?? {}).every(
+        ([key, cents]) =>
+          /^[a-z-]+\/[a-z-]+$/.test(key) && Number.isInteger(cents) && cents >= 0 && cents <= 10_000_000,
+      ),
+    ),
 }).noUnknown();
 export type Settings = Frozen<InferType<typeof settings>>;
 export const people = object({

@@ -8,5 +8,13 @@ export {
   type Verdict,
   type VerdictResult,
 } from './judge';
-export { judgeCheckIn, kitThatWent, type Entered, type Known, type Rules } from './judgeCheckIn';
+export {
+  judgeCheckIn,
+  kitAtPrices,
+  kitThatWent,
+  presentKit,
+  type Entered,
+  type Known,
+  type Rules,
+} from './judgeCheckIn';
 export { leastSeconds, wasHurried } from './walk';

@@ -43,6 +43,10 @@ export interface Known {
   readonly wentOutWithEighths: number | null;
   /** What went along at the check-out; null when not known, and then the class's whole kit did. */
   readonly wentOutWithKit: readonly { readonly id: string; readonly count: number }[] | null;
+  /** How often the same trouble came back soon within a year; not said by older ones. */
+  readonly comebacks?: number | undefined;
+  /** The yard's own prices of what did not come back, cents by its id; without one the class's counts. */
+  readonly kitPrices?: Readonly<Record<string, number>> | undefined;
 }
 
 /**
@@ -66,7 +70,10 @@ export function judgeCheckIn(rules: Rules, entered: Entered, known: Known): Verd
     derived: rules.derived,
     answers: entered.answers,
     complaintIds: [...told],
-    missing: pricedKit(entered.missing, kitThatWent(machineClass.kit, known.wentOutWithKit)),
+    missing: pricedKit(
+      presentKit(entered.missing, machineClass.kit),
+      kitAtPrices(kitThatWent(machineClass.kit, known.wentOutWithKit), known.kitPrices),
+    ),
     facts: {
       hoursToOilService: Math.round(left * 10) / 10,
       ...(known.nextHireHours === null ? {} : { hoursToOilServiceAfterNextHire: left - known.nextHireHours }),
@@ -77,7 +84,27 @@ export function judgeCheckIn(rules: Rules, entered: Entered, known: Known): Verd
       tapFoundOpen: entered.fuelTap === 'shut-now' ? 1 : 0,
       hoursOverrideOneIn: entered.unusualOneIn,
       byApprentice: entered.byApprentice ? 1 : 0,
+      comebacks: known.comebacks ?? 0,
     },
+  });
+}
+
+interface Counted {
+  readonly id: string;
+  readonly count: number;
+}
+
+/**
+ * What was counted under a line of an older edition, under those that stand in its place: one for one, the first of them first.
+ * In: counts as they were written, the kit as it is. Out: counts by ids of the kit. Example: two of four nozzles are the first two by angle.
+ */
+export function presentKit(
+  counted: readonly Counted[],
+  kit: readonly { readonly id: string; readonly formerly?: string }[],
+): Counted[] {
+  return counted.flatMap((entry) => {
+    const now = kit.filter((item) => item.formerly === entry.id);
+    return now.length === 0 ? entry : now.slice(0, entry.count).map(({ id }) => ({ id, count: 1 }));
   });
 }
 
@@ -85,15 +112,22 @@ export function judgeCheckIn(rules: Rules, entered: Entered, known: Known): Verd
  * The kit of a class as far as it went out.
  * In: the class's kit, what the check-out says (null: not known). Out: the same entries with the counts that went, those that did not left out.
  */
-export function kitThatWent<K extends { readonly id: string; readonly count: number }>(
+export function kitThatWent<K extends Counted & { readonly formerly?: string }>(
   kit: readonly K[],
   went: Known['wentOutWithKit'],
 ): K[] {
   if (went === null) return [...kit];
+  const gone = presentKit(went, kit);
   return kit
-    .map((entry) => ({ ...entry, count: Math.min(went.find((gone) => gone.id === entry.id)?.count ?? 0, entry.count) }))
+    .map((entry) => ({ ...entry, count: Math.min(gone.find((one) => one.id === entry.id)?.count ?? 0, entry.count) }))
     .filter((entry) => entry.count > 0);
 }
+
+/** A kit at the yard's own prices, where it has set them. */
+export const kitAtPrices = <K extends { readonly id: string; readonly priceCents: number }>(
+  kit: readonly K[],
+  own: Readonly<Record<string, number>> = {},
+): K[] => kit.map((entry) => ({ ...entry, priceCents: own[entry.id] ?? entry.priceCents }));
 
 /** Kit that did not come back, with its price: never more of a thing than went out. */
 function pricedKit(missing: Entered['missing'], kit: readonly MissingKit[]): MissingKit[] {

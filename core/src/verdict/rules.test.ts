@@ -1,4 +1,13 @@
-import { kitThatWent, judge, judgeCheckIn, placeInLimit, type Answer, type JudgeInput } from './index';
+import {
+  kitAtPrices,
+  kitThatWent,
+  presentKit,
+  judge,
+  judgeCheckIn,
+  placeInLimit,
+  type Answer,
+  type JudgeInput,
+} from './index';
 import { checksOf, classOf, rulesOf, type Check, type Complaint, type DerivedFinding } from '../catalogue';
 import { nth } from '../typed';
 
@@ -321,5 +330,64 @@ describe('what could not be made, and what was not measured', () => {
       input({ answers: [not('guard', 'not-under-pressure'), ok('oil'), not('speed')], findFault }),
     );
     expect(jobs.map((job) => job.work)).toEqual(['look-again', 'find-fault']);
+  });
+});
+
+describe('kit of the yard’s own', () => {
+  const washer = classOf('pressure-washer').kit;
+
+  test('a nozzle of each angle is in the kit, counted by itself', () => {
+    const nozzles = washer.filter(({ id }) => id.startsWith('nozzle-'));
+    expect(nozzles.map(({ name, count }) => [name, count])).toEqual([
+      ['Nozzle 0°', 1],
+      ['Nozzle 15°', 1],
+      ['Nozzle 25°', 1],
+      ['Nozzle 40°', 1],
+      ['Soap nozzle', 1],
+    ]);
+  });
+
+  test('what went out under a line of an older edition is asked for by the lines that stand in its place', () => {
+    const went = [
+      { id: 'nozzle', count: 4 },
+      { id: 'hose', count: 1 },
+    ];
+    expect(kitThatWent(washer, went).map(({ id }) => id)).toEqual([
+      'hose',
+      'nozzle-0',
+      'nozzle-15',
+      'nozzle-25',
+      'nozzle-40',
+    ]);
+    expect(presentKit([{ id: 'nozzle', count: 2 }], washer)).toEqual([
+      { id: 'nozzle-0', count: 1 },
+      { id: 'nozzle-15', count: 1 },
+    ]);
+    expect(presentKit([{ id: 'hose', count: 1 }], washer)).toEqual([{ id: 'hose', count: 1 }]);
+  });
+
+  test('its price is the yard’s own where it has set one', () => {
+    const priced = kitAtPrices(washer, { hose: 12_000 });
+    expect(priced.find(({ id }) => id === 'hose')?.priceCents).toBe(12_000);
+    expect(priced.find(({ id }) => id === 'nozzle-0')?.priceCents).toBe(900);
+  });
+
+  test.each([
+    [2, false],
+    [3, true],
+  ])('%d comebacks within a year: looked into before it goes out again: %s', (comebacks, asked) => {
+    const machineClass = classOf('generator');
+    const verdict = judge({
+      edition: 'x',
+      checks: [],
+      complaints: [],
+      derived: rulesOf(machineClass).derived,
+      answers: [],
+      complaintIds: [],
+      missing: [],
+      facts: { comebacks },
+    });
+    expect(verdict.reasons.some(({ origin }) => origin.id === 'comes-back')).toBe(asked);
+    expect(verdict.jobs.some(({ work }) => work === 'why-it-comes-back')).toBe(asked);
   });
 });

@@ -22,6 +22,7 @@ import type { Db } from '../database/tables';
 import { lastReading } from '../fleet/meters';
 import { linesOfJobs } from '../parts/partLines';
 import { readQuote } from '../parts/quotes';
+import { readSettings } from '../people/settings';
 import { refuse } from '../refusal';
 import { demandFor, type Demand } from './demand';
 import { jobBackground, type JobBackground } from './jobBackground';
@@ -116,7 +117,7 @@ interface YardAsked {
 async function yardFigures({ db, now, job, causes, priced, demand }: YardAsked): Promise<YardFigures> {
   const { trueHours } = await lastReading(db, job.unit_id);
   return {
-    centsPerHour: null,
+    centsPerHour: (await readSettings(db)).centsPerHour,
     shareOut: demand.share,
     cameBack: await cameBackAfter(db, job.class_id, causes),
     wasWrong: await wasWrong(db),
@@ -218,7 +219,12 @@ function basisOf({ asked, yard, demand, classId, priced }: Basis): WaysReply['ba
   const proven = (cases: number, source: Source): Source => (cases > 0 ? own('proven visits') : source);
   const [first] = asked.doings;
   return [
-    line('An hour of the workshop', asked.centsPerHour, 'cents', MONEY.centsPerHour.source),
+    line(
+      'An hour of the workshop',
+      asked.centsPerHour,
+      'cents',
+      yard.centsPerHour === null ? MONEY.centsPerHour.source : own('price list'),
+    ),
     line('A day’s hire', asked.dayCents, 'cents', money.source),
     line(
       'Share of days that it would be out',

@@ -2,7 +2,7 @@ import { checksOf, classOf, rulesOf } from '@hudrik/core/catalogue';
 import { classOfUnit } from './classOfUnit';
 import type { Opening, Role } from '@hudrik/core/contracts';
 import type { Facts } from '@hudrik/core/log';
-import { judgeCheckIn as judge, type Verdict } from '@hudrik/core/verdict';
+import { judgeCheckIn as judge, presentKit, type Verdict } from '@hudrik/core/verdict';
 import type { TakenReading } from '../fleet/meters';
 import { refuse } from '../refusal';
 
@@ -25,7 +25,7 @@ export function judgeCheckIn({ sent, opening, taken, role }: Judging): Verdict {
   const asked = ids(checksOf(rules.machineClass));
   const answers = sent.answers.filter((answer) => asked.includes(answer.check));
   mustBeOneOf('complaintIds', sent.complaintIds, ids(rules.complaints));
-  mustBeOneOf('missing.id', ids(sent.missing), ids(rules.machineClass.kit));
+  mustBeOneOf('missing.id', ids(presentKit(sent.missing, rules.machineClass.kit)), ids(rules.machineClass.kit));
   mustBeOneOf('stations.id', ids(sent.stations), ids(rules.machineClass.stations));
   return judge(
     rules,
@@ -36,6 +36,8 @@ export function judgeCheckIn({ sent, opening, taken, role }: Judging): Verdict {
       nextHireHours: opening.nextHire ? opening.nextHireHours : null,
       wentOutWithEighths: opening.wentOut?.fuelEighths ?? null,
       wentOutWithKit: opening.wentOut?.kit ?? null,
+      comebacks: opening.comebacks,
+      kitPrices: opening.kitPrices,
     },
   );
 }

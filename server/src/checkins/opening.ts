@@ -9,13 +9,15 @@ import { hireRows, toHireLine } from '../hires/hireLines';
 import { lastReading, rateOfUse } from '../fleet/meters';
 import { readDefects } from '../defects/readDefects';
 import { askedAgain } from '../defects/settle';
+import { countComebacks } from '../cards/countComebacks';
+import { kitPricesOf } from '../people/settings';
 import { ratingsOfUnit } from '../fleet/models';
 import { toUnitLine, unitRows } from '../fleet/unitLines';
 import { unitByTag } from '../fleet/units';
 import { isOf } from '@hudrik/core/log';
 
 /** What is known of a unit when somebody starts to check it in or out. */
-export async function readOpening({ db }: Pick<Context, 'db'>, tag: string): Promise<Opening> {
+export async function readOpening({ db, now }: Pick<Context, 'db' | 'now'>, tag: string): Promise<Opening> {
   const unit = await unitByTag(db, tag);
   const line = toUnitLine(await unitRows(db).where('u.id', '=', unit.id).executeTakeFirstOrThrow());
   const last = await lastReading(db, unit.id);
@@ -51,6 +53,8 @@ export async function readOpening({ db }: Pick<Context, 'db'>, tag: string): Pro
     nextHireHours: line.nextHire ? forecastHours(use, daysOf(line.nextHire)).expected : 0,
     workMinutes: Number(work?.minutes ?? 0),
     ratings: await ratingsOfUnit(db, unit),
+    comebacks: await countComebacks(db, unit.id, now()),
+    kitPrices: await kitPricesOf(db, unit.class_id),
     notFitted: (await db.selectFrom('not_fitted').select('check_id').where('unit_id', '=', unit.id).execute()).map(
       (row) => row.check_id,
     ),

@@ -29,7 +29,7 @@ export const takeCheckIn: Taker<'check-in'> = async ({ change, actor, id, facts:
   const { trx, unit, at } = change;
   await mustFollowNewest(trx, unit, sent);
   await mustHavePhotos(trx, sent);
-  const opening = await readOpening({ db: trx }, unit.tag);
+  const opening = await readOpening({ db: trx, now: () => at }, unit.tag);
   const taken = await takeReading(trx, { unit, entry: sent.hours, at, hireDays: hireDaysOf(opening, at) });
   const verdict = judgeCheckIn({ sent, opening, taken, role: actor.role });
   // A second look is kept beside the first: the hire that the first ended is over, and a later one is not its to end.

@@ -4,6 +4,7 @@ import { fallsDue, mayGoOut } from '@hudrik/core/readiness';
 import { HIRE } from '@hudrik/core/states';
 import type { HireRow, Trx, UnitRow } from '../database/tables';
 import { readDefects } from '../defects/readDefects';
+import { presentKit } from '@hudrik/core/verdict';
 import { rateOfUse, takeReading } from '../fleet/meters';
 import { computeReadiness } from '../fleet/computeReadiness';
 import { unitFacts } from '../fleet/unitFacts';
@@ -19,7 +20,8 @@ export const takeCheckOut: Taker<'check-out'> = async ({ change, actor, id, fact
   const going = mayGoOut(await computeReadiness(trx, unit.id), signer, await dueDuring(trx, unit, sent, at));
   if (!going.may) return refuse(going.code, { ...going });
   if (going.waives) await mustBeSafe(trx, unit.id);
-  const stray = sent.kit.find((entry) => !classOf(unit.class_id).kit.some((known) => known.id === entry.id));
+  const { kit } = classOf(unit.class_id);
+  const stray = presentKit(sent.kit, kit).find((entry) => !kit.some((known) => known.id === entry.id));
   if (stray) refuse('not-valid', { field: 'kit.id', value: stray.id });
   const hire = await hireToStart(trx, unit, sent, at, id);
   const taken = await takeReading(trx, { unit, entry: sent.hours, at, hireDays: 0 });

@@ -223,6 +223,8 @@ interface IdempotencyTable {
 
 /** One row: how this yard writes money, figures and times. */
 interface YardSettingsTable {
+  cents_per_hour: Generated<number | null>;
+  kit_prices: ColumnType<Record<string, number>, string | undefined, string>;
   only_one: Generated<boolean>;
   yard: string;
   currency: string;

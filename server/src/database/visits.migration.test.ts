@@ -71,6 +71,7 @@ describe('visits of a yard kept by the version before', () => {
       '0010_fuel_low_tap_off',
       '0011_true_hours_never_fall',
       '0012_price_paid',
+      '0013_own_prices',
     ]);
     assert.deepEqual(await bringUpToDate(db, () => NOW), []);
   });

@@ -1,7 +1,8 @@
 import assert from 'node:assert/strict';
 import { describe, test } from 'node:test';
-import type { Settings } from '@hudrik/core/contracts';
-import { problemIn, useYard } from '../testing/yard';
+import type { Opening, Settings } from '@hudrik/core/contracts';
+import { foundCheckIn } from '../testing/samples';
+import { entryIn, problemIn, useYard } from '../testing/yard';
 
 describe('how the yard writes', () => {
   const yard = useYard();
@@ -14,8 +15,9 @@ describe('how the yard writes', () => {
   });
 
   test('what a lead says is kept, and everybody reads it', async () => {
-    assert.deepEqual(await (await put(ours)).json(), ours);
-    assert.deepEqual(await yard.read<Settings>('/api/settings', 'apprentice'), ours);
+    const read = { ...ours, centsPerHour: null, kitPrices: {} };
+    assert.deepEqual(await (await put(ours)).json(), read);
+    assert.deepEqual(await yard.read<Settings>('/api/settings', 'apprentice'), read);
   });
 
   test('a currency, a locale or a time zone that is none is refused by its field, and nothing changes', async () => {
@@ -31,6 +33,26 @@ describe('how the yard writes', () => {
       assert.equal(answer.status, 422, field);
       assert.equal(problem.errors?.[0]?.path ?? problem.facts?.['field'], field);
     }
-    assert.deepEqual(await yard.read<Settings>('/api/settings', 'lead'), ours);
+    const { yard: name, currency } = await yard.read<Settings>('/api/settings', 'lead');
+    assert.deepEqual([name, currency], [ours.yard, ours.currency]);
+  });
+
+  test('the yard’s own prices: what is not said stays, what is no price is refused', async () => {
+    const own = { centsPerHour: 9100, kitPrices: { 'generator/key': 2200 } };
+    assert.equal((await put({ ...ours, ...own })).status, 200);
+    await put(ours);
+    const { centsPerHour, kitPrices } = await yard.read<Settings>('/api/settings', 'counter');
+    assert.deepEqual({ centsPerHour, kitPrices }, own);
+    for (const wrong of [{ kitPrices: { 'generator/key': -1 } }, { kitPrices: { key: 5 } }, { centsPerHour: 0 }])
+      assert.equal((await put({ ...ours, ...wrong } as never)).status, 422, JSON.stringify(wrong));
+    // What did not come back is charged at it.
+    await yard.addUnit('GE-61');
+    const { kitPrices: ofClass } = await yard.read<Opening>('/api/units/GE-61/opening', 'technician');
+    assert.deepEqual(ofClass, { key: 2200 });
+    const sent = foundCheckIn('GE-61', 'generator', '101.0', {});
+    const { outcome } = await entryIn(
+      await yard.checkIn({ ...sent, facts: { ...sent.facts, missing: [{ id: 'key', count: 1 }] } }),
+    );
+    assert.match(JSON.stringify(outcome), /22/);
   });
 });

@@ -3,17 +3,34 @@ import type { Db } from '../database/tables';
 import { refuse } from '../refusal';
 
 /** How this yard writes money, figures and times. Until somebody says where it lies, its clock is this server's. */
-export async function readSettings(db: Db): Promise<Settings> {
+export async function readSettings(db: Db): Promise<Required<Settings>> {
   const row = await db.selectFrom('yard_settings').selectAll().executeTakeFirstOrThrow();
   const { yard, currency, locale } = row;
-  return { yard, currency, locale, timeZone: row.time_zone ?? Intl.DateTimeFormat().resolvedOptions().timeZone };
+  const timeZone = row.time_zone ?? Intl.DateTimeFormat().resolvedOptions().timeZone;
+  return { yard, currency, locale, timeZone, centsPerHour: row.cents_per_hour, kitPrices: row.kit_prices };
 }
 
-export async function changeSettings(db: Db, { yard, currency, locale, timeZone }: Settings): Promise<Settings> {
+/** The yard's own prices of a class's kit, cents by item. */
+export async function kitPricesOf(db: Db, classId: string): Promise<Record<string, number>> {
+  const { kitPrices } = await readSettings(db);
+  const own = Object.entries(kitPrices).filter(([key]) => key.startsWith(`${classId}/`));
+  return Object.fromEntries(own.map(([key, cents]) => [key.slice(classId.length + 1), cents]));
+}
+
+export async function changeSettings(db: Db, settings: Settings): Promise<Settings> {
+  const { yard, currency, locale, timeZone, centsPerHour, kitPrices } = settings;
   mustBeKnown('locale', locale, () => Intl.getCanonicalLocales(locale));
   mustBeKnown('currency', currency, () => new Intl.NumberFormat(locale, { style: 'currency', currency }));
   mustBeKnown('timeZone', timeZone, () => new Intl.DateTimeFormat(locale, { timeZone }));
-  await db.updateTable('yard_settings').set({ yard, currency, locale, time_zone: timeZone }).execute();
+  // What is not said stays as it is.
+  const prices = {
+    ...(centsPerHour === undefined ? {} : { cents_per_hour: centsPerHour }),
+    ...(kitPrices === undefined ? {} : { kit_prices: JSON.stringify(kitPrices) }),
+  };
+  await db
+    .updateTable('yard_settings')
+    .set({ yard, currency, locale, time_zone: timeZone, ...prices })
+    .execute();
   return readSettings(db);
 }
 

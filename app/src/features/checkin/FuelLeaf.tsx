@@ -1,5 +1,5 @@
 import { classOf } from '@hudrik/core/catalogue';
-import { kitThatWent } from '@hudrik/core/verdict';
+import { kitAtPrices, kitThatWent } from '@hudrik/core/verdict';
 import { useEffect, useRef, useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { Button, Choice, Section, Words } from '@/design';
@@ -18,7 +18,7 @@ export function FuelLeaf({ draft, change, next }: LeafProps) {
   const [counting, setCounting] = useState(Object.values(draft.missing ?? {}).some((count) => count > 0));
   useGoOnWhenDone(done && !counting, next);
   const out = draft.opening.wentOut;
-  const kit = kitThatWent(machineClass.kit, out?.kit ?? null);
+  const kit = kitAtPrices(kitThatWent(machineClass.kit, out?.kit ?? null), draft.opening.kitPrices);
   return (
     <LeafFrame action={<Button kind="main" tall label="Next" offBecause={sayFuelOpen(draft)} onPress={next} />}>
       <Section title={out ? `Fuel (went out ${sayFuel(out.fuelEighths)})` : 'Fuel'}>

@@ -229,6 +229,8 @@ export function judgeDraft(draft: Draft, byApprentice: boolean, now: Date): Verd
       nextHireHours: opening.nextHire ? opening.nextHireHours : null,
       wentOutWithEighths: opening.wentOut?.fuelEighths ?? null,
       wentOutWithKit: opening.wentOut?.kit ?? null,
+      comebacks: opening.comebacks,
+      kitPrices: opening.kitPrices,
     },
   );
 }

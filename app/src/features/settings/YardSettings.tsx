@@ -5,6 +5,7 @@ import { sentenceOf, useChange, useRead } from '@/api';
 import { Button, Failure, Loading, Section, Words } from '@/design';
 import { FormField, useSchemaForm } from '@/forms';
 import { sayDay, sayMoney } from '@/writing';
+import { OwnPrices } from './OwnPrices';
 
 const form = object({
   yard: name.required('Enter the name of the yard.'),
@@ -29,7 +30,12 @@ export function YardSettings() {
     ) : (
       <Loading what="the settings of the yard" />
     );
-  return <Form key={JSON.stringify(settings.data)} settings={settings.data} />;
+  return (
+    <>
+      <Form key={JSON.stringify(settings.data)} settings={settings.data} />
+      <OwnPrices key={JSON.stringify(settings.data.kitPrices)} settings={settings.data} />
+    </>
+  );
 }
 
 function Form({ settings }: { readonly settings: Settings }) {

@@ -23,5 +23,6 @@ export const WORK = worksOf({
   'kill-switch': ['repair', 'Stop switch and its wire', 30],
   wash: ['prep', 'Clean it: dry and by hand round air inlet and electrics', 15],
   'hydraulic-lock': ['repair', 'Plug out, clear the cylinder, float needle, new oil', 75],
+  'why-it-comes-back': ['prep', 'Look into why it comes back: keep it, or let it go', 20],
   'sign-off': ['prep', 'Look over the apprentice’s check-in and sign it off', 5],
 });

@@ -114,6 +114,13 @@ export const DERIVED_FINDINGS: readonly DerivedFinding[] = [
     raises: WORK['sign-off'],
   },
   {
+    id: 'comes-back',
+    when: [{ fact: 'comebacks', atLeast: 3 }],
+    consequence: 'fix-before-hire',
+    sentence: 'The same trouble came back {comebacks} times within a year: look into why before it goes out again.',
+    raises: WORK['why-it-comes-back'],
+  },
+  {
     id: 'walk-round-hurried',
     when: [{ fact: 'stationsHurried', atLeast: 2 }],
     consequence: 'note',

@@ -10,6 +10,7 @@ export const FACTS = [
   'tapFoundOpen',
   'hoursOverrideOneIn',
   'byApprentice',
+  'comebacks',
 ] as const;
 export type FactName = (typeof FACTS)[number];
 

@@ -9,6 +9,8 @@ export interface Accessory {
   readonly count: number;
   /** Charged for each one that does not come back, cents. */
   readonly priceCents: number;
+  /** Of an older edition, where several such were one line: the id of that line. */
+  readonly formerly?: string;
 }
 
 export interface ServiceInterval {
