@@ -1,3 +1,4 @@
+import { COMMON_PRACTICE, JUDGEMENT, judgement, type Source } from './shapes';
 import { BRINGS, FAULTS } from './faults';
 import { OBSERVATIONS, SAME_FACTS, SEEN_AS, SET_UPS } from './observations';
 import { MISLEADING, STANDSTILLS, TELLS_PAST } from './warnings';
@@ -28,3 +29,28 @@ export const FAULT_KNOWLEDGE = {
   standstills: STANDSTILLS,
   tellsPast: TELLS_PAST,
 } as const;
+
+/**
+ * Where the numbers of each table of the knowledge come from, by what they are. A table without its line does not compile. What proven visits
+ * of the yard teach moves the odds of faults and of what they bring about; everything else stays as it is here.
+ */
+export const KNOWLEDGE_SOURCES: Readonly<Record<keyof typeof FAULT_KNOWLEDGE, Readonly<Record<string, Source>>>> = {
+  faults: {
+    'odds, of a thousand': judgement('moved by the yard’s own proven visits'),
+    'what they show, and how often': judgement('which reading speaks for which fault is common practice'),
+    'minutes, prices and how often a repair holds': JUDGEMENT,
+  },
+  brings: { 'how often one brings another about': judgement('moved by the yard’s own proven visits') },
+  observations: {
+    minutes: JUDGEMENT,
+    'how often a machine without the fault shows it': JUDGEMENT,
+    'what each means': COMMON_PRACTICE,
+  },
+  seenAs: { 'how often it is called so where it is not': JUDGEMENT },
+  setUps: { minutes: JUDGEMENT },
+  sameFacts: { 'which tellings are one': COMMON_PRACTICE },
+  traitShares: { 'share of engines with each trait': JUDGEMENT },
+  misleading: { 'what misleads': COMMON_PRACTICE },
+  standstills: { 'what must not be started, run or turned': COMMON_PRACTICE },
+  tellsPast: { 'what tells a past': JUDGEMENT },
+};

@@ -1,7 +1,11 @@
-import type { AnyFault, Shown } from '../catalogue/shapes';
+import { type AnyFault, JUDGEMENT, type Shown, type Threshold } from '../catalogue/shapes';
 
-/** A cause explains what it shows at least this often. */
-const OFTEN = 0.1;
+export const EXPLAINS_OFTEN: Threshold = {
+  name: 'A cause explains what it shows at least so often',
+  value: 0.1,
+  unit: 'odds',
+  source: JUDGEMENT,
+};
 
 /**
  * Which confirmed causes explain something told: those that show it often enough. A proposal: a person may tie it otherwise.
@@ -11,4 +15,4 @@ export const explainedBy = (
   faults: Readonly<Record<string, AnyFault | undefined>>,
   causes: readonly string[],
   { observation, outcome }: Shown,
-): string[] => causes.filter((id) => (faults[id]?.shows[observation]?.[outcome] ?? 0) >= OFTEN);
+): string[] => causes.filter((id) => (faults[id]?.shows[observation]?.[outcome] ?? 0) >= EXPLAINS_OFTEN.value);

@@ -1,3 +1,4 @@
+import { JUDGEMENT, type Threshold } from '../catalogue/shapes';
 import { type Belief, type Sets } from './Belief';
 import { likelihoodAmongOthers, likelihoodOf, type Likelihood } from './likelihood';
 import { beliefOf, folded, type Shown, type Step } from './beliefs';
@@ -181,14 +182,22 @@ function nothingWrongBy(knowledge: Knowledge, seen: Seen): number | null {
   if (told.length === 0) return null;
   const shares = told
     .filter(([id, outcome]) => asList(outcome).some((one) => isTrouble(knowledge, id, one)))
-    .map(([id]) => knowledge.observations[id]?.nothingWrong ?? OFTEN_NOTHING);
-  return shares.length === 0 ? NOTHING_AMISS : Math.min(...shares);
+    .map(([id]) => knowledge.observations[id]?.nothingWrong ?? OFTEN_NOTHING.value);
+  return shares.length === 0 ? NOTHING_AMISS.value : Math.min(...shares);
 }
 
-/** About one complaint in ten is a choke forgotten, a tap, a hirer in a hurry (judgement). */
-const OFTEN_NOTHING = 0.1;
-/** Nothing amiss was told. */
-const NOTHING_AMISS = 0.3;
+export const OFTEN_NOTHING: Threshold = {
+  name: 'Complaints behind which nothing is wrong: a choke forgotten, a tap, a hirer in a hurry',
+  value: 0.1,
+  unit: 'odds',
+  source: JUDGEMENT,
+};
+export const NOTHING_AMISS: Threshold = {
+  name: 'The same where nothing amiss was told',
+  value: 0.3,
+  unit: 'odds',
+  source: JUDGEMENT,
+};
 
 /** The last model made: from one reading to the next the machine stays the same. */
 let last: { readonly knowledge: Knowledge; readonly key: string; readonly model: Model } | null = null;

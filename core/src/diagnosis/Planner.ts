@@ -1,3 +1,4 @@
+import { JUDGEMENT, type Threshold } from '../catalogue/shapes';
 import { likelihoodsOf, type ExplainingSets } from './explainingSets';
 import type { Model } from './compileModel';
 import type { CompiledObservation } from './compiled';
@@ -166,7 +167,7 @@ export class Planner {
   private putRight(now: number, best: number): Step[] {
     return this.given.map(({ id, enough }) => {
       const saving = enough * now - this.prices.minutesToTry();
-      const isNow = enough >= ENOUGH || saving >= best;
+      const isNow = enough >= ENOUGH.value || saving >= best;
       return {
         kind: 'repair',
         id,
@@ -293,8 +294,12 @@ export class Planner {
   }
 }
 
-/** Where what is given explains so much, it is put right before anything else is looked at. */
-const ENOUGH = 0.8;
+export const ENOUGH: Threshold = {
+  name: 'Where what is given explains so much, it is put right before anything else is looked at',
+  value: 0.8,
+  unit: 'probability',
+  source: JUDGEMENT,
+};
 /** So many of the best checks are reckoned with what best follows them. */
 const TWO_AHEAD = 3;
 /** A check of which only so unlikely culprits speak is not reckoned through: it is worth nothing yet. */

@@ -1,3 +1,4 @@
+import { JUDGEMENT, type Threshold } from '../catalogue/shapes';
 import type { Knowledge, Model } from './compileModel';
 import type { CompiledObservation } from './compiled';
 import { checkMinutes, minutesToOpen, repairMinutes } from './effort';
@@ -25,8 +26,12 @@ export interface Price {
   readonly then: Float64Array;
 }
 
-/** A look that misses or mistakes in fewer cases than this settles the question. */
-const SETTLES = 0.15;
+export const SETTLES: Threshold = {
+  name: 'A look that misses or mistakes in fewer cases than this settles the question',
+  value: 0.15,
+  unit: 'odds',
+  source: JUDGEMENT,
+};
 /** No more faults than this may show the same, mostly: else it tells a group of faults, not one. */
 const SAME_SHOWN_BY = 3;
 /** To get past a fault that somebody looked for already. */
@@ -34,7 +39,7 @@ const LOOKED = 0.5;
 
 /** Whether a look settles one fault: it speaks nearly always, and hardly another shows the same. */
 function settles(entry: CompiledObservation, f: number): boolean {
-  if ((entry.silent[f] as number) > SETTLES) return false;
+  if ((entry.silent[f] as number) > SETTLES.value) return false;
   const shown = entry.shows.reduce((most, table) => ((table[f] as number) > (most[f] as number) ? table : most));
   return shown.filter((part) => part >= 0.5).length <= SAME_SHOWN_BY;
 }
@@ -71,7 +76,7 @@ function ofModel(model: Model, knowledge: Knowledge): OfModel {
   const computed = known.get(model);
   if (computed) return computed;
   const looks = [...model.observations.values()].filter(
-    (entry) => entry.belongs && (entry.healthy[0] as number) >= 1 - SETTLES,
+    (entry) => entry.belongs && (entry.healthy[0] as number) >= 1 - SETTLES.value,
   );
   const settlers = model.faultIds.map((id, f) => settlersOf(model, knowledge, id, f, looks));
   const wants = model.faultIds.map(

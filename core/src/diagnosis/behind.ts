@@ -1,7 +1,12 @@
+import { JUDGEMENT, type Threshold } from '../catalogue/shapes';
 import type { Knowledge } from './compileModel';
 
-/** From this share on it is said what may stand behind a cause. */
-const OFTEN = 0.3;
+export const STANDS_BEHIND: Threshold = {
+  name: 'From this share on it is said what may stand behind a cause',
+  value: 0.3,
+  unit: 'share',
+  source: JUDGEMENT,
+};
 
 export interface Behind {
   readonly cause: string;
@@ -32,7 +37,7 @@ export function behindOf(
   return causes.flatMap((cause): Behind[] => {
     const parents = Object.entries(brings)
       .map(([parent, children]) => ({ parent, share: children?.[cause] ?? 0 }))
-      .filter(({ share }) => share >= OFTEN)
+      .filter(({ share }) => share >= STANDS_BEHIND.value)
       .sort((a, b) => b.share - a.share);
     // What brought it about is known.
     if (parents.some(({ parent }) => causes.includes(parent))) return [];

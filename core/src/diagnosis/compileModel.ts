@@ -1,13 +1,15 @@
-import type {
-  AnyFault,
-  AnyObservation,
-  Misleading,
-  Past,
-  SameFact,
-  SeenAs,
-  SetUp,
-  Standstill,
-  TellsPast,
+import {
+  type AnyFault,
+  type AnyObservation,
+  JUDGEMENT,
+  type Misleading,
+  type Past,
+  type SameFact,
+  type SeenAs,
+  type SetUp,
+  type Standstill,
+  type TellsPast,
+  type Threshold,
 } from '../catalogue/shapes';
 import { Belief } from './Belief';
 import type { CompiledObservation } from './compiled';
@@ -40,12 +42,24 @@ export interface Learned {
   >;
 }
 
-/** The built-in odds are worth this many proven cases (judgement). */
-export const PRIOR_WORTH = 60;
-/** What brings what about is worth this many in which it was looked at (judgement). */
-const LINK_WORTH = 20;
-/** No fault speaks with more certainty than this: a look can always be wrong. */
-const SUREST = 0.98;
+export const PRIOR_WORTH: Threshold = {
+  name: 'The built-in odds of faults are worth so many proven cases',
+  value: 60,
+  unit: 'cases',
+  source: JUDGEMENT,
+};
+export const LINK_WORTH: Threshold = {
+  name: 'What brings what about is worth so many cases in which it was looked at',
+  value: 20,
+  unit: 'cases',
+  source: JUDGEMENT,
+};
+export const SUREST_LOOK: Threshold = {
+  name: 'No fault speaks with more certainty than this: a look can always be wrong',
+  value: 0.98,
+  unit: 'odds',
+  source: JUDGEMENT,
+};
 
 export interface Model {
   readonly machine: Machine;
@@ -110,7 +124,8 @@ function bringsOf(knowledge: Knowledge, faults: readonly Entry[], { brought }: P
         : [
             {
               fault,
-              share: Math.min(taughtLink(part, brought?.[id]?.[child]), MOST_BROUGHT) * (faults[fault]?.share ?? 1),
+              share:
+                Math.min(taughtLink(part, brought?.[id]?.[child]), MOST_BROUGHT.value) * (faults[fault]?.share ?? 1),
             },
           ];
     }),
@@ -119,13 +134,17 @@ function bringsOf(knowledge: Knowledge, faults: readonly Entry[], { brought }: P
 
 /** A fault's own odds, moved by the cases that count to it. */
 const taught = (own: number, id: string, { cases, counts, apart }: Learned): number =>
-  Math.min((own * PRIOR_WORTH + (counts[id] ?? 0)) / (PRIOR_WORTH + cases - (apart?.[id] ?? 0)), 0.9);
+  Math.min((own * PRIOR_WORTH.value + (counts[id] ?? 0)) / (PRIOR_WORTH.value + cases - (apart?.[id] ?? 0)), 0.9);
 
 const taughtLink = (share: number, seen = { looked: 0, found: 0 }): number =>
-  (share * LINK_WORTH + seen.found) / (LINK_WORTH + seen.looked);
+  (share * LINK_WORTH.value + seen.found) / (LINK_WORTH.value + seen.looked);
 
-/** Nothing brings another about more surely. */
-const MOST_BROUGHT = 0.9;
+export const MOST_BROUGHT: Threshold = {
+  name: 'Nothing brings another fault about more surely',
+  value: 0.9,
+  unit: 'odds',
+  source: JUDGEMENT,
+};
 
 /** A probability moved on the log-odds scale by the strains of a past. */
 function strained(
@@ -178,7 +197,7 @@ function compileObservation(id: string, observation: AnyObservation, around: Aro
     const parts = fault.shows[id];
     if (parts === undefined) return;
     const total = Object.values(parts).reduce<number>((sum, part) => sum + (part ?? 0), 0);
-    const scale = Math.min(1, SUREST / total);
+    const scale = Math.min(1, SUREST_LOOK.value / total);
     for (const [outcome, part] of Object.entries(parts))
       (shows[outcomes.indexOf(outcome)] as Float64Array)[f] = (part ?? 0) * scale;
     silent[f] = 1 - total * scale;

@@ -1,4 +1,4 @@
-import type { Lane } from '../catalogue/shapes';
+import { JUDGEMENT, type Lane, type Threshold } from '../catalogue/shapes';
 import { LANES } from '../catalogue/shapes';
 import type { Sets } from './Belief';
 import type { CompiledObservation } from './compiled';
@@ -207,10 +207,24 @@ const nothingWrong = (finding: Finding, healthy: number, predicted: number): [nu
 const TINY = 1e-12;
 const logit = (p: number): number => Math.log(Math.max(p, TINY) / Math.max(1 - p, TINY));
 
-const SUSPECT_FROM = 0.12;
-/** Somebody looked into a lane when so much of its faults' odds was looked at by something that speaks to them mostly. */
-const LOOKED_INTO = 0.5;
-const MOSTLY = 0.5;
+export const SUSPECT_FROM: Threshold = {
+  name: 'A lane is suspect from these odds of its faults on',
+  value: 0.12,
+  unit: 'probability',
+  source: JUDGEMENT,
+};
+export const LOOKED_INTO: Threshold = {
+  name: 'A lane was looked into when so much of its faults’ odds was',
+  value: 0.5,
+  unit: 'share',
+  source: JUDGEMENT,
+};
+export const SPEAKS_MOSTLY: Threshold = {
+  name: '… by something that speaks to them in at least so many cases',
+  value: 0.5,
+  unit: 'odds',
+  source: JUDGEMENT,
+};
 
 /** A lane is suspect while a fault of it is likely, cleared when somebody looked into it and none is, and else not looked at. */
 function lanesOf(finding: Finding, sets: Sets): LaneState[] {
@@ -221,7 +235,7 @@ function lanesOf(finding: Finding, sets: Sets): LaneState[] {
     .map((showing) => showing.observation)
     .filter((id) => finding.knowledge.observations[id]?.kind !== 'complaint');
   const isLookedAt = (fault: number): boolean =>
-    looks.some((id) => (finding.model.observations.get(id)?.silent[fault] as number) <= 1 - MOSTLY);
+    looks.some((id) => (finding.model.observations.get(id)?.silent[fault] as number) <= 1 - SPEAKS_MOSTLY.value);
   const given = finding.given().map((one) => laneOf[one.fault]);
   return LANES.map((lane) => {
     let probability = 0;
@@ -233,9 +247,9 @@ function lanesOf(finding: Finding, sets: Sets): LaneState[] {
     const total = odds.reduce((sum, o, fault) => sum + (isIn(fault) ? o : 0), 0);
     const looked = odds.reduce((sum, o, fault) => sum + (isIn(fault) && isLookedAt(fault) ? o : 0), 0);
     const state =
-      probability >= SUSPECT_FROM
+      probability >= SUSPECT_FROM.value
         ? 'suspect'
-        : looked >= LOOKED_INTO * total && total > 0
+        : looked >= LOOKED_INTO.value * total && total > 0
           ? 'cleared'
           : 'not-looked-at';
     return { lane, state, probability };

@@ -1,4 +1,4 @@
-import type { SeenAs } from '../catalogue/shapes';
+import { JUDGEMENT, type SeenAs, type Threshold } from '../catalogue/shapes';
 import type { Knowledge, Model } from './compileModel';
 import type { CompiledObservation } from './compiled';
 import { beliefOf, type Known, type Shown, type Step } from './beliefs';
@@ -12,8 +12,12 @@ export interface Established extends Known {
   readonly looks: readonly { readonly observation: string; readonly outcome: string; readonly logRatio: number }[];
 }
 
-/** From this figure on what was seen counts as so. */
-const SO = 0.9;
+export const COUNTS_AS_SO: Threshold = {
+  name: 'From this figure on what was seen counts as so',
+  value: 0.9,
+  unit: 'probability',
+  source: JUDGEMENT,
+};
 
 interface Said {
   readonly id: string;
@@ -52,7 +56,7 @@ export function establish(world: World, said: readonly Said[]): Established[] {
     left = left.filter((candidate) => {
       const p = plain(candidate);
       const probability = p < PLAINLY.not || p >= PLAINLY.so ? p : figureOf(world, candidate, before);
-      if (probability < SO) return true;
+      if (probability < COUNTS_AS_SO.value) return true;
       const { fault, repairedIn, looks } = candidate;
       given.push({
         fault,

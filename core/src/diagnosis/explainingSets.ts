@@ -1,3 +1,4 @@
+import { JUDGEMENT, type Threshold } from '../catalogue/shapes';
 import type { Sets } from './Belief';
 import type { Likelihood } from './likelihood';
 import type { CompiledObservation } from './compiled';
@@ -7,8 +8,12 @@ export interface ExplainingSets extends Sets {
   readonly faults: readonly number[];
 }
 
-/** A fault that explains less than this share of every showing is not what one looks for. */
-const MIN_EVIDENCE_SHARE = 0.2;
+export const MIN_EVIDENCE_SHARE: Threshold = {
+  name: 'A fault that explains less than this share of every showing is not what one looks for',
+  value: 0.2,
+  unit: 'share',
+  source: JUDGEMENT,
+};
 
 /**
  * What has to be found, out of what may be there.
@@ -31,7 +36,7 @@ export function explainingSetsOf(
       unwell.length === 0
         ? unseen
         : unseen.filter((fault) =>
-            unwell.some((showing) => evidenceShare(set, set.indexOf(fault), showing) >= MIN_EVIDENCE_SHARE),
+            unwell.some((showing) => evidenceShare(set, set.indexOf(fault), showing) >= MIN_EVIDENCE_SHARE.value),
           );
     const key = kept.reduce((sum, fault) => sum * (n + 1) + fault + 1, 0);
     merged.set(key, (merged.get(key) ?? 0) + (sets.weight[k] as number));

@@ -1,4 +1,4 @@
-import type { School } from '../catalogue/shapes';
+import { JUDGEMENT, type School, type Threshold } from '../catalogue/shapes';
 import { explainingSetsOf } from './explainingSets';
 import type { CompiledObservation } from './compiled';
 import { checkMinutes, repairMinutes } from './effort';
@@ -54,8 +54,12 @@ export const byPlan =
   (run) =>
     plannerOf(run, run.open(), costs).planned();
 
-/** From this probability on a school stops looking and repairs. */
-const SURE = 0.75;
+export const SCHOOL_IS_SURE: Threshold = {
+  name: 'From this probability on a school stops looking and repairs',
+  value: 0.75,
+  unit: 'probability',
+  source: JUDGEMENT,
+};
 
 /** A fixed order of checks: on to the next until one fault is nearly sure, then that is repaired. */
 export const bySchool =
@@ -68,7 +72,7 @@ export const bySchool =
     const n = run.model.faultIds.length;
     const likeliest = by.subarray(0, n).reduce((best, p, f) => (p > (by[best] as number) ? f : best), 0);
     const repair: Choice = { kind: 'repair', id: run.model.faultIds[likeliest] as string };
-    if ((by[likeliest] as number) >= SURE) return repair;
+    if ((by[likeliest] as number) >= SCHOOL_IS_SURE.value) return repair;
     const open = new Set(run.open().map((entry) => entry.id));
     const next = school.order.find((id) => open.has(id));
     return next === undefined ? ((by[likeliest] as number) > 0 ? repair : null) : { kind: 'check', id: next };

@@ -1,3 +1,4 @@
+import { JUDGEMENT, type Threshold } from '../catalogue/shapes';
 import type { Knowledge, Learned } from './compileModel';
 
 /** A cause, or several, proven by a job that was done and proved. */
@@ -19,8 +20,12 @@ export interface Lesson extends Required<Learned> {
   readonly cameBack: Readonly<Record<string, number>>;
 }
 
-/** What came back soon was perhaps not it: it teaches half (judgement). */
-const TEACHES_WHEN_BACK = 0.5;
+export const TEACHES_WHEN_BACK: Threshold = {
+  name: 'What came back soon was perhaps not it: it teaches this share of a case',
+  value: 0.5,
+  unit: 'share',
+  source: JUDGEMENT,
+};
 
 type Counts = Record<string, number>;
 const add = (counts: Counts, id: string, weight: number): void => void (counts[id] = (counts[id] ?? 0) + weight);
@@ -50,7 +55,7 @@ function lessonOf(
   const brought: Record<string, Record<string, { looked: number; found: number }>> = {};
   let all = 0;
   for (const { faults, looks, cameBack: isBack } of group) {
-    const weight = isBack ? TEACHES_WHEN_BACK : 1;
+    const weight = isBack ? TEACHES_WHEN_BACK.value : 1;
     all += weight;
     const confirmed = new Map(faults);
     const children = new Set([...confirmed.keys()].flatMap((parent) => Object.keys(brings[parent] ?? {})));

@@ -1,11 +1,13 @@
 import { keysOf } from '../typed';
 import {
-  ENGINE_TRAITS,
   type Applies,
+  COMMON_PRACTICE,
   type Engine,
+  ENGINE_TRAITS,
   type EngineTrait,
   type Past,
   type Strain,
+  type Threshold,
 } from '../catalogue/shapes';
 
 /** The machine that is looked at. Everything may be left out; no class means an engine by itself. */
@@ -64,8 +66,12 @@ const DRYNESS_OF_STORAGE = {
 } as const;
 const DAMP_OF_PLACE = { indoors: 0.1, shed: 0.6, open: 1.2 } as const;
 const ETHANOL_OF_BLEND = { E0: 0, E10: 1, E15: 1.4, alkylate: 0 } as const;
-/** Days after which untreated fuel begins to turn (common practice: about 30). */
-const FRESH_DAYS = 30;
+export const FRESH_DAYS: Threshold = {
+  name: 'Days after which untreated fuel begins to turn',
+  value: 30,
+  unit: 'days',
+  source: COMMON_PRACTICE,
+};
 
 /**
  * What of a past bears on faults (see STRAINS), each from 0 to about 2. What is not known counts as the usual.
@@ -73,8 +79,8 @@ const FRESH_DAYS = 30;
  */
 export function strainsOf(past: Past): Readonly<Record<Strain, number>> {
   const days = past.daysStood ?? 20;
-  const stored = past.stored ?? (days > FRESH_DAYS ? 'fuel-left' : 'in-use');
-  const stood = clamp(Math.log2(Math.max(days, 1) / FRESH_DAYS) / 2.5, 1.6);
+  const stored = past.stored ?? (days > FRESH_DAYS.value ? 'fuel-left' : 'in-use');
+  const stood = clamp(Math.log2(Math.max(days, 1) / FRESH_DAYS.value) / 2.5, 1.6);
   const fogging = past.fogged ? 0.3 : 1;
   return {
     gum: stood * GUM_OF_STORAGE[stored] * (past.fuelBlend ? GUM_OF_BLEND[past.fuelBlend] : 0.9),

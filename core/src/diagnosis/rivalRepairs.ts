@@ -1,17 +1,21 @@
-import type { Repair } from '../catalogue/shapes';
+import { JUDGEMENT, type Repair, type Threshold } from '../catalogue/shapes';
 import { rivalsOf, type Rival } from '../money';
 import type { Knowledge } from './compileModel';
 import { asList, type Seen } from './Finding';
 import { minutesToOpen } from './effort';
 import { COSTS } from './Prices';
 
-/** A repair holds in so many of a hundred where nothing else is known (judgement). */
-const MOSTLY_HOLDS = 0.95;
+export const MOSTLY_HOLDS: Threshold = {
+  name: 'A repair holds in so many machines where nothing else is known',
+  value: 0.95,
+  unit: 'odds',
+  source: JUDGEMENT,
+};
 
 /** In what share of machines a repair holds, by what was seen of this one. */
 export function holdsOf(repair: Repair, seen: Seen): number {
   const found = repair.holdsWhen?.find(({ observation, outcome }) => asList(seen[observation]).includes(outcome));
-  return found?.holds ?? repair.holds ?? MOSTLY_HOLDS;
+  return found?.holds ?? repair.holds ?? MOSTLY_HOLDS.value;
 }
 
 /**

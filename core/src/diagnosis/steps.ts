@@ -1,3 +1,4 @@
+import { JUDGEMENT, type Threshold } from '../catalogue/shapes';
 /** What may be done: a check made, or a fault put right. */
 export interface Choice {
   readonly kind: 'check' | 'repair';
@@ -25,8 +26,12 @@ export interface ToPutRight {
   readonly enough: number;
 }
 
-/** A repair at odds under these is not made while a check pays. */
-const LONG_ODDS = 0.2;
+export const LONG_ODDS: Threshold = {
+  name: 'A repair at odds under these is not made while a check pays',
+  value: 0.2,
+  unit: 'probability',
+  source: JUDGEMENT,
+};
 /** A cover is what takes longer to come off than this; plug and hose are none. */
 const COVER_MINUTES = 3;
 /** What is behind a cover comes first only where it is better by so many minutes and by this share. */
@@ -39,7 +44,7 @@ function lateness(step: Step): number {
   if (step.toolsMissing.length > 0) return 4;
   if (step.now === true) return 0;
   if (step.expectedSaving < -1e-9) return 3;
-  return step.kind === 'repair' && step.given !== true && (step.odds ?? 1) < LONG_ODDS ? 2 : 1;
+  return step.kind === 'repair' && step.given !== true && (step.odds ?? 1) < LONG_ODDS.value ? 2 : 1;
 }
 
 /**

@@ -1,4 +1,4 @@
-import type { Misleading } from '../catalogue/shapes';
+import { JUDGEMENT, type Misleading, type Threshold } from '../catalogue/shapes';
 import type { Diagnosis } from './diagnose';
 import { asList, type Finding } from './Finding';
 
@@ -32,7 +32,12 @@ const isDue = (rule: Misleading, finding: Finding): boolean => {
   );
 };
 
-const WORTH_TELLING = 0.15;
+export const WORTH_TELLING: Threshold = {
+  name: 'A consequence is told with its cause from these odds on',
+  value: 0.15,
+  unit: 'probability',
+  source: JUDGEMENT,
+};
 
 /** All warnings that are due. In: the finding and its diagnosis. Source: common practice. */
 export function warningsOf(finding: Finding, diagnosis: Diagnosis): Warning[] {
@@ -57,7 +62,7 @@ function consequences(finding: Finding, diagnosis: Diagnosis): Warning[] {
       finding.knowledge.faults[suspect.id]?.consequences?.includes(consequence),
     );
     const probability = 1 - causes.reduce((none, suspect) => none * (1 - suspect.probability), 1);
-    return probability < WORTH_TELLING
+    return probability < WORTH_TELLING.value
       ? []
       : [
           {

@@ -1,3 +1,4 @@
+import { JUDGEMENT, type Threshold } from '../catalogue/shapes';
 import { suggestReadings, type Suggestion } from './suggestReadings';
 import { roundTenth } from './trueHours';
 import { chanceOfAtLeast, chanceOfAtMost, oneIn, type UseRate } from './useRate';
@@ -50,10 +51,18 @@ export interface ReadingAssessment {
 const IMPOSSIBLE: readonly ReadingFinding['code'][] = ['below-last', 'below-fitted', 'past-its-roll'];
 export const isImpossible = ({ code }: Pick<ReadingFinding, 'code'>): boolean => IMPOSSIBLE.includes(code);
 
-/** Rarer than this and a person is asked to look again (judgement). */
-export const UNUSUAL_BELOW = 1 / 100;
-/** A meter may lead the wall clock by this much: it shows tenths, and clocks differ (judgement). */
-const CLOCK_SLACK_HOURS = 0.2;
+export const UNUSUAL_BELOW: Threshold = {
+  name: 'Hours of a hire rarer than this: a person is asked to look again',
+  value: 0.01,
+  unit: 'odds',
+  source: JUDGEMENT,
+};
+export const CLOCK_SLACK_HOURS: Threshold = {
+  name: 'A meter may lead the wall clock by so much',
+  value: 0.2,
+  unit: 'h',
+  source: JUDGEMENT,
+};
 
 /**
  * Whether an hour-meter reading makes sense, and what was likely meant when it does not.
@@ -75,7 +84,7 @@ function findingsOf(reading: number, context: ReadingContext): ReadingFinding[] 
   if (reading >= rollsAt) return [{ code: 'past-its-roll', rollsAt }];
   if (reading < fittedAt) return [{ code: 'below-fitted', fittedAt, by: roundTenth(fittedAt - reading) }];
   if (hoursRun < 0) return [{ code: 'below-last', lastReading: context.lastReading, by: -hoursRun }];
-  if (hoursRun > context.clockHours + CLOCK_SLACK_HOURS) {
+  if (hoursRun > context.clockHours + CLOCK_SLACK_HOURS.value) {
     return [{ code: 'faster-than-clock', hoursRun, clockHours: roundTenth(context.clockHours) }];
   }
   return context.hireDays > 0 ? surpriseOf(hoursRun, context) : [];
@@ -84,9 +93,9 @@ function findingsOf(reading: number, context: ReadingContext): ReadingFinding[] 
 function surpriseOf(hoursRun: number, { use, hireDays }: ReadingContext): ReadingFinding[] {
   const facts = { hoursRun, hireDays, expected: roundTenth((use.shape / use.rate) * hireDays) };
   const high = chanceOfAtLeast(use, hireDays, hoursRun);
-  if (high < UNUSUAL_BELOW) return [{ code: 'unusually-high', ...facts, oneIn: oneIn(high) }];
+  if (high < UNUSUAL_BELOW.value) return [{ code: 'unusually-high', ...facts, oneIn: oneIn(high) }];
   const low = chanceOfAtMost(use, hireDays, hoursRun);
-  return low < UNUSUAL_BELOW ? [{ code: 'unusually-low', ...facts, oneIn: oneIn(low) }] : [];
+  return low < UNUSUAL_BELOW.value ? [{ code: 'unusually-low', ...facts, oneIn: oneIn(low) }] : [];
 }
 
 /** How well a reading would fit, 0 to 1; 0 for one that has a finding itself. */

@@ -102,7 +102,8 @@ describe('hires unlike each other', () => {
         const hires = Array.from({ length: past }, () => ({ hours: gamma3(3 * 2), days: 2 }));
         const use = learnUseRate({ shape: 6, rate: 2, hireSpread: 0.3 }, hires);
         const hours = gamma3(3 * 2);
-        if (chanceOfAtLeast(use, 2, hours) < UNUSUAL_BELOW || chanceOfAtMost(use, 2, hours) < UNUSUAL_BELOW) unusual++;
+        if (chanceOfAtLeast(use, 2, hours) < UNUSUAL_BELOW.value || chanceOfAtMost(use, 2, hours) < UNUSUAL_BELOW.value)
+          unusual++;
       }
       expect(unusual).toBeLessThanOrEqual(10);
     }
@@ -114,6 +115,6 @@ describe('hires unlike each other', () => {
       Array.from({ length: 60 }, (_, at) => ({ hours: 5 + (at % 3), days: 2 })),
     );
     expect(alike.hireSpread).toBeLessThan(0.06);
-    expect(chanceOfAtLeast(alike, 2, 18)).toBeLessThan(UNUSUAL_BELOW);
+    expect(chanceOfAtLeast(alike, 2, 18)).toBeLessThan(UNUSUAL_BELOW.value);
   });
 });

@@ -1,5 +1,5 @@
 import cdf from '@stdlib/stats-base-dists-negative-binomial-cdf';
-import type { UseRate } from '../catalogue/shapes';
+import { JUDGEMENT, type Threshold, type UseRate } from '../catalogue/shapes';
 
 export type { UseRate };
 
@@ -11,8 +11,12 @@ export interface HireUse {
   readonly days: number;
 }
 
-/** So many hires' worth of belief stands behind the class's spread between hires (judgement). */
-const SPREAD_WORTH = 8;
+export const SPREAD_WORTH: Threshold = {
+  name: 'The class’s spread between hires is worth so many hires',
+  value: 8,
+  unit: 'hires',
+  source: JUDGEMENT,
+};
 
 /**
  * How hard this unit is worked: its own hires, shrunk to its class.
@@ -43,7 +47,9 @@ function learnSpread(ofClass: number, perDay: number, hires: readonly HireUse[])
   const squares = hires.reduce((sum, { days }) => sum + (perDay * days) ** 2, 0);
   if (squares === 0) return ofClass;
   const over = hires.reduce((sum, { hours, days }) => sum + (hours - perDay * days) ** 2 - perDay * days, 0);
-  return (SPREAD_WORTH * ofClass + hires.length * Math.max(over / squares, 0)) / (SPREAD_WORTH + hires.length);
+  return (
+    (SPREAD_WORTH.value * ofClass + hires.length * Math.max(over / squares, 0)) / (SPREAD_WORTH.value + hires.length)
+  );
 }
 
 export const meanHoursPerDay = (belief: UseRate): number => belief.shape / belief.rate;

@@ -1,7 +1,23 @@
-import type { Check, Limit, MachineClass, ProofPlan, ProofReading, Rated, RatingId } from '../catalogue/shapes';
+import {
+  type Check,
+  JUDGEMENT,
+  own,
+  type Limit,
+  type MachineClass,
+  type ProofPlan,
+  type ProofReading,
+  type Rated,
+  type RatingId,
+  type Source,
+  type Threshold,
+} from '../catalogue/shapes';
 
-/** What a figure that an inverter holds may stray, as a share of rated (judgement). */
-const INVERTER_STRAYS = 0.01;
+export const INVERTER_STRAYS: Threshold = {
+  name: 'What a figure that an inverter holds may stray',
+  value: 0.01,
+  unit: 'of rated',
+  source: JUDGEMENT,
+};
 
 /**
  * What a unit is rated for: one look-up for check-in, proof, finding and card. Its own figure, else its model's, else its class's.
@@ -44,10 +60,17 @@ function readingFor(reading: ProofReading, ofClass: Rated, rated: Rated): ProofR
   const scale = [reading.scale[0] * by, reading.scale[1] * by] as const;
   const figure = reading.rating === undefined ? undefined : rated[reading.rating];
   if (isHeldByInverter(reading.rating, rated) && figure !== undefined)
-    return { ...reading, scale, least: figure * (1 - INVERTER_STRAYS), most: figure * (1 + INVERTER_STRAYS) };
+    return {
+      ...reading,
+      scale,
+      source: sourceFor(reading.source, by),
+      least: figure * (1 - INVERTER_STRAYS.value),
+      most: figure * (1 + INVERTER_STRAYS.value),
+    };
   return {
     ...reading,
     scale,
+    source: sourceFor(reading.source, by),
     ...(reading.least === undefined ? {} : { least: reading.least * by }),
     ...(reading.most === undefined ? {} : { most: reading.most * by }),
   };
@@ -83,13 +106,16 @@ export function measuredFor(check: Check, ofClass: Rated, rated: Rated): Check {
     isHeldByInverter(measured.rating, rated) && figure !== undefined
       ? {
           kind: 'within',
-          min: figure * (1 - INVERTER_STRAYS),
-          max: figure * (1 + INVERTER_STRAYS),
-          source: measured.limit.source,
+          min: figure * (1 - INVERTER_STRAYS.value),
+          max: figure * (1 + INVERTER_STRAYS.value),
+          source: sourceFor(measured.limit.source, by),
         }
-      : movedLimit(measured.limit, by);
+      : movedLimit({ ...measured.limit, source: sourceFor(measured.limit.source, by) }, by);
   return { ...check, measured: { ...measured, scale, limit } };
 }
+
+/** A limit that goes by another figure than its class's comes from where that figure stands. */
+const sourceFor = (source: Source, by: number): Source => (by === 1 ? source : own('plate or sheet'));
 
 function movedLimit(limit: Limit, by: number): Limit {
   if (limit.kind === 'at-least') return { ...limit, min: limit.min * by };

@@ -1,3 +1,4 @@
+import { JUDGEMENT, type Threshold } from '../catalogue/shapes';
 import { nth } from '../typed';
 
 export interface BoltPlace {
@@ -5,10 +6,18 @@ export interface BoltPlace {
   readonly y: number;
 }
 
-/** Distances from the centre within this share of each other make a plain ring. */
-const RING_WITHIN = 0.12;
-/** Bolts closer than this many times the nearest spacing are neighbours. */
-const NEIGHBOUR_WITHIN = 1.25;
+export const RING_WITHIN: Threshold = {
+  name: 'Bolts whose distance from the middle differs by no more make a ring',
+  value: 0.12,
+  unit: 'share',
+  source: JUDGEMENT,
+};
+export const NEIGHBOUR_WITHIN: Threshold = {
+  name: 'Bolts closer than so many times the nearest spacing are neighbours',
+  value: 1.25,
+  unit: 'times',
+  source: JUDGEMENT,
+};
 
 /** Rounded, so that places alike by symmetry count alike. */
 const apart = (a: BoltPlace, b: BoltPlace): number => Math.round(Math.hypot(a.x - b.x, a.y - b.y) * 1e6) / 1e6;
@@ -26,7 +35,7 @@ export function centreOf(places: readonly BoltPlace[]): BoltPlace {
 export function isPlainRing(places: readonly BoltPlace[]): boolean {
   const centre = centreOf(places);
   const reach = places.map((place) => apart(place, centre));
-  return Math.max(...reach) - Math.min(...reach) <= RING_WITHIN * Math.max(...reach);
+  return Math.max(...reach) - Math.min(...reach) <= RING_WITHIN.value * Math.max(...reach);
 }
 
 /** Pairs of places that stand next to each other: each with those about as close as its nearest. */
@@ -35,7 +44,7 @@ export function neighboursOf(places: readonly BoltPlace[]): readonly ReadonlySet
   places.forEach((place, at) => {
     const nearest = Math.min(...places.flatMap((other, to) => (to === at ? [] : [apart(place, other)])));
     places.forEach((other, to) => {
-      if (to === at || apart(place, other) > nearest * NEIGHBOUR_WITHIN) return;
+      if (to === at || apart(place, other) > nearest * NEIGHBOUR_WITHIN.value) return;
       sets[at]?.add(to);
       sets[to]?.add(at);
     });
@@ -43,8 +52,12 @@ export function neighboursOf(places: readonly BoltPlace[]): readonly ReadonlySet
   return sets;
 }
 
-/** Angles between neighbours of a ring within this share of each other: an even ring. */
-const EVEN_WITHIN = 0.25;
+export const EVEN_WITHIN: Threshold = {
+  name: 'A ring is even while no bolt is further off its place round it',
+  value: 0.25,
+  unit: 'of a step',
+  source: JUDGEMENT,
+};
 
 /**
  * The order in which to tighten bolts at given places, as indices.
@@ -70,7 +83,7 @@ export function tighteningPattern(places: readonly BoltPlace[]): number[] {
  * Source: the cross-pattern of ASME PCC-1 (legacy pattern; sequences from memory). Examples: 8: 1-5-3-7-2-6-4-8; 12: 1-7-4-10-2-8-5-11-3-9-6-12;
  * 5: 1-3-5-2-4.
  */
-export function ringOrder(n: number): number[] {
+function ringOrder(n: number): number[] {
   if (n % 2 === 1) return Array.from({ length: n }, (_, turn) => (turn * ((n - 1) / 2)) % n);
   const cross = n % 4 === 0 ? 4 : 2;
   const groups = n / cross;
@@ -94,7 +107,7 @@ function roundOf(places: readonly BoltPlace[], centre: BoltPlace): number[] | nu
   const turned = places.map((place) => (angleOf(place) - start + 2 * full) % full);
   const round = places.map((_, at) => at).sort((a, b) => nth(turned, a) - nth(turned, b));
   const even = full / places.length;
-  const isEven = round.every((bolt, at) => Math.abs(nth(turned, bolt) - at * even) <= even * EVEN_WITHIN);
+  const isEven = round.every((bolt, at) => Math.abs(nth(turned, bolt) - at * even) <= even * EVEN_WITHIN.value);
   if (!isEven) return null;
   const isBackwards = places.length > 2 && nth(turned, 1) > Math.PI + 1e-9;
   return isBackwards ? [nth(round, 0), ...round.slice(1).reverse()] : round;

@@ -1,4 +1,12 @@
-import type { Check, Consequence, Exception, Limit, RaisedWork, Shown } from '../catalogue/shapes';
+import {
+  JUDGEMENT,
+  type Check,
+  type Consequence,
+  type Exception,
+  type Limit,
+  type RaisedWork,
+  type Shown,
+} from '../catalogue/shapes';
 import { areOfOneDimension, convertValue, isUnit, type AnyUnit } from '../units';
 
 /** What a person answered to one check. */
@@ -76,6 +84,7 @@ export function findingOfAnswer(check: Check, answer: Answer, findFault?: Raised
 }
 
 const LOOK_AGAIN: RaisedWork = {
+  source: JUDGEMENT,
   kind: 'prep',
   work: 'look-again',
   title: 'Look at what could not be seen at check-in',

@@ -1,5 +1,6 @@
 import {
   CONSEQUENCES,
+  JUDGEMENT,
   type Check,
   type Complaint,
   type Condition,
@@ -121,7 +122,7 @@ const fromMissing = (input: JudgeInput): Finding[] =>
     consequence: 'bill',
     sentence: count > 1 ? `Missing: ${count} × ${name.toLowerCase()}.` : `Missing: ${name.toLowerCase()}.`,
     safety: false,
-    raises: { kind: 'prep', work: 'restock-kit', title: 'Put the missing kit back', minutes: 5 },
+    raises: { kind: 'prep', work: 'restock-kit', title: 'Put the missing kit back', minutes: 5, source: JUDGEMENT },
   }));
 
 function healthyShows(input: JudgeInput): Shown[] {
@@ -169,6 +170,15 @@ function resultOf(findings: readonly Finding[]): VerdictResult {
 
 const BLOCKS = { hold: 'hold', 'fix-before-hire': 'prep', bill: 'prep', note: 'none' } as const;
 
+const jobOf = ({ kind, work, title, minutes }: RaisedWork, consequence: Consequence, origin: Origin): RaisedJob => ({
+  kind,
+  work,
+  title,
+  minutes,
+  blocks: BLOCKS[consequence],
+  origins: [origin],
+});
+
 function jobsOf(findings: readonly Finding[]): RaisedJob[] {
   const jobs = new Map<string, RaisedJob>();
   for (const { raises, origin, consequence } of findings) {
@@ -179,7 +189,7 @@ function jobsOf(findings: readonly Finding[]): RaisedJob[] {
       raises.work,
       before
         ? { ...before, origins: [...before.origins, origin], minutes: Math.max(before.minutes, raises.minutes) }
-        : { ...raises, blocks: BLOCKS[consequence], origins: [origin] },
+        : jobOf(raises, consequence, origin),
     );
   }
   return [...jobs.values()];

@@ -13,12 +13,13 @@ import { nth } from '../typed';
 
 /** A small machine of our own, so that each rule can be seen by itself. */
 const source = { kind: 'judgement' } as const;
-const work = (id: string, minutes = 10) => ({ kind: 'repair', work: id, title: `Do ${id}`, minutes }) as const;
+const work = (id: string, minutes = 10) => ({ kind: 'repair', work: id, title: `Do ${id}`, minutes, source }) as const;
 const GUARD: Check = {
   id: 'guard',
   words: 'Guard in place',
   kind: 'safety',
   leastSeconds: 1,
+  secondsSource: source,
   caution: 'moving-parts',
   exceptions: [{ id: 'off', words: 'Off', consequence: 'hold', sentence: 'Guard is off.', raises: work('guard', 5) }],
 };
@@ -27,6 +28,7 @@ const OIL: Check = {
   words: 'Oil at the mark',
   kind: 'ordinary',
   leastSeconds: 1,
+  secondsSource: source,
   showsWhenOk: { observation: 'oil-level', outcome: 'right' },
   exceptions: [
     {
@@ -45,6 +47,7 @@ const SPEED: Check = {
   words: 'Speed in its band',
   kind: 'ordinary',
   leastSeconds: 1,
+  secondsSource: source,
   measured: {
     dimension: 'frequency',
     unit: 'Hz',
@@ -69,6 +72,7 @@ const DIES: Complaint = {
 };
 const SHORT: DerivedFinding = {
   id: 'short',
+  source,
   when: [{ fact: 'fuelEighthsShort', atLeast: 2 }],
   consequence: 'bill',
   sentence: '{fuelEighthsShort} eighths short.',

@@ -1,10 +1,10 @@
 import { isNoFigure, readPositive } from '@hudrik/core/figures';
-import { isProofReadingId } from '@hudrik/core/catalogue';
+import { isProofReadingId, saySource, shortSource } from '@hudrik/core/catalogue';
 import { isOf } from '@hudrik/core/log';
 import type { Proof, ShownReading } from '@hudrik/core/proof';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { Button, Field, Gauge, Section, Sheet, Words } from '@/design';
+import { Button, Field, Gauge, Section, Sheet, Whence, Words } from '@/design';
 import { sayValue } from '@/writing';
 import type { CardHandle } from './useCard';
 
@@ -51,10 +51,10 @@ export function ReadingLines({ handle, proof }: { readonly handle: CardHandle; r
                 tone={shown.verdict === 'well' ? 'fit' : 'held'}
               />
             )}
-            <Words
-              size={13}
-              tone="ink-soft"
-            >{`${limitsOf(shown)} ${shown.reading.unit} (${shown.reading.source.kind})`}</Words>
+            <Whence
+              short={`${limitsOf(shown)} ${shown.reading.unit} (${shortSource(shown.reading.source)})`}
+              words={`${limitsOf(shown)} ${shown.reading.unit}: ${saySource(shown.reading.source)}.`}
+            />
           </View>
         ))}
       </View>

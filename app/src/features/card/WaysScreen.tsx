@@ -1,4 +1,4 @@
-import { RISKS, saySource, STATES_FOUND, STATES_SOURCE, type RiskId, type StateFound } from '@hudrik/core/catalogue';
+import { RISKS, saySource, STATES_FOUND, type RiskId, type StateFound } from '@hudrik/core/catalogue';
 import type { WaysReply } from '@hudrik/core/contracts';
 import { sayFlip } from '@hudrik/core/reckoning';
 import { router } from 'expo-router';
@@ -74,7 +74,7 @@ export function WaysScreen({ jobId }: { readonly jobId: string }) {
       </Section>
       <Whence
         short="Odds: our judgement"
-        words={`${saySource(STATES_SOURCE)}. The state counts for cleaning and mending, not for a new part.`}
+        words={`${saySource(STATES_FOUND[state].source)}. The state counts for cleaning and mending, not for a new part.`}
       />
       <Section title="Time to get at it">
         <View className="flex-row gap-2">

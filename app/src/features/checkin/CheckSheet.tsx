@@ -1,9 +1,9 @@
 import { isNoFigure, readPositive } from '@hudrik/core/figures';
-import { cautionText, type Check } from '@hudrik/core/catalogue';
+import { cautionText, saySource, shortSource, type Check } from '@hudrik/core/catalogue';
 import { placeInLimit } from '@hudrik/core/verdict';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { Button, Caution, Choice, Field, Gauge, Sheet, Words } from '@/design';
+import { Button, Caution, Choice, Field, Gauge, Sheet, Whence } from '@/design';
 import type { DraftAnswer } from './draft';
 import { answerOf, BECAUSE_WORD } from './answerOf';
 import { PhotoRow } from '@/photos/PhotoRow';
@@ -127,9 +127,10 @@ function Reading({
         inputMode="decimal"
         wrong={isNoFigure(text) ? 'Enter a number, with at most one point.' : undefined}
       />
-      <Words size={13} tone="ink-soft">
-        Limit: {limit.source.kind}. The model’s own sheet comes first.
-      </Words>
+      <Whence
+        short={`Limit: ${shortSource(limit.source)}`}
+        words={`${saySource(limit.source)}. A model’s own sheet comes first.`}
+      />
     </View>
   );
 }

@@ -15,7 +15,7 @@ import type { LineField } from './SheetLines';
 export type ListKey = 'torques' | 'oils' | 'capacities' | 'measures' | 'notes' | 'parts';
 type LineOf<K extends ListKey> = DataSheet[K][number];
 
-export interface SheetSection<K extends ListKey = ListKey> {
+interface SheetSection<K extends ListKey = ListKey> {
   readonly key: K;
   readonly title: string;
   readonly one: string;
@@ -159,4 +159,3 @@ const PARTS = sections<'parts'>({
 
 /** The lists of a data sheet, each with the fields of its lines. */
 export const SHEET_SECTIONS = [TORQUES, OILS, CAPACITIES, MEASURES, NOTES, PARTS] as const;
-export { PLACE_WORDS };

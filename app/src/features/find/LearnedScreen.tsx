@@ -28,9 +28,9 @@ export function LearnedScreen() {
         {since ? ` since ${sayDay(since)}` : ''}.
       </Words>
       <Words size={15}>
-        Only causes confirmed on a job that was proven count. The built-in odds are worth {PRIOR_WORTH} cases of each
-        class and engine family. A cause counts to what brought it about, where that was confirmed too; what came back
-        soon counts half.
+        Only causes confirmed on a job that was proven count. The built-in odds are worth {PRIOR_WORTH.value} cases of
+        each class and engine family. A cause counts to what brought it about, where that was confirmed too; what came
+        back soon counts half.
       </Words>
       {lessons.length === 0 ? <Empty sentence="Nothing yet: the built-in odds apply." /> : null}
       {lessons.map((lesson) => (

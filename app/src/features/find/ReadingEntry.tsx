@@ -1,4 +1,4 @@
-import { READING_LIMITS, saySource, type ReadingKind } from '@hudrik/core/catalogue';
+import { READING_LIMITS, saySource, shortSource, type ReadingKind } from '@hudrik/core/catalogue';
 import type { Machine } from '@hudrik/core/diagnosis';
 import {
   asWritten,
@@ -13,7 +13,7 @@ import { convertValue, dimensionOf, symbolOf } from '@hudrik/core/units';
 import { mapValues } from '@hudrik/core/typed';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { Button, Choice, Field, Gauge, Words } from '@/design';
+import { Button, Choice, Field, Gauge, Whence, Words } from '@/design';
 import { sayValue } from '@/writing';
 import { observationOf, sayOutcome } from './say';
 import { useUnit } from './useUnit';
@@ -225,9 +225,10 @@ function Band({ banded, observation, scale, shown }: BandProps) {
         verdict={sayOutcome(observation, banded.outcome)}
         tone={banded.outcome === healthy ? 'fit' : 'held'}
       />
-      <Words size={13} tone="ink-soft">
-        {`Limits: ${saySource(source)}.${source.kind === 'own' ? '' : ' A data sheet comes first.'}`}
-      </Words>
+      <Whence
+        short={`Limits: ${shortSource(source)}`}
+        words={`${saySource(source)}.${source.kind === 'own' ? '' : ' A data sheet comes first.'}`}
+      />
     </View>
   );
 }

@@ -1,9 +1,19 @@
-import { cautionText, entryOf, FAULT_KNOWLEDGE, faultOf, TOOLS, type AnyObservation } from '@hudrik/core/catalogue';
+import {
+  cautionText,
+  entryOf,
+  FAULT_KNOWLEDGE,
+  faultOf,
+  JUDGEMENT,
+  KNOWLEDGE_SOURCES,
+  saySource,
+  TOOLS,
+  type AnyObservation,
+} from '@hudrik/core/catalogue';
 import { rivalRepairs, type Machine, type Seen, type Step } from '@hudrik/core/diagnosis';
 import type { OwnLimits } from '@hudrik/core/readings';
 import { useMemo, useState } from 'react';
 import { Pressable, View } from 'react-native';
-import { Button, Card, Caution, Choice, useKeys, Words } from '@/design';
+import { Button, Card, Caution, Choice, useKeys, Whence, Words } from '@/design';
 import { sayMinutes, sayMoney } from '@/writing';
 import type { Answer } from '@/workers/lookInto';
 import { ReadingEntry } from './ReadingEntry';
@@ -193,6 +203,11 @@ function SeveralAnswers({ outcomes, onSeen }: SeveralProps) {
   );
 }
 
+const {
+  'odds, of a thousand': ODDS_SOURCE = JUDGEMENT,
+  'minutes, prices and how often a repair holds': REPAIR_SOURCE = JUDGEMENT,
+} = KNOWLEDGE_SOURCES.faults;
+
 function RepairCard({ step, shown, seen, setUpsDone, probability, confirms, onRepaired, onConfirm, onOther }: Props) {
   const fault = faultOf(step.id);
   if (fault === undefined) return null;
@@ -207,6 +222,10 @@ function RepairCard({ step, shown, seen, setUpsDone, probability, confirms, onRe
       />
       {fault.caution ? <Caution text={cautionText(fault.caution)} /> : null}
       <RivalWays ways={ways} />
+      <Whence
+        short="Odds, minutes and prices: judgement"
+        words={`Odds: ${saySource(ODDS_SOURCE)}. Minutes, prices and how often it holds: ${saySource(REPAIR_SOURCE)}.`}
+      />
       {fault.rivals === undefined && fault.repair.partsCents > 0 ? (
         <Words size={15}>Parts about {sayMoney(fault.repair.partsCents)}.</Words>
       ) : null}

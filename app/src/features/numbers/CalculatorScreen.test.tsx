@@ -73,7 +73,7 @@ describe('a bench sum', () => {
     expect(await screen.findByText(/its own figures count/)).toBeTruthy();
     type('Measured, in', '0.03');
     expect(screen.getByText('0.006')).toBeTruthy();
-    await press('Where from: Judged by: the model’s own sheet');
+    await press('Where from: Judged by: the model’s own data sheet');
     expect(screen.getByText('The model’s own data sheet')).toBeTruthy();
     screen.unmount();
     show(<CalculatorScreen id="speed-and-hertz" tag="GE-07" />, { 'GET /api/units/GE-07/sheet': sheet });

@@ -1,4 +1,4 @@
-import { READING_LIMITS, saySource } from '@hudrik/core/catalogue';
+import { READING_LIMITS, saySource, shortSource } from '@hudrik/core/catalogue';
 import { CALCULATORS, type Asked, type Calculator, type Given } from '@hudrik/core/calculators';
 import type { UnitSheet } from '@hudrik/core/contracts';
 import { readFigure, readPositive } from '@hudrik/core/figures';
@@ -145,7 +145,9 @@ function Result({ given, complete, system }: ResultProps) {
             ? 'These values make no sense together.'
             : 'Enter a number on every line.'}
       </Words>
-      {first?.source ? <Whence short={`Judged by: ${shortOf(first.source)}`} words={saySource(first.source)} /> : null}
+      {first?.source ? (
+        <Whence short={`Judged by: ${shortSource(first.source)}`} words={saySource(first.source)} />
+      ) : null}
       {first && main && main.unit !== first.unit ? <Words>{`That is ${say(first.value)} ${first.unit}.`}</Words> : null}
       {rest.map((entry) => (
         <Words key={entry.id}>
@@ -156,9 +158,6 @@ function Result({ given, complete, system }: ResultProps) {
     </View>
   );
 }
-
-const shortOf = (source: NonNullable<Given['source']>): string =>
-  source.kind === 'own' ? 'the model’s own sheet' : source.kind;
 
 interface LineProps {
   readonly asked: Asked;

@@ -1,5 +1,5 @@
 import { WORK } from './works';
-import type { Check } from '../shapes';
+import { JUDGEMENT, type Check } from '../shapes';
 import { FIND_FAULT } from './findFault';
 
 /** Looks that every engine gets, whatever it drives. */
@@ -8,6 +8,7 @@ const OIL_LEVEL: Check = {
   words: 'Oil at the mark',
   kind: 'ordinary',
   leastSeconds: 4,
+  secondsSource: JUDGEMENT,
   showsWhenOk: { observation: 'oil-level', outcome: 'right' },
   exceptions: [
     {
@@ -35,6 +36,7 @@ const OIL_LOOK: Check = {
   words: 'Oil clean, smells of oil',
   kind: 'ordinary',
   leastSeconds: 2,
+  secondsSource: JUDGEMENT,
   showsWhenOk: { observation: 'oil-look', outcome: 'clean' },
   exceptions: [
     {
@@ -71,6 +73,7 @@ const FUEL_LOOK: Check = {
   words: 'Fuel clear and sharp',
   kind: 'ordinary',
   leastSeconds: 3,
+  secondsSource: JUDGEMENT,
   caution: 'fuel-vapour',
   showsWhenOk: { observation: 'fuel-look', outcome: 'fresh' },
   exceptions: [
@@ -107,6 +110,7 @@ const FUEL_LEAK: Check = {
   words: 'No fuel leak: hose, tap, bowl, cap',
   kind: 'safety',
   leastSeconds: 4,
+  secondsSource: JUDGEMENT,
   caution: 'fuel-vapour',
   photo: 'wanted',
   showsWhenOk: { observation: 'fuel-leak', outcome: 'none' },
@@ -135,6 +139,7 @@ const AIR_FILTER_CHECK: Check = {
   words: 'Air filter clean, seated, cover whole',
   kind: 'ordinary',
   leastSeconds: 4,
+  secondsSource: JUDGEMENT,
   showsWhenOk: { observation: 'air-filter', outcome: 'clean' },
   exceptions: [
     {
@@ -169,6 +174,7 @@ const FASTENERS: Check = {
   words: 'Fasteners there and tight, no stranger’s hand',
   kind: 'ordinary',
   leastSeconds: 5,
+  secondsSource: JUDGEMENT,
   showsWhenOk: { observation: 'last-repair', outcome: 'none-known' },
   exceptions: [
     {
@@ -195,6 +201,7 @@ const EXHAUST: Check = {
   words: 'Exhaust and its guard tight, clear of the fuel hose',
   kind: 'safety',
   leastSeconds: 3,
+  secondsSource: JUDGEMENT,
   caution: 'hot-parts',
   exceptions: [
     {
@@ -219,6 +226,7 @@ const RECOIL: Check = {
   words: 'Rope pulls firm and even, goes home',
   kind: 'ordinary',
   leastSeconds: 3,
+  secondsSource: JUDGEMENT,
   showsWhenOk: { observation: 'recoil-feel', outcome: 'firm-and-even' },
   exceptions: [
     {
@@ -263,6 +271,7 @@ const STARTER_CORD: Check = {
   words: 'Starter cord whole, its handle firm',
   kind: 'safety',
   leastSeconds: 2,
+  secondsSource: JUDGEMENT,
   exceptions: [
     {
       id: 'frayed',
@@ -281,6 +290,7 @@ export const DRIVE_GUARD: Check = {
   kind: 'safety',
   system: 'guard',
   leastSeconds: 2,
+  secondsSource: JUDGEMENT,
   caution: 'moving-parts',
   photo: 'wanted',
   exceptions: [
@@ -301,6 +311,7 @@ export const CORDS: Check = {
   kind: 'safety',
   system: 'electric',
   leastSeconds: 3,
+  secondsSource: JUDGEMENT,
   caution: 'electric-shock',
   photo: 'wanted',
   exceptions: [
@@ -321,6 +332,7 @@ export const KILL_SWITCH: Check = {
   running: true,
   kind: 'safety',
   leastSeconds: 3,
+  secondsSource: JUDGEMENT,
   exceptions: [
     {
       id: 'does-not-stop',
@@ -337,6 +349,7 @@ export const CLEAN: Check = {
   words: 'Clean enough to hire',
   kind: 'ordinary',
   leastSeconds: 2,
+  secondsSource: JUDGEMENT,
   exceptions: [
     {
       id: 'dirty',
@@ -360,6 +373,7 @@ export const TAG_AND_LABELS: Check = {
   words: 'Tag and warning labels readable',
   kind: 'safety',
   leastSeconds: 2,
+  secondsSource: JUDGEMENT,
   exceptions: [
     {
       id: 'unreadable',

@@ -1,4 +1,4 @@
-import type { Check, Consequence, Exception, RaisedWork, Shown } from '../shapes';
+import { JUDGEMENT, type Check, type Consequence, type Exception, type RaisedWork, type Shown } from '../shapes';
 
 /** One way in which a check is not OK, what is done about it, and what it shows in the fault-finding vocabulary. */
 export function exception(
@@ -28,6 +28,7 @@ export const ordinary = (id: string, words: string, exceptions: Check['exception
   words,
   kind: 'ordinary',
   leastSeconds: 3,
+  secondsSource: JUDGEMENT,
   exceptions,
   ...more,
 });
@@ -37,6 +38,7 @@ export const safety = (id: string, words: string, exceptions: Check['exceptions'
   words,
   kind: 'safety',
   leastSeconds: 3,
+  secondsSource: JUDGEMENT,
   exceptions,
   ...more,
 });

@@ -1,7 +1,7 @@
-import { worksOf } from '../shapes';
+import { JUDGEMENT, worksOf } from '../shapes';
 
 /** What is done about what is found on any engine, or at any return. */
-export const WORK = worksOf({
+export const WORK = worksOf(JUDGEMENT, {
   'find-fault': ['repair', 'Find the fault', 45],
   'oil-service': ['service', 'Oil service', 25],
   'drain-fuel': ['repair', 'Drain tank, hose and bowl; fresh fuel', 35],

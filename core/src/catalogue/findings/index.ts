@@ -1,11 +1,12 @@
 import { WORK } from '../checklists/works';
 import { FIND_FAULT } from '../checklists/findFault';
-import type { DerivedFinding } from '../shapes';
+import { COMMON_PRACTICE, JUDGEMENT, type DerivedFinding } from '../shapes';
 
 /** Findings that no single check shows: two looks put together, or a look and the unit's own figures. */
 export const DERIVED_FINDINGS: readonly DerivedFinding[] = [
   {
     id: 'fuel-in-oil',
+    source: COMMON_PRACTICE,
     safety: true,
     closesBy: { clock: 'drip-test', orFamily: 'float-needle' },
     when: [
@@ -23,6 +24,7 @@ export const DERIVED_FINDINGS: readonly DerivedFinding[] = [
   },
   {
     id: 'flooded-engine-stops-springy',
+    source: COMMON_PRACTICE,
     safety: true,
     closesBy: { clock: 'drip-test', orFamily: 'float-needle' },
     when: [
@@ -37,6 +39,7 @@ export const DERIVED_FINDINGS: readonly DerivedFinding[] = [
   },
   {
     id: 'starved-by-old-fuel',
+    source: COMMON_PRACTICE,
     when: [
       { shown: { observation: 'choke', outcome: 'needs-choke' } },
       { shown: { observation: 'fuel-look', outcome: 'stale' } },
@@ -48,6 +51,7 @@ export const DERIVED_FINDINGS: readonly DerivedFinding[] = [
   },
   {
     id: 'water-through-fuel',
+    source: COMMON_PRACTICE,
     when: [
       { shown: { observation: 'fuel-look', outcome: 'water' } },
       { shown: { observation: 'runs-for', outcome: 'under-2-min' } },
@@ -62,6 +66,7 @@ export const DERIVED_FINDINGS: readonly DerivedFinding[] = [
   },
   {
     id: 'oil-service-overdue',
+    source: COMMON_PRACTICE,
     when: [{ fact: 'hoursToOilService', below: 0 }],
     consequence: 'fix-before-hire',
     sentence: 'The oil service is {hoursToOilService} h overdue.',
@@ -69,6 +74,7 @@ export const DERIVED_FINDINGS: readonly DerivedFinding[] = [
   },
   {
     id: 'oil-service-runs-out-on-hire',
+    source: COMMON_PRACTICE,
     when: [
       { fact: 'hoursToOilService', atLeast: 0 },
       { fact: 'hoursToOilServiceAfterNextHire', below: 0 },
@@ -79,18 +85,21 @@ export const DERIVED_FINDINGS: readonly DerivedFinding[] = [
   },
   {
     id: 'fuel-short',
+    source: JUDGEMENT,
     when: [{ fact: 'fuelEighthsShort', atLeast: 2 }],
     consequence: 'bill',
     sentence: 'Came back {fuelEighthsShort} eighths of a tank under what went out.',
   },
   {
     id: 'tap-found-open',
+    source: COMMON_PRACTICE,
     when: [{ fact: 'tapFoundOpen', atLeast: 1 }],
     consequence: 'note',
     sentence: 'The fuel tap was open on the way back; it is shut now.',
   },
   {
     id: 'over-full-with-tap-open',
+    source: COMMON_PRACTICE,
     safety: true,
     closesBy: { clock: 'drip-test', orFamily: 'float-needle' },
     when: [{ shown: { observation: 'oil-level', outcome: 'over-full' } }, { fact: 'tapFoundOpen', atLeast: 1 }],
@@ -102,12 +111,14 @@ export const DERIVED_FINDINGS: readonly DerivedFinding[] = [
   },
   {
     id: 'hours-unusual',
+    source: JUDGEMENT,
     when: [{ fact: 'hoursOverrideOneIn', atLeast: 1 }],
     consequence: 'note',
     sentence: 'The hours were kept as typed though they are unusual for this unit (1 in {hoursOverrideOneIn}).',
   },
   {
     id: 'apprentice-looked',
+    source: JUDGEMENT,
     when: [{ fact: 'byApprentice', atLeast: 1 }],
     consequence: 'fix-before-hire',
     sentence: 'An apprentice did this check-in: a technician signs it off.',
@@ -115,6 +126,7 @@ export const DERIVED_FINDINGS: readonly DerivedFinding[] = [
   },
   {
     id: 'comes-back',
+    source: JUDGEMENT,
     when: [{ fact: 'comebacks', atLeast: 3 }],
     consequence: 'fix-before-hire',
     sentence: 'The same trouble came back {comebacks} times within a year: look into why before it goes out again.',
@@ -122,6 +134,7 @@ export const DERIVED_FINDINGS: readonly DerivedFinding[] = [
   },
   {
     id: 'walk-round-hurried',
+    source: JUDGEMENT,
     when: [{ fact: 'stationsHurried', atLeast: 2 }],
     consequence: 'note',
     sentence: '{stationsHurried} stations were passed faster than they can be looked at.',

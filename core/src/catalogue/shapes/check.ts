@@ -20,13 +20,16 @@ export interface RaisedWork {
   readonly title: string;
   /** Hands-on minutes to expect. */
   readonly minutes: number;
+  /** Where the minutes come from. */
+  readonly source: Source;
 }
 
-/** Works by their ids: kind, what the job is called, hands-on minutes. */
+/** Works by their ids: kind, what the job is called, hands-on minutes; and where the minutes come from. */
 export const worksOf = <Id extends string>(
+  source: Source,
   table: Readonly<Record<Id, readonly [kind: JobKind, title: string, minutes: number]>>,
 ): Readonly<Record<Id, RaisedWork>> =>
-  mapValues(table, ([kind, title, minutes], work) => ({ kind, work, title, minutes }));
+  mapValues(table, ([kind, title, minutes], work) => ({ kind, work, title, minutes, source }));
 
 /** One way in which a check is not OK. */
 export interface Exception {
@@ -78,6 +81,7 @@ export interface Check {
   readonly photo?: 'wanted';
   /** Fewer seconds than this and nobody looked. */
   readonly leastSeconds: number;
+  readonly secondsSource: Source;
 }
 
 export interface Station {

@@ -1,5 +1,6 @@
 import type { Consequence, RaisedWork } from './check';
 import type { CautionId, ClockId, Shown } from './ids';
+import type { Source } from './source';
 
 /** Numbers about the unit that derived findings may ask for. */
 export const FACTS = [
@@ -25,6 +26,8 @@ export interface DerivedFinding {
   /** All must hold. */
   readonly when: readonly [Condition, ...Condition[]];
   readonly consequence: Consequence;
+  /** Where the rule and its thresholds come from. */
+  readonly source: Source;
   /** May hold {factName}, filled in with the number, without its sign. */
   readonly sentence: string;
   readonly raises?: RaisedWork;

@@ -20,7 +20,7 @@ export type { Accessory, MachineClass, ServiceInterval } from './machineClass';
 export { GOVERNORS, RATING_IDS } from './ratings';
 export type { Governor, Rated, RatingId } from './ratings';
 export type { LiveEffect, SimulatedUnit } from './simulation';
-export { COMMON_PRACTICE, fromMemory, JUDGEMENT, judgement, own, published, saySource } from './source';
+export { COMMON_PRACTICE, fromMemory, JUDGEMENT, judgement, own, published, saySource, shortSource } from './source';
 export type { OwnSource, Source, Threshold } from './source';
 export type { UseRate } from './useRate';
 export { ENGINE_TRAITS, FUEL_BLENDS, KEPT, STORED, STRAINS, TRUTHS } from './engine';

@@ -26,6 +26,8 @@ export interface MachineClass {
   readonly letters: string;
   readonly fuelTap: boolean;
   readonly kit: readonly Accessory[];
+  /** Where the prices of its kit come from. */
+  readonly kitSource: Source;
   readonly stations: readonly [Station, ...Station[]];
   /** Ids of the complaints that are offered for this class. */
   readonly complaints: readonly string[];

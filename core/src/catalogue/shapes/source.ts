@@ -11,7 +11,8 @@ export type Source =
   | { readonly kind: 'judgement'; readonly because?: string }
   | { readonly kind: 'own'; readonly of: OwnSource };
 
-export type OwnSource = 'model sheet' | 'unit plate' | 'price list' | 'supplier' | 'proven visits' | 'bookings';
+export type OwnSource =
+  'model sheet' | 'unit plate' | 'plate or sheet' | 'price list' | 'supplier' | 'proven visits' | 'bookings';
 
 export const COMMON_PRACTICE: Source = { kind: 'common practice' };
 export const JUDGEMENT: Source = { kind: 'judgement' };
@@ -23,10 +24,17 @@ export const own = (of: OwnSource): Source => ({ kind: 'own', of });
 const OWN_WORDS: Readonly<Record<OwnSource, string>> = {
   'model sheet': 'The model’s own data sheet',
   'unit plate': 'The unit’s own plate',
+  'plate or sheet': 'The unit’s own plate or its model’s data sheet',
   'price list': 'The yard’s own price list',
   supplier: 'What the supplier said last',
   'proven visits': 'The yard’s own proven visits',
   bookings: 'The yard’s own bookings',
+};
+
+/** A source in a word or two, for where the words come at a tap. */
+export const shortSource = (source: Source): string => {
+  if (source.kind === 'published') return source.document;
+  return source.kind === 'own' ? OWN_WORDS[source.of].toLowerCase() : source.kind;
 };
 
 /** A source in words. Example: ISO 2533:1975, troposphere. */

@@ -101,12 +101,14 @@ export interface ProofLooks {
   readonly level: ProofLook;
   readonly tries: ProofLook;
   readonly shortRunMinutes: number;
+  readonly shortRunSource: Source;
 }
 
 /** How a class is proven. */
 export interface ProofPlan {
   /** Minutes under load as a rule. */
   readonly minutes: number;
+  readonly minutesSource: Source;
   /** What counts as load. */
   readonly loads: readonly { readonly id: string; readonly name: string }[];
   readonly readings: readonly ProofReading[];

@@ -10,15 +10,5 @@ export {
 } from './steps';
 export { RATINGS } from './ratings';
 export { TEARDOWNS } from './teardowns';
-export {
-  LOOK_BEFORE_QUOTE,
-  MONEY,
-  RISKS,
-  STATES_FOUND,
-  STATES_SOURCE,
-  type RiskId,
-  type StateFound,
-  WAY_IDS,
-  WAYS,
-} from './money';
+export { LOOK_BEFORE_QUOTE, MONEY, RISKS, STATES_FOUND, type RiskId, type StateFound, WAY_IDS, WAYS } from './money';
 export { LIVE_EFFECTS } from './simulation';

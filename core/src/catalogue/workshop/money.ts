@@ -1,16 +1,13 @@
 import { JUDGEMENT, type Source, type Threshold } from '../shapes';
 
-/** Where the odds of states and the minutes of risks come from. */
-export const STATES_SOURCE: Source = JUDGEMENT;
-
 /** The state that a part is found in, with the odds that cleaning or mending it holds (judgement). */
 export const STATES_FOUND = {
-  good: { name: 'Good, worn little', success: 0.95 },
-  dirty: { name: 'Dirty, varnished', success: 0.85 },
-  gummed: { name: 'Gummed solid', success: 0.55 },
-  corroded: { name: 'Corroded, pitted', success: 0.35 },
-  broken: { name: 'Broken or worn through', success: 0.05 },
-} as const;
+  good: { name: 'Good, worn little', success: 0.95, source: JUDGEMENT },
+  dirty: { name: 'Dirty, varnished', success: 0.85, source: JUDGEMENT },
+  gummed: { name: 'Gummed solid', success: 0.55, source: JUDGEMENT },
+  corroded: { name: 'Corroded, pitted', success: 0.35, source: JUDGEMENT },
+  broken: { name: 'Broken or worn through', success: 0.05, source: JUDGEMENT },
+} as const satisfies Readonly<Record<string, { name: string; success: number; source: Source }>>;
 export type StateFound = keyof typeof STATES_FOUND;
 
 /** Risk lines: what can cost more than the job (judgement). */
@@ -19,10 +16,11 @@ export const RISKS = {
     name: 'A fastener that may shear: heat and oil, a nut welded on, extractor',
     odds: 0.25,
     minutes: 90,
+    source: JUDGEMENT,
   },
-  'plastic-snaps': { name: 'A plastic outlet or post that may snap', odds: 0.15, minutes: 25 },
-  'old-thread': { name: 'A thread that may strip: insert', odds: 0.15, minutes: 45 },
-} as const;
+  'plastic-snaps': { name: 'A plastic outlet or post that may snap', odds: 0.15, minutes: 25, source: JUDGEMENT },
+  'old-thread': { name: 'A thread that may strip: insert', odds: 0.15, minutes: 45, source: JUDGEMENT },
+} as const satisfies Readonly<Record<string, { name: string; odds: number; minutes: number; source: Source }>>;
 export type RiskId = keyof typeof RISKS;
 
 /** What a quote without it is a guess. The observations say whether it was looked at. */

@@ -1,4 +1,4 @@
-import type { NeedTables, ProofLook, ProofLooks } from '../shapes';
+import { JUDGEMENT, type NeedTables, type ProofLook, type ProofLooks } from '../shapes';
 
 /** What every run of an engine warns of. */
 export const EXHAUST = ['carbon-monoxide', 'hot-parts'] as const;
@@ -107,4 +107,5 @@ export const PROOF_LOOKS: ProofLooks = {
   level: LEVEL_LOOK,
   tries: TRIES_LOOK,
   shortRunMinutes: SHORT_RUN_MINUTES,
+  shortRunSource: JUDGEMENT,
 };

@@ -1,8 +1,11 @@
-import { COMMON_PRACTICE, type Station } from '../../shapes';
+import { COMMON_PRACTICE, published, type Station } from '../../shapes';
 import { CLEAN, CORDS, ENGINE_CHECKS, FUEL_CHECKS, KILL_SWITCH, TAG_AND_LABELS } from '../../checklists/engine';
 import { FIND_FAULT } from '../../checklists/findFault';
 import { exception, ordinary, safety } from '../../checklists/shorthand';
 import { WORK } from './works';
+
+/** What a socket of 120 V should give. */
+const SERVICE_VOLTAGE = published('ANSI C84.1', 'service voltage, range A: 120 V within 5 % (from memory)');
 
 export const STATIONS: readonly [Station, ...Station[]] = [
   { id: 'engine', name: 'Engine', where: 'Dipstick side, cover off the air box', checks: ENGINE_CHECKS },
@@ -116,7 +119,7 @@ export const STATIONS: readonly [Station, ...Station[]] = [
             dimension: 'voltage',
             unit: 'V',
             rating: 'volts',
-            limit: { kind: 'within', min: 114, max: 126, source: COMMON_PRACTICE },
+            limit: { kind: 'within', min: 114, max: 126, source: SERVICE_VOLTAGE },
             low: 'low',
             high: 'high',
             scale: [95, 140],

@@ -14,6 +14,7 @@ export const CLASS = {
     { id: 'cord', name: 'Outdoor cord', count: 1, priceCents: 4500 },
     { id: 'wheel-pin', name: 'Wheel pins', count: 2, priceCents: 400 },
   ],
+  kitSource: JUDGEMENT,
   complaints: [...ENGINE_COMPLAINTS, 'starter-dead', 'no-power', 'low-power', 'drops-on-load'],
   use: { shape: 10, rate: 2, hireSpread: 0.3, source: JUDGEMENT },
   oilService: { hours: 50, source: COMMON_PRACTICE },

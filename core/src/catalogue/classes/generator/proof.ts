@@ -37,6 +37,7 @@ const volts = (id: string, name: string, atLoad: number): ProofReading => ({
 /** How a unit of this class is proven. */
 export const PROOF: ProofPlan = {
   minutes: 20,
+  minutesSource: COMMON_PRACTICE,
   cautions: [...EXHAUST, 'electric-shock'],
   loads: [
     { id: 'load-bank', name: 'Load bank, in steps to rated' },

@@ -1,7 +1,7 @@
-import { worksOf } from '../../shapes';
+import { JUDGEMENT, worksOf } from '../../shapes';
 
 /** What is done about what is found on this class, beside what every engine may want. */
-export const WORK = worksOf({
+export const WORK = worksOf(JUDGEMENT, {
   'new-socket': ['repair', 'New socket', 30],
   'earth-terminal': ['repair', 'Earth terminal', 15],
   'set-breaker-run-on-load': ['prep', 'Set the breaker and run on load', 15],

@@ -14,6 +14,7 @@ export const CLASS = {
     { id: 'log-tray', name: 'Log tray', count: 1, priceCents: 6500 },
     { id: 'safety-chain', name: 'Safety chains', count: 2, priceCents: 1800 },
   ],
+  kitSource: JUDGEMENT,
   complaints: [...ENGINE_COMPLAINTS, 'ram-slow', 'ram-weak', 'ram-dead'],
   use: { shape: 8, rate: 2, hireSpread: 0.3, source: JUDGEMENT },
   oilService: { hours: 50, source: COMMON_PRACTICE },

@@ -1,9 +1,10 @@
 import { EXHAUST } from '../../workshop/proofs';
-import { JUDGEMENT, type ProofPlan } from '../../shapes';
+import { COMMON_PRACTICE, JUDGEMENT, type ProofPlan } from '../../shapes';
 
 /** How a unit of this class is proven. */
 export const PROOF: ProofPlan = {
   minutes: 15,
+  minutesSource: COMMON_PRACTICE,
   cautions: [...EXHAUST, 'hydraulic-injection'],
   loads: [{ id: 'log', name: 'A log in the ram, split through' }],
   readings: [

@@ -1,7 +1,7 @@
-import { worksOf } from '../../shapes';
+import { JUDGEMENT, worksOf } from '../../shapes';
 
 /** What is done about what is found on this class, beside what every engine may want. */
-export const WORK = worksOf({
+export const WORK = worksOf(JUDGEMENT, {
   'hydraulic-hose': ['repair', 'Hydraulic hose', 40],
   'top-up-fluid': ['prep', 'Top up; find where it went', 15],
   'suction-side-fluid': ['repair', 'Suction side and fluid', 40],

@@ -20,6 +20,7 @@ export const CLASS = {
     { id: 'nozzle-soap', name: 'Soap nozzle', count: 1, priceCents: 900 },
     { id: 'clearing-pin', name: 'Nozzle pin', count: 1, priceCents: 300 },
   ],
+  kitSource: JUDGEMENT,
   complaints: [...ENGINE_COMPLAINTS, 'no-pressure', 'low-pressure', 'pulses'],
   use: { shape: 6, rate: 2, hireSpread: 0.3, source: JUDGEMENT },
   oilService: { hours: 50, source: COMMON_PRACTICE },

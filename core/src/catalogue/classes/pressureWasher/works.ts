@@ -1,7 +1,7 @@
-import { worksOf } from '../../shapes';
+import { JUDGEMENT, worksOf } from '../../shapes';
 
 /** What is done about what is found on this class, beside what every engine may want. */
-export const WORK = worksOf({
+export const WORK = worksOf(JUDGEMENT, {
   'clean-inlet-screen': ['prep', 'Clean the inlet screen', 15],
   'new-inlet-washer': ['prep', 'New inlet washer', 15],
   'pump-seals': ['repair', 'Pump seals', 90],

@@ -15,6 +15,7 @@ export const CLASS = {
     { id: 'shear-bolts', name: 'Shear-bolt bag', count: 1, priceCents: 1200 },
     { id: 'start-cord', name: 'Starter cord', count: 1, priceCents: 2400 },
   ],
+  kitSource: JUDGEMENT,
   complaints: [...ENGINE_COMPLAINTS, 'auger-stuck', 'auger-stalls', 'no-drive', 'short-throw'],
   use: { shape: 5, rate: 2, hireSpread: 0.3, source: JUDGEMENT },
   oilService: { hours: 50, source: COMMON_PRACTICE },

@@ -1,9 +1,15 @@
 import { EXHAUST } from '../../workshop/proofs';
-import { COMMON_PRACTICE, type ProofPlan } from '../../shapes';
+import { COMMON_PRACTICE, published, type ProofPlan } from '../../shapes';
 
-/** How a unit of this class is proven. */
+/** The auger has to stand within five seconds of the control being let go. */
+const AUGER_STOPS = published(
+  'ANSI/OPEI B71.3 (snow throwers)',
+  'stopping time of auger and impeller; number of the clause from memory',
+);
+
 export const PROOF: ProofPlan = {
   minutes: 15,
+  minutesSource: COMMON_PRACTICE,
   cautions: [...EXHAUST, 'moving-parts'],
   loads: [
     { id: 'snow', name: 'Throwing snow' },
@@ -17,7 +23,7 @@ export const PROOF: ProofPlan = {
       unit: 's',
       most: 5,
       scale: [0, 10],
-      source: COMMON_PRACTICE,
+      source: AUGER_STOPS,
     },
     {
       id: 'speed',

@@ -1,7 +1,7 @@
-import { worksOf } from '../../shapes';
+import { JUDGEMENT, worksOf } from '../../shapes';
 
 /** What is done about what is found on this class, beside what every engine may want. */
-export const WORK = worksOf({
+export const WORK = worksOf(JUDGEMENT, {
   guard: ['repair', 'Guard', 30],
   'new-shear-bolt-right-grade': ['prep', 'New shear bolt of the right grade', 15],
   'right-shear-bolts-look-at': ['repair', 'Right shear bolts; look at the gearbox', 25],

@@ -14,6 +14,7 @@ export const CLASS = {
     { id: 'depth-bar', name: 'Depth bar', count: 1, priceCents: 2600 },
     { id: 'shear-pins', name: 'Shear-pin bag', count: 1, priceCents: 800 },
   ],
+  kitSource: JUDGEMENT,
   complaints: [...ENGINE_COMPLAINTS, 'tines-creep', 'tines-stuck'],
   use: { shape: 6, rate: 2, hireSpread: 0.3, source: JUDGEMENT },
   oilService: { hours: 50, source: COMMON_PRACTICE },

@@ -4,6 +4,7 @@ import { COMMON_PRACTICE, type ProofPlan } from '../../shapes';
 /** How a unit of this class is proven. */
 export const PROOF: ProofPlan = {
   minutes: 15,
+  minutesSource: COMMON_PRACTICE,
   cautions: [...EXHAUST, 'moving-parts'],
   loads: [{ id: 'soil', name: 'Tines in soil' }],
   readings: [

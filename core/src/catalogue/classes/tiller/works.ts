@@ -1,7 +1,7 @@
-import { worksOf } from '../../shapes';
+import { JUDGEMENT, worksOf } from '../../shapes';
 
 /** What is done about what is found on this class, beside what every engine may want. */
-export const WORK = worksOf({
+export const WORK = worksOf(JUDGEMENT, {
   'tine-guard': ['repair', 'Tine guard', 30],
   'clear-tines': ['prep', 'Clear the tines', 15],
   'new-tine': ['prep', 'New tine', 20],

@@ -15,6 +15,7 @@ export const CLASS = {
     { id: 'ground-lead', name: 'Ground lead and clamp', count: 1, priceCents: 11800 },
     { id: 'remote', name: 'Remote', count: 1, priceCents: 9500 },
   ],
+  kitSource: JUDGEMENT,
   complaints: [...ENGINE_COMPLAINTS, 'starter-dead', 'no-arc', 'weak-arc', 'arc-wanders'],
   use: { shape: 7, rate: 2, hireSpread: 0.3, source: JUDGEMENT },
   oilService: { hours: 50, source: COMMON_PRACTICE },

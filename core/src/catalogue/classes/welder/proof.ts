@@ -1,9 +1,10 @@
 import { EXHAUST } from '../../workshop/proofs';
-import { JUDGEMENT, published, type ProofPlan } from '../../shapes';
+import { COMMON_PRACTICE, JUDGEMENT, published, type ProofPlan } from '../../shapes';
 
 /** How a unit of this class is proven. */
 export const PROOF: ProofPlan = {
   minutes: 15,
+  minutesSource: COMMON_PRACTICE,
   cautions: [...EXHAUST, 'electric-shock'],
   loads: [{ id: 'arc', name: 'An arc at two settings, ten minutes by its duty' }],
   readings: [

@@ -1,7 +1,7 @@
-import { worksOf } from '../../shapes';
+import { JUDGEMENT, worksOf } from '../../shapes';
 
 /** What is done about what is found on this class, beside what every engine may want. */
-export const WORK = worksOf({
+export const WORK = worksOf(JUDGEMENT, {
   'welding-lead': ['repair', 'Welding lead', 40],
   'new-electrode-holder': ['repair', 'New electrode holder', 15],
   'new-ground-clamp': ['prep', 'New ground clamp', 15],

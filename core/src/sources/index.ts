@@ -1,0 +1,1 @@
+export { limitsDocument } from './document';
