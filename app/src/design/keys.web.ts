@@ -11,6 +11,8 @@ export function useKeys(bindings: readonly KeyBinding[]): void {
     (_, { hotkey }) => bindings.find((binding) => wordsOf(binding.keys) === hotkey)?.run(),
     {
       useKey: true,
+      // A comma is a key itself.
+      delimiter: '|',
       preventDefault: true,
       // "?" is typed with Shift on some keyboards and without it on others; with the others it is the browser's.
       ignoreModifiers: true,

@@ -10,5 +10,6 @@ export {
   sayMinutes,
   sayMoney,
   sayTime,
+  sayFull,
   sayValue,
 } from './writing';

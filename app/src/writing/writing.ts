@@ -43,6 +43,9 @@ export const sayAgo = (instant: string): string => formatDistanceToNowStrict(new
 /** A figure with so many digits after the point. */
 export const sayFigure = (value: number, digits = 1): string => formatFigure(value, writing.locale, digits, digits);
 /** A figure as it was read or reckoned: as many digits after the point as it has, two at most. */
+/** A measure as it was given: none of its figures is rounded off. Example: 2.452. */
+export const sayFull = (value: number): string => formatFigure(value, writing.locale, 6);
+
 export const sayValue = (value: number): string => formatFigure(value, writing.locale, 2);
 export const sayHours = (hours: number): string => `${sayFigure(hours)} h`;
 export const sayMoney = (cents: number): string => formatMoney(cents, writing);

@@ -1,4 +1,4 @@
-import { reckonWays, type Doing, type WayId, type WaysAsked } from './ways';
+import { reckonWays, workCents, type Doing, type WayId, type WaysAsked, type Work } from './ways';
 
 /** An input of the sum, as a person would call it. */
 export type FlipInput =
@@ -36,6 +36,12 @@ interface Turned {
 
 const SURE = 0.999;
 
+/** What stands open, as much more or less of it as would cost this. */
+function timesOpen(asked: WaysAsked, cents: number): Work {
+  const times = cents / workCents(asked, asked.open);
+  return { minutes: asked.open.minutes * times, partsCents: asked.open.partsCents * times };
+}
+
 /** Every input that has a value, and the sum with another in its place. Of what is done: of the way that is best now. */
 function inputsOf(asked: WaysAsked, best: Doing | undefined): Turned[] {
   const doing = (change: (value: number) => Partial<Doing>) => (value: number) => ({
@@ -50,7 +56,11 @@ function inputsOf(asked: WaysAsked, best: Doing | undefined): Turned[] {
     { input: 'day', now: asked.dayCents, with: (dayCents) => ({ ...asked, dayCents }) },
     { input: 'share-out', now: asked.shareOut, most: 1, with: (shareOut) => ({ ...asked, shareOut }) },
     { input: 'wrong', now: asked.wrong, most: SURE, with: (wrong) => ({ ...asked, wrong }) },
-    { input: 'open', now: asked.openCents, with: (openCents) => ({ ...asked, openCents }) },
+    {
+      input: 'open',
+      now: workCents(asked, asked.open),
+      with: (cents) => ({ ...asked, open: timesOpen(asked, cents) }),
+    },
     ...(best === undefined
       ? []
       : [

@@ -22,6 +22,12 @@ export interface Doing {
   readonly comeback: number;
 }
 
+/** Hands and parts of some work. */
+export interface Work {
+  readonly minutes: number;
+  readonly partsCents: number;
+}
+
 /** What is asked of one unit's trouble. Money in cents, times in minutes and days, odds from 0 to 1. */
 export interface WaysAsked {
   readonly centsPerHour: number;
@@ -35,15 +41,15 @@ export interface WaysAsked {
   readonly doings: readonly Doing[];
   /** Odds that what was found is not it; then it is found anew, and put right, for so much. */
   readonly wrong: number;
-  readonly anewCents: number;
+  readonly anew: Work;
   readonly risks: readonly Risk[];
   /** What the unit is worth sound, by its age and hours, and let go as it is. */
   readonly soundCents: number;
   readonly scrapCents: number;
   /** Another engine brings some worth with it. */
   readonly swapAddsCents: number;
-  /** What else stands open against it, and has to be paid before it is sound. */
-  readonly openCents: number;
+  /** What else stands open against it, and has to be done before it is sound. */
+  readonly open: Work;
   /** Days until another unit is there in its place, when it goes. */
   readonly daysToReplace: number;
 }
@@ -56,12 +62,13 @@ export interface Way {
   readonly daysCents: number;
   readonly riskCents: number;
   readonly comebackCents: number;
-  /** Where it does not hold: the best of the other ways after it. */
+  /** Where it does not hold: what the best of the other ways after it costs. */
   readonly failCents: number;
-  /** Where what was found is not it: finding anew. */
+  /** Where what was found is not it: what finding anew costs. */
   readonly wrongCents: number;
   /** What else stands open, paid where this ends with a sound unit. */
   readonly openCents: number;
+  /** What is in hand at the end, however it goes. */
   readonly valueCents: number;
   /** All of it, less what the unit is worth after. */
   readonly costCents: number;
@@ -75,6 +82,10 @@ export const BENCH_DAY: Threshold = {
 };
 
 const RETIRE = 'Let it go';
+
+/** What some work costs. */
+export const workCents = ({ centsPerHour }: Pick<WaysAsked, 'centsPerHour'>, { minutes, partsCents }: Work): number =>
+  (minutes * centsPerHour) / 60 + partsCents;
 
 /** What one doing costs itself, before anything is known of how it ends. */
 export function spentOn(asked: WaysAsked, doing: Doing) {
@@ -91,15 +102,33 @@ export const retireCents = ({ daysToReplace, dayCents, shareOut, scrapCents }: W
 
 /** What a sound unit is worth after a doing, less what else must be paid before it is sound. */
 export const worthAfter = (asked: WaysAsked, { way }: Pick<Doing, 'way'>): number =>
-  asked.soundCents + (way === 'swap-engine' ? asked.swapAddsCents : 0) - asked.openCents;
+  asked.soundCents + (way === 'swap-engine' ? asked.swapAddsCents : 0) - workCents(asked, asked.open);
 
 /** Odds that what was found is not it, for a doing that rests on what was found: another engine does not, nor does finding. */
 export const wrongOf = ({ wrong }: WaysAsked, { way }: Pick<Doing, 'way'>): number =>
   way === 'mend' || way === 'replace' ? wrong : 0;
 
+/** How something ends: what was spent until then, and what is left in hand. */
+interface End {
+  readonly spentCents: number;
+  readonly worthCents: number;
+}
+const netOf = ({ spentCents, worthCents }: End): number => spentCents - worthCents;
+
+const gone = (asked: WaysAsked): End => ({
+  spentCents: asked.daysToReplace * asked.dayCents * asked.shareOut,
+  worthCents: asked.scrapCents,
+});
+
 /** Finding anew and putting that right, or letting it go: the better. */
-export const anewOrGo = (asked: WaysAsked): number =>
-  Math.min(asked.anewCents - (asked.soundCents - asked.openCents), retireCents(asked));
+function anewOrGone(asked: WaysAsked): End {
+  const anew = {
+    spentCents: workCents(asked, asked.anew) + workCents(asked, asked.open),
+    worthCents: asked.soundCents,
+  };
+  return netOf(anew) < netOf(gone(asked)) ? anew : gone(asked);
+}
+export const anewOrGo = (asked: WaysAsked): number => netOf(anewOrGone(asked));
 
 /**
  * Find it, mend, replace, swap the engine or let it go, by expected cost.
@@ -117,18 +146,23 @@ function wayOf(asked: WaysAsked, doing: Doing, left: readonly Doing[]): Way {
   const spent = spentOn(asked, doing);
   const wrong = wrongOf(asked, doing);
   const success = doing.holds * (1 - wrong);
+  const fails = (1 - doing.holds) * (1 - wrong);
+  const next =
+    fails === 0
+      ? gone(asked)
+      : bestOf(
+          asked,
+          left.filter((other) => other !== doing),
+        );
+  const anew = anewOrGone(asked);
   const once = spent.handsCents + spent.partsCents + spent.daysCents;
   const comebackCents = success * doing.comeback * once;
-  const failCents =
-    (1 - doing.holds) *
-    (1 - wrong) *
-    bestOf(
-      asked,
-      left.filter((other) => other !== doing),
-    );
-  const wrongCents = wrong === 0 ? 0 : wrong * anewOrGo(asked);
-  const openCents = success * asked.openCents;
-  const valueCents = success * (worthAfter(asked, doing) + asked.openCents);
+  const failCents = fails * next.spentCents;
+  const wrongCents = wrong * anew.spentCents;
+  const open = workCents(asked, asked.open);
+  const openCents = success * open;
+  const sound = worthAfter(asked, doing) + open;
+  const valueCents = success * sound + fails * next.worthCents + wrong * anew.worthCents;
   const costCents = once + spent.riskCents + comebackCents + failCents + wrongCents + openCents - valueCents;
   return {
     way: doing.way,
@@ -144,8 +178,13 @@ function wayOf(asked: WaysAsked, doing: Doing, left: readonly Doing[]): Way {
 }
 
 /** The best of what is left, in expectation; letting it go is always left. */
-const bestOf = (asked: WaysAsked, left: readonly Doing[]): number =>
-  Math.min(retireCents(asked), ...left.map((doing) => wayOf(asked, doing, left).costCents));
+function bestOf(asked: WaysAsked, left: readonly Doing[]): End {
+  const ends = left.map((doing) => {
+    const { costCents, valueCents } = wayOf(asked, doing, left);
+    return { spentCents: costCents + valueCents, worthCents: valueCents };
+  });
+  return ends.reduce((best, end) => (netOf(end) < netOf(best) ? end : best), gone(asked));
+}
 
 const retireWay = (asked: WaysAsked): Way => ({
   way: 'retire',

@@ -22,7 +22,7 @@ const YOUNG: YardFigures = {
   parts: null,
   hours: 150,
   years: 1,
-  openCents: 0,
+  open: { minutes: 0, partsCents: 0 },
 };
 const OLD: YardFigures = { ...YOUNG, hours: 4500, years: 14 };
 
@@ -150,7 +150,7 @@ describe('each input moves the answer the way it should', () => {
         expect(then?.costCents ?? NaN).toBeGreaterThanOrEqual(costCents - 1e-6);
       }
     };
-    each(dearer, (given) => ({ ...given, centsPerHour: given.centsPerHour * 1.5, anewCents: given.anewCents * 1.5 }));
+    each(dearer, (given) => ({ ...given, centsPerHour: given.centsPerHour * 1.5 }));
     each(dearer, (given) => ({ ...given, accessMinutes: given.accessMinutes + 60 }));
     each(dearer, (given) => ({
       ...given,
@@ -164,7 +164,7 @@ describe('each input moves the answer the way it should', () => {
       ...given,
       doings: given.doings.map((one) => ({ ...one, comeback: one.comeback + 0.2 })),
     }));
-    each(dearer, (given) => ({ ...given, openCents: given.openCents + 20_000, anewCents: given.anewCents }));
+    each(dearer, (given) => ({ ...given, open: { minutes: 60, partsCents: 20_000 } }));
   });
 
   test('a unit that is worth more is kept sooner, one that is worth nothing is let go', () => {
@@ -180,7 +180,13 @@ describe('each input moves the answer the way it should', () => {
     );
     each(
       (_, after) => expect(after[0]?.way).toBe('retire'),
-      (given) => ({ ...given, soundCents: given.scrapCents, swapAddsCents: 0, dayCents: 0, openCents: 20_000 }),
+      (given) => ({
+        ...given,
+        soundCents: given.scrapCents,
+        swapAddsCents: 0,
+        dayCents: 0,
+        open: { minutes: 60, partsCents: 20_000 },
+      }),
     );
   });
 

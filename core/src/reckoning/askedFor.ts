@@ -9,7 +9,7 @@ import {
   type StateFound,
 } from '../catalogue';
 import { waysToPutRight, type PutRight, type Seen } from '../diagnosis';
-import { shrunkOdds, worthOf, type Doing, type WaysAsked } from '../money';
+import { shrunkOdds, worthOf, type Doing, type WaysAsked, type Work } from '../money';
 
 /** Cases of the yard's own, and how many of them came true. */
 export interface OwnCases {
@@ -45,11 +45,9 @@ export interface YardFigures {
   readonly parts: { readonly cents: number; readonly leadDays: number; readonly isToBeHad: boolean } | null;
   readonly hours: number;
   readonly years: number;
-  /** What else stands open against the unit, hands and parts. */
-  readonly openCents: number;
+  /** What else stands open against the unit. */
+  readonly open: Work;
 }
-
-const centsOf = (minutes: number, centsPerHour: number): number => (minutes * centsPerHour) / 60;
 
 /**
  * One unit's trouble as the sum wants it.
@@ -68,12 +66,12 @@ export function askedFor(trouble: Trouble, yard: YardFigures): WaysAsked {
     accessMinutes: trouble.accessMinutes,
     doings: doingsFor(trouble, yard),
     wrong: shrunkOdds(MONEY.wrong.value, MONEY.wrongWorth.value, yard.wasWrong.cases, yard.wasWrong.came),
-    anewCents: centsOf(trouble.findMinutes, centsPerHour) + MONEY.partsAfterFinding.value,
+    anew: { minutes: trouble.findMinutes, partsCents: MONEY.partsAfterFinding.value },
     risks: trouble.risks.map((id) => ({ id, odds: RISKS[id].odds, minutes: RISKS[id].minutes })),
     soundCents: worthOf(money.soundCents, yard, money.halfLife, money.scrapCents),
     scrapCents: money.scrapCents,
     swapAddsCents: money.engineCents * MONEY.swapAdds.value,
-    openCents: yard.openCents,
+    open: yard.open,
     daysToReplace: MONEY.daysToReplace.value,
   };
 }
@@ -83,13 +81,20 @@ function doingsFor(trouble: Trouble, yard: YardFigures): Doing[] {
   const stateShare = STATES_FOUND[state].success / STATES_FOUND.good.success;
   const ways = waysToPutRight(FAULT_KNOWLEDGE, causes, { seen, setUpsDone, stateShare });
   if (ways.length === 0) return [findFirst(trouble, yard)];
-  const repairs = ways.filter(({ way }) => way !== 'replace' || yard.parts?.isToBeHad !== false);
-  return [...repairs.map((way) => repairOf(way, yard)), ...anotherEngine(trouble, yard)];
+  const lined = yard.parts === null ? undefined : wayOfLines(ways, yard.parts.cents);
+  const repairs = ways.filter((way) => way !== lined || yard.parts?.isToBeHad !== false);
+  return [...repairs.map((way) => repairOf(way, yard, way === lined)), ...anotherEngine(trouble, yard)];
 }
 
-/** A repair priced: a new part by the job's own lines where there are any, which also say how long it takes to come; else what is dear has to come. */
-function repairOf({ way, title, minutes, partsCents, holds }: PutRight, yard: YardFigures): Doing {
-  const lines = way === 'replace' ? yard.parts : null;
+/** The way that a job's part lines are of: the one whose usual parts cost about as much. */
+function wayOfLines(ways: readonly PutRight[], cents: number): PutRight | undefined {
+  const far = ({ partsCents }: PutRight): number => Math.abs(Math.log((partsCents + 100) / (cents + 100)));
+  return [...ways].filter(({ partsCents }) => partsCents > 0).sort((a, b) => far(a) - far(b))[0];
+}
+
+/** A repair priced: by the job's own lines where they are of it, which also say how long they take to come; else what is dear has to come. */
+function repairOf({ way, title, minutes, partsCents, holds }: PutRight, yard: YardFigures, isLined: boolean): Doing {
+  const lines = isLined ? yard.parts : null;
   const usualLead = partsCents > MONEY.shelfCents.value ? MONEY.partLeadDays.value : 0;
   return {
     way,

@@ -13,7 +13,7 @@ import {
 import { OPEN_JOB_STATES } from '@hudrik/core/card';
 import type { PartLine, Quote, WaysReply } from '@hudrik/core/contracts';
 import type { Seen } from '@hudrik/core/diagnosis';
-import type { WaysAsked } from '@hudrik/core/money';
+import { workCents, type WaysAsked, type Work } from '@hudrik/core/money';
 import { isUnknownNumber } from '@hudrik/core/parts';
 import { askedFor, type Trouble, type YardFigures } from '@hudrik/core/reckoning';
 import { VOID_LINES } from '@hudrik/core/states';
@@ -127,7 +127,7 @@ async function yardFigures({ db, now, job, causes, priced, demand }: YardAsked):
         : { cents: priced.cents, leadDays: priced.leadDays, isToBeHad: priced.notToBeHad.length === 0 },
     hours: trueHours,
     years: await yearsOnYard(db, job.unit_id, now),
-    openCents: await openBesides(db, job),
+    open: await openBesides(db, job),
   };
 }
 
@@ -145,7 +145,7 @@ async function yearsOnYard(db: Db, unitId: number, now: Date): Promise<number> {
 }
 
 /** What else stands open against a unit: the hands and parts of its other open jobs. */
-async function openBesides(db: Db, job: YardAsked['job']): Promise<number> {
+async function openBesides(db: Db, job: YardAsked['job']): Promise<Work> {
   const others = await db
     .selectFrom('job')
     .select(['id', 'minutes'])
@@ -153,16 +153,17 @@ async function openBesides(db: Db, job: YardAsked['job']): Promise<number> {
     .where('id', '<>', job.id)
     .where('state', 'in', OPEN_JOB_STATES)
     .execute();
-  if (others.length === 0) return 0;
+  if (others.length === 0) return { minutes: 0, partsCents: 0 };
   const lines = await linesOfJobs(
     db,
     others.map(({ id }) => id),
   );
-  const minutes = others.reduce((sum, other) => sum + other.minutes, 0);
-  const parts = lines
-    .filter((line) => !VOID_LINES.includes(line.state))
-    .reduce((sum, line) => sum + line.count * line.cents, 0);
-  return Math.round((minutes * MONEY.centsPerHour.value) / 60) + parts;
+  return {
+    minutes: others.reduce((sum, other) => sum + other.minutes, 0),
+    partsCents: lines
+      .filter((line) => !VOID_LINES.includes(line.state))
+      .reduce((sum, line) => sum + line.count * line.cents, 0),
+  };
 }
 
 interface Priced {
@@ -243,7 +244,7 @@ function basisOf({ asked, yard, demand, classId, priced }: Basis): WaysReply['ba
       `; ${Math.round(yard.hours)} h and ${yard.years.toFixed(1)} years have gone off it`,
     ),
     line('Worth let go', asked.scrapCents, 'cents', money.source),
-    line('Stands open besides', asked.openCents, 'cents', own('price list')),
+    line('Stands open besides', workCents(asked, asked.open), 'cents', own('price list')),
     ...(first === undefined
       ? []
       : [

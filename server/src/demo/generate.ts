@@ -26,7 +26,7 @@ export function generateYard(scale: Scale): Rows {
       class_id: model.classId,
       make: model.make,
       name: model.name,
-      data_sheet: { engine: model.engine, limits: model.limits ?? {} },
+      data_sheet: { engine: model.engine, limits: model.limits ?? {}, ...model.sheet },
     });
   const ids = new Map<string, number>();
   for (const berth of YARD)

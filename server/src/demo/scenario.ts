@@ -1,5 +1,6 @@
 import type { ClassId } from '@hudrik/core/catalogue';
-import type { Role } from '@hudrik/core/contracts';
+import type { DataSheet, Role } from '@hudrik/core/contracts';
+import { LANTERN_SHEET, SPATE_SHEET, FURROW_SHEET } from './sheets';
 
 /** The yard of the demo: a hire yard in a ferry town on a mountain lake. Every name here is invented. */
 export const YARD_NAME = 'Ferry Landing Hire Yard';
@@ -19,6 +20,8 @@ export interface DemoModel {
   /** What its data sheet says of the engine. */
   readonly engine: Readonly<Record<string, string | number | boolean>>;
   readonly limits?: Readonly<Record<string, readonly [number, number | null]>>;
+  /** What else its sheet says. */
+  readonly sheet?: Partial<Omit<DataSheet, 'engine' | 'limits'>>;
 }
 
 const ROPE = {
@@ -35,9 +38,9 @@ const ROPE = {
 const KEY = { ...ROPE, tank: 'metal', start: 'both' } as const;
 
 export const MODELS: readonly DemoModel[] = [
-  { classId: 'pressure-washer', make: 'Fellbrook', name: 'Spate 210', engine: ROPE },
+  { classId: 'pressure-washer', make: 'Fellbrook', name: 'Spate 210', engine: ROPE, sheet: SPATE_SHEET },
   { classId: 'pressure-washer', make: 'Quarrowe', name: 'Rill 160', engine: ROPE },
-  { classId: 'generator', make: 'Tuvellan', name: 'Lantern 5', engine: KEY },
+  { classId: 'generator', make: 'Tuvellan', name: 'Lantern 5', engine: KEY, sheet: LANTERN_SHEET },
   { classId: 'generator', make: 'Oskarn', name: 'Beacon 8E', engine: { ...KEY, throttle: 'electronic' } },
   {
     classId: 'tiller',
@@ -45,6 +48,7 @@ export const MODELS: readonly DemoModel[] = [
     name: 'Furrow 60',
     engine: { ...ROPE, ignition: 'points', release: false, tank: 'metal' },
     limits: { pointsGapInch: [0.018, 0.022], compressionFree: [110, null] },
+    sheet: FURROW_SHEET,
   },
   { classId: 'snowblower', make: 'Oskarn', name: 'Drift 28', engine: KEY },
   { classId: 'snowblower', make: 'Marlune', name: 'Flurry 24', engine: ROPE },

@@ -70,6 +70,10 @@ async function stubbornGenerator(at: At, who: Actor): Promise<void> {
     causes: ['main-jet-blocked'],
     note: 'Green at the bottom of the jet',
   });
+  await enterAs(at(5.2), who, { tag: 'GE-07' }, 'standing-note', {
+    text: 'Left bolt of the shroud turns with its insert: leave it.',
+    places: ['card'],
+  });
   await enterAs(at(5), who, { jobId }, 'hands-on', {});
   await enterAs(at(5), who, { jobId }, 'teardown-begun', { teardown: 'carburettor-off' });
   for (const [n, thing] of TEARDOWNS['carburettor-off'].things.slice(0, 7).entries()) {

@@ -46,7 +46,8 @@ export function WaysScreen({ jobId }: { readonly jobId: string }) {
   const [access, setAccess] = useState(0);
   const [deciding, setDeciding] = useState<Way | null>(null);
   const query = { state, risks: risks.join(), access };
-  const read = useRead('ways', { params: { id: jobId }, query });
+  // What it rests on may have changed a moment ago: a price, a booking, a proof.
+  const read = useRead('ways', { params: { id: jobId }, query, staleTime: 0 });
   if (!read.data || handle.reply === null)
     return read.isError ? (
       <Page>
@@ -134,7 +135,7 @@ export function WaysScreen({ jobId }: { readonly jobId: string }) {
         />
       ) : null}
       {notToBeHad.length > 0 ? <Failure sentence={`No longer to be had: ${notToBeHad.join(', ')}.`} /> : null}
-      <View className={wide ? 'flex-row gap-3' : 'gap-3'}>
+      <View className={wide ? 'flex-row flex-wrap gap-3' : 'gap-3'}>
         {ways.map((way, at) => (
           <WayCard
             key={`${way.way} ${way.title}`}
@@ -205,7 +206,7 @@ function WayCard({
 }) {
   return (
     <View
-      className={`gap-1 border bg-card p-3 md:min-w-0 md:flex-1 ${first ? 'border-2 border-ink' : 'border-card-edge'}`}
+      className={`gap-1 border bg-card p-3 md:w-[32%] ${first ? 'border-2 border-ink' : 'border-card-edge'}`}
       role="group"
       aria-label={titleOf(way)}
     >
@@ -221,7 +222,9 @@ function WayCard({
           {`eight in ten: ${signed(way.highCents)} to ${signed(way.lowCents)}`}
         </Words>
       )}
-      {ROWS.map(([label, field]) => (way[field] === 0 ? null : <Line key={field} label={label} cents={way[field]} />))}
+      {ROWS.map(([label, field]) =>
+        Math.abs(way[field]) < 50 ? null : <Line key={field} label={label} cents={way[field]} />,
+      )}
       <Line label="Value afterwards" cents={-way.valueCents} />
       <Button
         kind={first ? 'main' : 'plain'}

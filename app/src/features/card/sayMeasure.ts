@@ -1,7 +1,7 @@
 import type { Measure } from '@hudrik/core/card';
 import { areOfOneDimension, convertValue } from '@hudrik/core/units';
 import { sayRange } from '@/features/sheet';
-import { sayDay, sayValue } from '@/writing';
+import { sayDay, sayFull } from '@/writing';
 
 export const isRight = ({ value, from, to }: Measure): boolean =>
   (from === null || value >= from) && (to === null || value <= to);
@@ -10,7 +10,7 @@ export function sayMeasure(measure: Measure): string {
   const { name, place, value, unit, from, to } = measure;
   const range = sayRange(from, to, unit);
   const verdict = range === '' ? '' : isRight(measure) ? `, right: ${range}` : `, not right: it should be ${range}`;
-  return `${[name, place].filter(Boolean).join(', ')}: ${sayValue(value)} ${unit}${verdict}`;
+  return `${[name, place].filter(Boolean).join(', ')}: ${sayFull(value)} ${unit}${verdict}`;
 }
 
 /** A figure of another unit than the sheet's, in the sheet's. */
@@ -23,10 +23,10 @@ export function sayLast(
 ): string {
   const before = facts ? (turnedMeasure(last.value, last.unit, facts.unit) ?? last.value) : last.value;
   const unit = facts && areOfOneDimension(last.unit, facts.unit) ? facts.unit : last.unit;
-  const said = `Last time, ${sayDay(last.at)}: ${sayValue(before)} ${unit}.`;
+  const said = `Last time, ${sayDay(last.at)}: ${sayFull(before)} ${unit}.`;
   if (facts === null || unit !== facts.unit) return said;
   const change = Number((facts.value - before).toPrecision(6));
   return change === 0
     ? `${said} The same.`
-    : `${said} ${change > 0 ? 'More' : 'Less'} by ${sayValue(Math.abs(change))}.`;
+    : `${said} ${change > 0 ? 'More' : 'Less'} by ${sayFull(Math.abs(change))}.`;
 }

@@ -9,7 +9,7 @@ import {
 } from '@hudrik/core/contracts';
 import type { AnyObjectSchema } from 'yup';
 import { sayRange } from '@/features/sheet';
-import { sayValue } from '@/writing';
+import { sayFull } from '@/writing';
 import type { LineField } from './SheetLines';
 
 export type ListKey = 'torques' | 'oils' | 'capacities' | 'measures' | 'notes' | 'parts';
@@ -70,7 +70,7 @@ const TORQUES = sections<'torques'>({
   ],
   say: ({ what, value, unit, threads, order, long }) =>
     joined(
-      `${what} ${sayValue(value)} ${unit}`,
+      `${what} ${sayFull(value)} ${unit}`,
       threads,
       order.length > 0 && order.join('-'),
       long.length > 0 && `long in ${long.join(' and ')}`,
@@ -101,7 +101,7 @@ const CAPACITIES = sections<'capacities'>({
     figure('value', 'How much'),
     one('unit', 'Unit', ['L', 'mL', 'US gal', 'US fl oz']),
   ],
-  say: ({ what, value, unit }) => `${what}, ${sayValue(value)} ${unit}`,
+  say: ({ what, value, unit }) => `${what}, ${sayFull(value)} ${unit}`,
 });
 
 const MEASURES = sections<'measures'>({

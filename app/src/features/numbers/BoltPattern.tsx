@@ -17,15 +17,21 @@ interface Props {
 const SIZE = 300;
 const EDGE = 34;
 
+const endsOf = (values: readonly number[]): readonly [least: number, most: number] => [
+  Math.min(...values),
+  Math.max(...values),
+];
+
 /** The head drawn with its bolts in their order: done ones filled, the next one ringed. */
 export function BoltPattern({ places, order, long, done }: Props) {
   const ink = useInk();
-  const [left, top] = [Math.min(...places.map((place) => place.x)), Math.min(...places.map((place) => place.y))];
-  const reach = Math.max(...places.map((place) => place.x - left), ...places.map((place) => place.y - top), 1);
-  const height = ((Math.max(...places.map((place) => place.y)) - top) / reach) * (SIZE - 2 * EDGE) + 2 * EDGE;
+  const [left, right] = endsOf(places.map(({ x }) => x));
+  const [top, bottom] = endsOf(places.map(({ y }) => y));
+  const scale = (SIZE - 2 * EDGE) / Math.max(right - left, bottom - top, 1);
+  const height = (bottom - top) * scale + 2 * EDGE;
   const at = (place: BoltPlace) => ({
-    x: EDGE + ((place.x - left) / reach) * (SIZE - 2 * EDGE),
-    y: EDGE + ((place.y - top) / reach) * (SIZE - 2 * EDGE),
+    x: SIZE / 2 + (place.x - (left + right) / 2) * scale,
+    y: EDGE + (place.y - top) * scale,
   });
   return (
     <View

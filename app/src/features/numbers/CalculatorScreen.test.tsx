@@ -144,7 +144,7 @@ describe('tightening (common practice: 8 to turn and 40 wanted are 48 on the wre
     show(<TorqueScreen tag="GE-07" torqueAt={0} />, {
       'GET /api/units/GE-07/sheet': unitSheet({ dataSheet: { ...EMPTY_SHEET, torques: [...torques] } }),
     });
-    expect(await screen.findByText('Long bolts go in 1, 3: the holes with two rings.')).toBeTruthy();
+    expect(await screen.findByText('Long bolts go in the holes with two rings.')).toBeTruthy();
     expect(screen.getByLabelText('Order of tightening: 2, 1, 4, 3')).toBeTruthy();
     expect(screen.getByText(/full 24\.0/)).toBeTruthy();
   });

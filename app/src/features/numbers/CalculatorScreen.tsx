@@ -52,7 +52,7 @@ interface TypedLine {
 }
 type Typed = Readonly<Record<string, TypedLine>>;
 
-const field = object({ text: string().defined(), unit: string().required() });
+const field = object({ text: string().defined(), unit: string().defined() });
 const typedAs = ({ asks }: Calculator) => object(Object.fromEntries(asks.map((asked) => [asked.id, field.required()])));
 
 const keyOf = (id: string): string => `hudrik-sum-${id}`;
@@ -234,13 +234,15 @@ const say = (value: number): string =>
 const write = (value: number): string => Number(value.toPrecision(6)).toString();
 
 const LARGE = ['m', 'ft'];
+const GAUGES = ['psi', 'kPa', 'bar'];
 const FINE = ['mm', 'cm', 'in', 'thou'];
 /** In which units a line may be typed: heights not in thousandths, gaps not in metres. */
 const unitsOf = (asked: Asked): readonly string[] => {
   const dimension = dimensionOf(asked.unit);
   if (dimension === undefined) return [asked.unit];
   if (dimension === 'length') return LARGE.includes(asked.unit) ? LARGE : FINE;
-  if (dimension === 'time' || asked.unit === 'kPa') return [asked.unit];
+  if (dimension === 'time') return [asked.unit];
+  if (dimension === 'pressure') return GAUGES;
   return Object.keys(DIMENSIONS[dimension]);
 };
 

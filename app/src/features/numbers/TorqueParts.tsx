@@ -37,9 +37,7 @@ export function Answer({ rounds, problem, round, finished, unit }: AnswerProps) 
 export const OfSheet = ({ torque }: { readonly torque: SheetTorque }) => (
   <View className="gap-1">
     <Words face="strong">{`${torque.what}, threads ${torque.threads}: the model’s own figure${torque.order.length > 0 ? ' and pattern' : ''}.`}</Words>
-    {torque.long.length > 0 ? (
-      <Words>{`Long bolts go in ${torque.long.join(', ')}: the holes with two rings.`}</Words>
-    ) : null}
+    {torque.long.length > 0 ? <Words>Long bolts go in the holes with two rings.</Words> : null}
   </View>
 );
 

@@ -60,20 +60,23 @@ export function OwnPrices({ settings }: { readonly settings: Settings }) {
           />
         ))}
       </View>
-      {(machineClass?.kit ?? []).map((item) => {
-        const key = `${classId}/${item.id}`;
-        const text = texts[key] ?? '';
-        return (
-          <Field
-            key={key}
-            label={`${item.name} (built in: ${sayMoney(item.priceCents)})`}
-            value={text}
-            onChangeText={(next) => setTexts({ ...texts, [key]: next })}
-            inputMode="decimal"
-            wrong={isNoFigure(text) ? 'Enter a price, e.g. 12.50.' : undefined}
-          />
-        );
-      })}
+      <View className="flex-row flex-wrap gap-2">
+        {(machineClass?.kit ?? []).map((item) => {
+          const key = `${classId}/${item.id}`;
+          const text = texts[key] ?? '';
+          return (
+            <Field
+              key={key}
+              className="min-w-[150px] grow basis-0"
+              label={`${item.name} (built in: ${sayMoney(item.priceCents)})`}
+              value={text}
+              onChangeText={(next) => setTexts({ ...texts, [key]: next })}
+              inputMode="decimal"
+              wrong={isNoFigure(text) ? 'Enter a price, e.g. 12.50.' : undefined}
+            />
+          );
+        })}
+      </View>
       <Button
         kind="main"
         label="Save the prices"

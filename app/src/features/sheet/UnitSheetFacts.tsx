@@ -2,7 +2,7 @@ import type { UnitSheet } from '@hudrik/core/contracts';
 import { router } from 'expo-router';
 import { View } from 'react-native';
 import { Button, Section, Whence, Words } from '@/design';
-import { sayValue } from '@/writing';
+import { sayFull } from '@/writing';
 import { sayRange } from './sayRange';
 import { useUnitSheet } from './useUnitSheet';
 
@@ -20,7 +20,7 @@ export function UnitSheetFacts({ tag }: { readonly tag: string }) {
       {sheet.dataSheet.torques.map((torque, at) => (
         <View key={torque.what} className="flex-row items-center gap-2 border-b border-line py-1">
           <View className="min-w-0 flex-1">
-            <Words>{`${torque.what}: ${sayValue(torque.value)} ${torque.unit}`}</Words>
+            <Words>{`${torque.what}: ${sayFull(torque.value)} ${torque.unit}`}</Words>
             <Words size={13} tone="ink-soft">
               {[`threads ${torque.threads}`, torque.long.length > 0 && `long bolts in ${torque.long.join(', ')}`]
                 .filter(Boolean)
@@ -62,10 +62,10 @@ function linesOf({ dataSheet, measured }: UnitSheet): (readonly [name: string, w
       ({ where, grade, fromC, toC }) =>
         [`${where} oil`, [grade, sayRange(fromC, toC, '°C')].filter(Boolean).join(', ')] as const,
     ),
-    ...capacities.map(({ what, value, unit }) => [what, `${sayValue(value)} ${unit}`] as const),
+    ...capacities.map(({ what, value, unit }) => [what, `${sayFull(value)} ${unit}`] as const),
     ...measures.map(({ name, place, from, to, unit }) => {
       const last = measured.find((one) => one.name === name && one.place === place && one.unit === unit);
-      const now = last === undefined ? '' : `; last ${sayValue(last.value)}`;
+      const now = last === undefined ? '' : `; last ${sayFull(last.value)}`;
       return [[name, place].filter(Boolean).join(', '), `${sayRange(from, to, unit)}${now}`] as const;
     }),
   ];

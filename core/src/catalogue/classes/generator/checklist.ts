@@ -91,7 +91,7 @@ export const STATIONS: readonly [Station, ...Station[]] = [
       ),
       ordinary(
         'volts',
-        'Volts right at a 120 V socket',
+        'Volts right at a socket',
         [
           exception(
             'low',
