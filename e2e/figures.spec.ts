@@ -15,7 +15,7 @@ import {
 const button = (page: Page, name: string | RegExp) =>
   page.getByRole('button', { name, ...(typeof name === 'string' ? { exact: true } : {}) });
 
-test('a 230 V set of 50 Hz goes its whole round by its own figures', async ({ page, server }) => {
+test('a 230 V set of 50 Hz goes its whole round by its own figures', { tag: '@phone' }, async ({ page, server }) => {
   test.setTimeout(120_000);
   const { tag, jobId } = await unitWithJob(server, 'generator', { kind: 'repair', title: 'New socket' });
   await signIn(page, 'Runa Veldt', `/u/${tag}`);
@@ -85,88 +85,93 @@ test('a 230 V set of 50 Hz goes its whole round by its own figures', async ({ pa
   await expect(page.getByText('Fit for hire.').first()).toBeVisible();
 });
 
-test('a comma is a decimal: at a sum, at the meter, on a data sheet and on the card', async ({ page, server }) => {
-  const { tag, jobId } = await unitWithJob(server, 'tiller', { kind: 'repair', title: 'Set the points' });
-  await signIn(page, 'Runa Veldt', '/numbers/torque-units');
-  await page.getByLabel('Torque, lbf·in').fill('165,6');
-  await expect(page.getByText('13.8', { exact: false }).first()).toBeVisible();
+test(
+  'a comma is a decimal: at a sum, at the meter, on a data sheet and on the card',
+  { tag: '@phone' },
+  async ({ page, server }) => {
+    const { tag, jobId } = await unitWithJob(server, 'tiller', { kind: 'repair', title: 'Set the points' });
+    await signIn(page, 'Runa Veldt', '/numbers/torque-units');
+    await page.getByLabel('Torque, lbf·in').fill('165,6');
+    await expect(page.getByText('13.8', { exact: false }).first()).toBeVisible();
 
-  await page.goto(`/u/${tag}/check-in`);
-  const hours = await hoursAfter(page, 2.5);
-  await page.keyboard.type(hours.replace('.', ','));
-  await expect(page.getByText('+2.5 h since then')).toBeVisible();
+    await page.goto(`/u/${tag}/check-in`);
+    const hours = await hoursAfter(page, 2.5);
+    await page.keyboard.type(hours.replace('.', ','));
+    await expect(page.getByText('+2.5 h since then')).toBeVisible();
 
-  const { model } = await jsonOf<{ model: { id: number } }>(await page.request.get(`/api/units/${tag}/sheet`));
-  await page.goto(`/models/${model.id}`);
-  await page.getByLabel('Air gap of the coil from, in').fill('0,012');
-  await page.getByLabel('Air gap of the coil to').fill('0,010');
-  await button(page, 'Save the data sheet').click();
-  await expect(page.getByText('This must be above “from”.')).toBeVisible();
-  await page.getByLabel('Air gap of the coil to').fill('0,016');
-  await button(page, 'Save the data sheet').click();
-  await expect(page.getByText('This must be above “from”.')).toBeHidden();
-  await expect
-    .poll(async () => {
-      const read = await page.request.get(`/api/units/${tag}/sheet`);
-      return (await jsonOf<{ dataSheet: { limits: { airGapInch?: number[] } } }>(read)).dataSheet.limits.airGapInch;
-    })
-    .toEqual([0.012, 0.016]);
+    const { model } = await jsonOf<{ model: { id: number } }>(await page.request.get(`/api/units/${tag}/sheet`));
+    await page.goto(`/models/${model.id}`);
+    await page.getByLabel('Air gap of the coil from, in').fill('0,012');
+    await page.getByLabel('Air gap of the coil to').fill('0,010');
+    await button(page, 'Save the data sheet').click();
+    await expect(page.getByText('This must be above “from”.')).toBeVisible();
+    await page.getByLabel('Air gap of the coil to').fill('0,016');
+    await button(page, 'Save the data sheet').click();
+    await expect(page.getByText('This must be above “from”.')).toBeHidden();
+    await expect
+      .poll(async () => {
+        const read = await page.request.get(`/api/units/${tag}/sheet`);
+        return (await jsonOf<{ dataSheet: { limits: { airGapInch?: number[] } } }>(read)).dataSheet.limits.airGapInch;
+      })
+      .toEqual([0.012, 0.016]);
 
-  // The card goes by the model's sheet from now on, and says so; its figure is the same in the other unit.
-  await page.goto(`/j/${jobId}`);
-  await button(page, 'Take a reading').click();
-  await button(page, 'air gap').click();
-  await page.getByRole('dialog').getByRole('button', { name: 'in', exact: true }).click();
-  await page.getByLabel('Gap, in').fill('0,015');
-  await expect(button(page, /^Take it: in spec/)).toBeVisible();
-  await expect(button(page, 'Where from: Limits: the model’s own data sheet')).toBeVisible();
-  await page.getByRole('dialog').getByRole('button', { name: 'mm', exact: true }).click();
-  await expect(page.getByLabel('Gap, mm')).toHaveValue('0.381');
-});
+    // The card goes by the model's sheet from now on, and says so; its figure is the same in the other unit.
+    await page.goto(`/j/${jobId}`);
+    await button(page, 'Take a reading').click();
+    await button(page, 'air gap').click();
+    await page.getByRole('dialog').getByRole('button', { name: 'in', exact: true }).click();
+    await page.getByLabel('Gap, in').fill('0,015');
+    await expect(button(page, /^Take it: in spec/)).toBeVisible();
+    await expect(button(page, 'Where from: Limits: the model’s own data sheet')).toBeVisible();
+    await page.getByRole('dialog').getByRole('button', { name: 'mm', exact: true }).click();
+    await expect(page.getByLabel('Gap, mm')).toHaveValue('0.381');
+  },
+);
 
-test('a reckoning flips where it said it would: by the state of the part, and by the price of an hour', async ({
-  page,
-  server,
-}) => {
-  const tag = await freshUnit(server, 'generator');
-  await signIn(page, 'Runa Veldt');
-  const { id } = await enter(page.request, { tag }, 'finding-opened', { machine: { engine: {}, past: {} } });
-  const causes = { causes: ['carb-varnished'], note: '' };
-  const { jobId } = await enter(page.request, { findingId: id }, 'causes-confirmed', causes);
-  await page.goto(`/j/${jobId}/ways`);
-  const answer = page.getByRole('heading', { level: 1 });
-  await button(page, 'Broken or worn through: 5 in 100 hold').click();
-  await expect(answer).toHaveText(/^Replace the carburettor/);
+test(
+  'a reckoning flips where it said it would: by the state of the part, and by the price of an hour',
+  { tag: '@wide' },
+  async ({ page, server }) => {
+    const tag = await freshUnit(server, 'generator');
+    await signIn(page, 'Runa Veldt');
+    const { id } = await enter(page.request, { tag }, 'finding-opened', { machine: { engine: {}, past: {} } });
+    const causes = { causes: ['carb-varnished'], note: '' };
+    const { jobId } = await enter(page.request, { findingId: id }, 'causes-confirmed', causes);
+    await page.goto(`/j/${jobId}/ways`);
+    const answer = page.getByRole('heading', { level: 1 });
+    await button(page, 'Broken or worn through: 5 in 100 hold').click();
+    await expect(answer).toHaveText(/^Replace the carburettor/);
 
-  interface Ways {
-    readonly ways: readonly { readonly title: string }[];
-    readonly flips: readonly {
-      readonly input: string;
-      readonly at: number;
-      readonly now: number;
-      readonly title: string;
-    }[];
-  }
-  const waysFor = async (query: string) => jsonOf<Ways>(await page.request.get(`/api/jobs/${jobId}/ways?${query}`));
-  const { ways, flips } = await waysFor('state=good');
-  const flip = flips.find(({ input }) => input === 'rate');
-  expect(flip).toBeDefined();
-  await button(page, 'Good, worn little: 95 in 100 hold').click();
-  await expect(answer).toHaveText(new RegExp(`^${ways[0]?.title}`));
-  await expect(page.getByText(/^If .+ were .+, not .+: /).first()).toBeVisible();
+    interface Ways {
+      readonly ways: readonly { readonly title: string }[];
+      readonly flips: readonly {
+        readonly input: string;
+        readonly at: number;
+        readonly now: number;
+        readonly title: string;
+      }[];
+    }
+    const waysFor = async (query: string) => jsonOf<Ways>(await page.request.get(`/api/jobs/${jobId}/ways?${query}`));
+    const { ways, flips } = await waysFor('state=good');
+    const flip = flips.find(({ input }) => input === 'rate');
+    expect(flip).toBeDefined();
+    await button(page, 'Good, worn little: 95 in 100 hold').click();
+    await expect(answer).toHaveText(new RegExp(`^${ways[0]?.title}`));
+    await expect(page.getByText(/^If .+ were .+, not .+: /).first()).toBeVisible();
 
-  // A lead sets the yard's own hour a little beyond that.
-  const setHour = async (text: string) => {
-    await page.goto('/settings');
-    await page.getByLabel('An hour of the workshop').fill(text);
-    const saved = page.waitForResponse((answer) => answer.request().method() === 'PUT');
-    await button(page, 'Save the prices').click();
-    expect((await saved).ok()).toBe(true);
-  };
-  const beyond = (flip?.at ?? 0) + ((flip?.at ?? 0) - (flip?.now ?? 0)) * 0.05;
-  await setHour((beyond / 100).toFixed(2).replace('.', ','));
-  await page.goto(`/j/${jobId}/ways`);
-  await button(page, 'Good, worn little: 95 in 100 hold').click();
-  await expect(answer).toHaveText(new RegExp(`^${flip?.title}`));
-  await setHour('');
-});
+    // A lead sets the yard's own hour a little beyond that.
+    const setHour = async (text: string) => {
+      await page.goto('/settings');
+      await page.getByLabel('An hour of the workshop').fill(text);
+      const saved = page.waitForResponse((answer) => answer.request().method() === 'PUT');
+      await button(page, 'Save the prices').click();
+      expect((await saved).ok()).toBe(true);
+    };
+    const beyond = (flip?.at ?? 0) + ((flip?.at ?? 0) - (flip?.now ?? 0)) * 0.05;
+    await setHour((beyond / 100).toFixed(2).replace('.', ','));
+    await page.goto(`/j/${jobId}/ways`);
+    await button(page, 'Good, worn little: 95 in 100 hold').click();
+    await expect(answer).toHaveText(new RegExp(`^${flip?.title}`));
+    await setHour('');
+  },
+);

@@ -1,4 +1,4 @@
-import { COMMON_PRACTICE } from '../catalogue';
+import { COMMON_PRACTICE, GAP_WAYS, type ReadingKind } from '../catalogue';
 import { outBy, type ReadingLimits } from '../readings';
 import { convertValue } from '../units';
 import type { Calculator } from './shape';
@@ -6,37 +6,15 @@ import type { Calculator } from './shape';
 interface Gap {
   readonly words: string;
   readonly limit: keyof ReadingLimits;
-  /** Which way to adjust it where it is too small or too large. */
-  readonly low: string;
-  readonly high: string;
+  readonly kind: ReadingKind;
 }
 
 const GAPS: readonly Gap[] = [
-  { words: 'Plug', limit: 'plugGapInch', low: 'Bend the side electrode out.', high: 'Tap the side electrode in.' },
-  {
-    words: 'Coil to magnet',
-    limit: 'airGapInch',
-    low: 'Move the coil out: it must not rub.',
-    high: 'Loosen the coil, let the magnet pull it down on the gauge, tighten.',
-  },
-  {
-    words: 'Points',
-    limit: 'pointsGapInch',
-    low: 'Move the fixed contact away.',
-    high: 'Move the fixed contact nearer.',
-  },
-  {
-    words: 'Intake lash',
-    limit: 'lashIntakeInch',
-    low: 'Back the adjuster off; where nothing adjusts, the stem is shortened square in small steps.',
-    high: 'Turn the adjuster in; where nothing adjusts, look for wear of stem, seat or cam.',
-  },
-  {
-    words: 'Exhaust lash',
-    limit: 'lashExhaustInch',
-    low: 'Back the adjuster off; where nothing adjusts, the stem is shortened square in small steps.',
-    high: 'Turn the adjuster in; where nothing adjusts, look for wear of stem, seat or cam.',
-  },
+  { words: 'Plug', limit: 'plugGapInch', kind: 'plug-gap' },
+  { words: 'Coil to magnet', limit: 'airGapInch', kind: 'air-gap' },
+  { words: 'Points', limit: 'pointsGapInch', kind: 'points-gap' },
+  { words: 'Intake lash', limit: 'lashIntakeInch', kind: 'valve-lash' },
+  { words: 'Exhaust lash', limit: 'lashExhaustInch', kind: 'valve-lash' },
 ];
 
 export const GAP: Calculator = {
@@ -59,7 +37,7 @@ export const GAP: Calculator = {
         label: way === 'in' ? 'In spec' : way === 'low' ? 'Too small by' : 'Too large by',
         value: by,
         unit: 'in',
-        sentence: way === 'in' ? 'It is right.' : chosen[way],
+        sentence: way === 'in' ? 'It is right.' : (GAP_WAYS[chosen.kind]?.[way] ?? ''),
         source: bands.source,
       },
       { id: 'outMm', label: 'that is', value: convertValue(by, 'in', 'mm'), unit: 'mm' },

@@ -27,7 +27,7 @@ export { FIND_FAULT } from './checklists/findFault';
 export { COMPLAINTS, ENDED } from './complaints';
 export { DERIVED_FINDINGS } from './findings';
 export { MISLEADING, STANDSTILLS, TELLS_PAST } from './warnings';
-export { GOVERNOR_CLASSES, GOVERNOR_CLASSES_SOURCE, READING_LIMITS, type GovernorClass } from './limits';
+export { GAP_WAYS, GOVERNOR_CLASSES, GOVERNOR_CLASSES_SOURCE, READING_LIMITS, type GovernorClass } from './limits';
 export { FAULT_KNOWLEDGE, KNOWLEDGE_SOURCES, TRAIT_SHARES } from './diagnosis';
 export { CLASS_FOLDERS } from './classes';
 export {

@@ -54,7 +54,7 @@ export const settings = object({
     .test('prices', 'Prices are whole cents, by class and item.', (prices) =>
       Object.entries(prices ?? {}).every(
         ([key, cents]) =>
-          /^[a-z-]+\/[a-z-]+$/.test(key) && Number.isInteger(cents) && cents >= 0 && cents <= 10_000_000,
+          /^[a-z-]+\/[a-z0-9-]+$/.test(key) && Number.isInteger(cents) && cents >= 0 && cents <= 10_000_000,
       ),
     ),
 }).noUnknown();

@@ -136,21 +136,43 @@ export const sheetPart = object({
 
 const LONGEST = 60;
 const MOST_PARTS = 400;
+/** What a maker prints besides, in lists. */
+const lists = {
+  plug: words,
+  torques: array(sheetTorque.required()).max(LONGEST),
+  oils: array(sheetOil.required()).max(LONGEST),
+  capacities: array(sheetCapacity.required()).max(LONGEST),
+  measures: array(sheetMeasure.required()).max(LONGEST),
+  notes: array(sheetNote.required()).max(LONGEST),
+  parts: array(sheetPart.required()).max(MOST_PARTS),
+};
+
 /** A model's data sheet: its engine, what it is rated for, from where to where a reading is well, and what else its maker prints. */
 export const dataSheet = object({
   engine: engine.default({}),
   limits: ownLimits.default({}),
   rated: rated.default({}),
-  plug: words.default(''),
-  torques: array(sheetTorque.required()).max(LONGEST).default([]),
-  oils: array(sheetOil.required()).max(LONGEST).default([]),
-  capacities: array(sheetCapacity.required()).max(LONGEST).default([]),
-  measures: array(sheetMeasure.required()).max(LONGEST).default([]),
-  notes: array(sheetNote.required()).max(LONGEST).default([]),
-  parts: array(sheetPart.required()).max(MOST_PARTS).default([]),
+  plug: lists.plug.default(''),
+  torques: lists.torques.default([]),
+  oils: lists.oils.default([]),
+  capacities: lists.capacities.default([]),
+  measures: lists.measures.default([]),
+  notes: lists.notes.default([]),
+  parts: lists.parts.default([]),
 });
-/** The same as it is entered. */
-export const enteredSheet = dataSheet.shape({ limits: enteredLimits.default({}) });
+/** The same as it is entered. A list that is not said stays as it is: an older device knows nothing of it. */
+export const enteredSheet = object({
+  engine: engine.default({}),
+  limits: enteredLimits.default({}),
+  rated: rated.default({}),
+  plug: lists.plug.optional(),
+  torques: lists.torques.optional(),
+  oils: lists.oils.optional(),
+  capacities: lists.capacities.optional(),
+  measures: lists.measures.optional(),
+  notes: lists.notes.optional(),
+  parts: lists.parts.optional(),
+});
 export type DataSheet = Frozen<InferType<typeof dataSheet>>;
 export type SheetTorque = DataSheet['torques'][number];
 export type SheetPart = DataSheet['parts'][number];

@@ -1,4 +1,4 @@
-import { checkSupersessions, todaysNumber } from '@hudrik/core/parts';
+import { checkSupersessions, isUnknownNumber, todaysNumber, UNKNOWN_NUMBER } from '@hudrik/core/parts';
 import type { ImportReport } from '@hudrik/core/contracts';
 import { newPart } from '@hudrik/core/contracts';
 import { object, string } from 'yup';
@@ -89,6 +89,7 @@ export async function exportParts(db: Db): Promise<string> {
   const parts = await db
     .selectFrom('part as p')
     .select(['p.id', 'p.number', 'p.name', 'p.cents', 'p.place'])
+    .where('p.number', 'not like', `${UNKNOWN_NUMBER}%`)
     .select((eb) =>
       eb
         .selectFrom('part_move as m')
@@ -123,7 +124,7 @@ export async function exportParts(db: Db): Promise<string> {
       kit_of: kitOf(part.id),
     })),
     ...edges
-      .filter((edge) => todaysNumber(edge.old, edges).ok)
+      .filter((edge) => !isUnknownNumber(edge.old) && todaysNumber(edge.old, edges).ok)
       .map((edge) => ({
         number: edge.old,
         name: '',

@@ -25,6 +25,12 @@ describe('a model’s data sheet', () => {
     assert.equal((await put(id, SHEET, 'technician')).status, 403);
     assert.equal((await put(id, SHEET)).status, 200);
     assert.deepEqual((await read()).dataSheet, { ...EMPTY_SHEET, ...SHEET });
+    // A device of an older edition knows nothing of what came since: it takes nothing away.
+    await put(id, { ...SHEET, plug: 'NX-7R', notes: [{ text: 'Leave the left bolt', places: ['card'] }] });
+    await put(id, SHEET);
+    const kept = (await read()).dataSheet as { plug: string; notes: unknown[] };
+    assert.deepEqual([kept.plug, kept.notes.length], ['NX-7R', 1]);
+    await put(id, { ...SHEET, plug: '', notes: [] });
   });
 
   test('speaks for its units: engine and limits are in the finding', async () => {

@@ -58,7 +58,11 @@ export async function readModelSheet(db: Db, id: number) {
 /** A sheet as it is kept, with what one of an older edition lacks. */
 export const wholeSheet = (kept: Partial<DataSheet>): DataSheet => ({ ...EMPTY_SHEET, ...kept });
 
-export async function changeSheet(db: Db, id: number, sheet: object) {
+/** What a sheet says from now on. What the change does not speak of stays as it was. */
+export async function changeSheet(db: Db, id: number, change: Partial<DataSheet>) {
+  const kept = await db.selectFrom('model').select('data_sheet').where('id', '=', id).forUpdate().executeTakeFirst();
+  const said = Object.fromEntries(Object.entries(change).filter(([, value]) => value !== undefined));
+  const sheet = { ...wholeSheet(kept?.data_sheet ?? {}), ...said };
   const changed = await db
     .updateTable('model')
     .set({ data_sheet: JSON.stringify(sheet) })

@@ -184,10 +184,16 @@ describe('data sheets', () => {
     const lineNow = async () => (await cardIn(yard, jobId)).parts.find((line) => line.id === lineId);
     assert.deepEqual([(await lineNow())?.name, (await lineNow())?.state], ['Bowl seal', 'wanted']);
     assert.match((await lineNow())?.number ?? '', /^UNKNOWN-/);
+    assert.deepEqual((await yard.read<PartsReply>('/api/parts?find=bowl', 'technician')).parts, []);
+    const order = { id: randomUUID(), lines: [lineId] };
+    const refused = await yard.ask('POST', '/api/orders', { as: 'technician', body: order });
+    assert.equal((await problemIn(refused)).code, 'part-unknown');
     const numbered = (number: string) => yard.enter({ lineId }, 'part-numbered', { number, paidCents: 310 });
     assert.equal((await problemIn(await numbered('UNKNOWN-12345678'))).code, 'not-valid');
     await entryIn(await numbered('TV-3377'));
     assert.deepEqual([(await lineNow())?.number, (await lineNow())?.cents], ['TV-3377', 310]);
+    const unnumbered = await yard.db.selectFrom('part').select('id').where('number', 'like', 'UNKNOWN-%').execute();
+    assert.deepEqual(unnumbered, []);
     const seal = (await partsOf('GE-17', 'seal'))[0];
     assert.deepEqual([seal?.number, seal?.paid?.cents, seal?.cents], ['TV-3377', 310, 310]);
     const shelf = await yard.read<PartsReply>('/api/parts?find=TV-3377', 'technician');

@@ -27,6 +27,7 @@ export const numberPart: Taker<'part-numbered'> = async ({ context, change, acto
   if (!today.ok) return refuse('parts-tangled', { problem: today.problem });
   const partId = await knownOrNew(trx, { ...facts, number: today.number, name: line.name, at, personId: actor.id });
   await trx.updateTable('part_line').set({ part_id: partId, asked: facts.number }).where('id', '=', line.id).execute();
+  await trx.deleteFrom('part').where('number', '=', line.number).execute();
   await trx.insertInto('supersession').values({ old_number: line.number, by_number: today.number }).execute();
   await onTheModelsList(trx, unit.model_id, line.name, facts.number);
   await askQuoteUnlessFresh(context, today.number);

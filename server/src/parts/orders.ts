@@ -1,3 +1,4 @@
+import { isUnknownNumber } from '@hudrik/core/parts';
 import type { OrderLine, OrdersReply } from '@hudrik/core/contracts';
 import { ORDER, ORDERS_UNDER_WAY, PART_LINE } from '@hudrik/core/states';
 import { enqueue } from '../background/enqueue';
@@ -88,13 +89,17 @@ export async function addOrder(
     if (await trx.selectFrom('part_order').select('id').where('id', '=', id).executeTakeFirst())
       return readOrder(trx, id);
     const wanted = await trx
-      .selectFrom('part_line')
-      .select(['id', 'state'])
-      .where('id', 'in', [...lines])
-      .orderBy('id')
-      .forUpdate()
+      .selectFrom('part_line as l')
+      .innerJoin('part as p', 'p.id', 'l.part_id')
+      .select(['l.id', 'l.state', 'p.number'])
+      .where('l.id', 'in', [...lines])
+      .orderBy('l.id')
+      .forUpdate('l')
       .execute();
     if (wanted.length !== new Set(lines).size) refuse('not-found', { lines });
+    // Nobody can order what has no number yet.
+    const unnumbered = wanted.find((line) => isUnknownNumber(line.number));
+    if (unnumbered) refuse('part-unknown', { number: unnumbered.number });
     await trx
       .insertInto('part_order')
       .values({ id, supplier_ref: null, problem: null, person_id: actor.id, made_at: context.now() })

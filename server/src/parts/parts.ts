@@ -1,4 +1,4 @@
-import { reorderPoint, todaysNumber } from '@hudrik/core/parts';
+import { reorderPoint, todaysNumber, UNKNOWN_NUMBER } from '@hudrik/core/parts';
 import type { Part, PartsReply } from '@hudrik/core/contracts';
 import { sql, type Selectable } from 'kysely';
 import { PROMISED_LINES } from '@hudrik/core/states';
@@ -27,6 +27,8 @@ export async function readParts({ db, now }: Pick<Context, 'db' | 'now'>, find: 
   const rows = await db
     .selectFrom('part')
     .selectAll()
+    // What has no number yet stands on its card, not on the shelf.
+    .where('number', 'not like', `${UNKNOWN_NUMBER}%`)
     .$if(find !== '', (query) =>
       query.where((eb) =>
         eb.or([

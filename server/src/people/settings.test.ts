@@ -38,7 +38,7 @@ describe('how the yard writes', () => {
   });
 
   test('the yard’s own prices: what is not said stays, what is no price is refused', async () => {
-    const own = { centsPerHour: 9100, kitPrices: { 'generator/key': 2200 } };
+    const own = { centsPerHour: 9100, kitPrices: { 'generator/key': 2200, 'pressure-washer/nozzle-15': 1150 } };
     assert.equal((await put({ ...ours, ...own })).status, 200);
     await put(ours);
     const { centsPerHour, kitPrices } = await yard.read<Settings>('/api/settings', 'counter');

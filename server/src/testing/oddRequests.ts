@@ -78,6 +78,8 @@ function fitting(schema: JsonSchema | undefined, known: Known): fc.Arbitrary<unk
   if (schema === undefined) return odd;
   if (schema.enum) return fc.constantFrom(...schema.enum);
   const types = Array.isArray(schema.type) ? schema.type : [schema.type];
+  // A tuple is described without a type.
+  if (types.length === 0) return odd;
   return fc.oneof(...types.map((type: string) => ofType(type, schema, known)));
 }
 

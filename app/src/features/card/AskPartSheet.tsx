@@ -50,6 +50,13 @@ export function AskPartSheet({ jobId, tag, signs, onClose }: Props) {
     if (part.number !== null) setValue('number', part.number, { shouldValidate: true });
     clear();
   };
+  const takeSet = async (parts: readonly UnitPart[]) => {
+    for (const { number, name: called, count: needed } of parts) {
+      const what = number === null ? { name: called } : { number };
+      await ask.mutateAsync({ facts: { lineId: newId(), ...what, count: needed }, on: { jobId } });
+    }
+    onClose();
+  };
   const takeUnknown = async () => {
     await ask.mutateAsync({ facts: { lineId: newId(), name: name.trim(), count }, on: { jobId } });
     onClose();
@@ -65,7 +72,14 @@ export function AskPartSheet({ jobId, tag, signs, onClose }: Props) {
   return (
     <Sheet title="Ask for a part" open onClose={onClose}>
       {failed ? <Failure sentence={sentenceOf(failed)} kept="What you typed is still here." /> : null}
-      {tag === null ? null : <PartsOfModel tag={tag} chosen={chosen} onChoose={choose} />}
+      {tag === null ? null : (
+        <PartsOfModel
+          tag={tag}
+          chosen={chosen}
+          onChoose={choose}
+          onSet={(parts) => void takeSet(parts).catch(() => undefined)}
+        />
+      )}
       {isUnknown ? (
         <Field label="What it is called" value={name} onChangeText={setName} />
       ) : (

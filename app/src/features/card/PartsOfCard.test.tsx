@@ -1,3 +1,4 @@
+import type { UnitPart } from '@hudrik/core/contracts';
 import { screen, waitFor } from '@testing-library/react-native';
 import { LOG, STEPS, taking } from '@/testing/cardReply';
 import { order, part, partLine } from '@/testing/samples';
@@ -157,5 +158,91 @@ describe('asking for a part', () => {
     type(NUMBER, 'TV-1180');
     await press('Ask the supplier');
     expect(await screen.findByText(words)).toBeTruthy();
+  });
+});
+
+describe('parts of the unit’s model', () => {
+  const ofModel = (name: string, more: Partial<UnitPart> = {}): UnitPart => ({
+    name,
+    place: 'Carburettor',
+    count: 1,
+    kit: '',
+    number: null,
+    today: null,
+    cents: null,
+    paid: null,
+    free: 0,
+    ...more,
+  });
+  const PARTS = [
+    ofModel('Gasket set', {
+      number: 'TV-1180',
+      today: 'TV-1182',
+      cents: 790,
+      paid: { cents: 650, at: '2030-01-01T00:00:00Z' },
+    }),
+    ofModel('Float needle', { kit: 'Needle set' }),
+    ofModel('Bowl seal', { kit: 'Needle set', count: 2 }),
+  ];
+  const withModel = () => ({
+    ...taking([STEPS]),
+    'GET /api/units/GE-07/parts': { model: { id: 7, make: 'Tuvellan', name: 'Lantern 5' }, parts: PARTS },
+  });
+  const factsSent = (server: ReturnType<typeof show>) =>
+    server.sent.map(({ body }) => {
+      const { number, name, count } = body['facts'] as Record<string, unknown>;
+      return [body['kind'], number ?? name, count];
+    });
+
+  test('are offered by name and place with what they are today, cost, and cost last; a tap fills in the number', async () => {
+    const server = show(<CardScreen jobId="7" />, withModel());
+    await press('Ask for a part');
+    expect(await screen.findByText('TV-1182 · was TV-1180 · $7.90 · last paid $6.50')).toBeTruthy();
+    await press('Gasket set, Carburettor');
+    expect(screen.getByLabelText(NUMBER).props.value).toBe('TV-1180');
+    await press('Ask for it');
+    await waitFor(() => expect(factsSent(server)).toEqual([['part-asked', 'TV-1180', 1]]));
+  });
+
+  test('one whose number nobody knows is needed by its name', async () => {
+    const server = show(<CardScreen jobId="7" />, withModel());
+    await press('Ask for a part');
+    await press('Bowl seal, Carburettor');
+    expect(screen.queryByLabelText(NUMBER)).toBeNull();
+    await press('Ask for it');
+    await waitFor(() => expect(factsSent(server)).toEqual([['part-asked', 'Bowl seal', 2]]));
+  });
+
+  test('a set is asked for in one go', async () => {
+    const server = show(<CardScreen jobId="7" />, withModel());
+    await press('Ask for a part');
+    await press('Float needle, Carburettor');
+    await press(/^Ask for the whole set: Needle set/);
+    await waitFor(() =>
+      expect(factsSent(server)).toEqual([
+        ['part-asked', 'Float needle', 1],
+        ['part-asked', 'Bowl seal', 2],
+      ]),
+    );
+  });
+
+  test('a line without a number has no price and is not ordered; its number is added with what was paid', async () => {
+    const server = show(
+      <CardScreen jobId="7" />,
+      withParts(partLine({ number: 'UNKNOWN-12AB34CD', asked: 'UNKNOWN-12AB34CD', name: 'Bowl seal', cents: 0 })),
+    );
+    expect(await screen.findByText('Needed, number unknown: no price, and nothing to order yet.')).toBeTruthy();
+    expect(screen.queryByRole('button', { name: 'Order it' })).toBeNull();
+    await press('Its number: Bowl seal');
+    type('Part number', 'tv-3377');
+    type('What was paid for one (optional)', '3,10');
+    await press('Keep the number');
+    await waitFor(() =>
+      expect(server.sent[0]?.body).toMatchObject({
+        kind: 'part-numbered',
+        lineId: 'line-1',
+        facts: { number: 'TV-3377', paidCents: 310 },
+      }),
+    );
   });
 });

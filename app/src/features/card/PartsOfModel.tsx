@@ -2,19 +2,21 @@ import type { UnitPart } from '@hudrik/core/contracts';
 import { useDeferredValue, useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { useRead } from '@/api';
-import { Field, Words } from '@/design';
+import { Button, Field, Words } from '@/design';
 import { sayMoney } from '@/writing';
 
 interface Props {
   readonly tag: string;
   readonly chosen: UnitPart | null;
   readonly onChoose: (part: UnitPart) => void;
+  /** All parts of a set at once: needle, seat and their seals. */
+  readonly onSet: (parts: readonly UnitPart[]) => void;
 }
 
 const MANY = 6;
 
 /** The parts of the unit's model: found by name, place, set, or any number they ever had. */
-export function PartsOfModel({ tag, chosen, onChoose }: Props) {
+export function PartsOfModel({ tag, chosen, onChoose, onSet }: Props) {
   const [text, setText] = useState('');
   const find = useDeferredValue(text.trim());
   const all = useRead('unitParts', { params: { tag }, query: { find: '' } });
@@ -22,6 +24,8 @@ export function PartsOfModel({ tag, chosen, onChoose }: Props) {
   const count = all.data?.parts.length ?? 0;
   if (count === 0) return null;
   const parts = found.data?.parts ?? [];
+  const set =
+    chosen === null || chosen.kit === '' ? [] : (all.data?.parts ?? []).filter(({ kit }) => kit === chosen.kit);
   return (
     <View className="gap-2">
       <Words face="strong">{`Parts of ${all.data?.model.name ?? 'this model'}`}</Words>
@@ -34,8 +38,8 @@ export function PartsOfModel({ tag, chosen, onChoose }: Props) {
       {parts.slice(0, MANY).map((part) => (
         <Pressable
           key={`${part.name} ${part.place}`}
-          role="radio"
-          aria-checked={chosen?.name === part.name && chosen.place === part.place}
+          role="button"
+          aria-pressed={chosen?.name === part.name && chosen.place === part.place}
           aria-label={[part.name, part.place].filter(Boolean).join(', ')}
           onPress={() => onChoose(part)}
           className={`min-h-[56px] justify-center border px-3 py-1 ${chosen?.name === part.name && chosen.place === part.place ? 'border-2 border-ink bg-card' : 'border-card-edge'}`}
@@ -48,6 +52,13 @@ export function PartsOfModel({ tag, chosen, onChoose }: Props) {
       ))}
       {parts.length > MANY ? (
         <Words size={13} tone="ink-soft">{`${parts.length - MANY} more: write a word of the name.`}</Words>
+      ) : null}
+      {set.length > 1 ? (
+        <Button
+          label={`Ask for the whole set: ${chosen?.kit}`}
+          detail={set.map(({ name }) => name.toLowerCase()).join(', ')}
+          onPress={() => onSet(set)}
+        />
       ) : null}
     </View>
   );

@@ -38,6 +38,31 @@ describe('a reading', () => {
     expect(onReading).toHaveBeenCalledWith(expect.anything(), { value: 28, unit: 'thou' });
   });
 
+  test('turned into another unit is the same reading; where it comes from is a tap away', async () => {
+    const onReading = jest.fn();
+    show(entry('plug-gap', onReading), {});
+    type('Gap, in', '0,040');
+    expect(screen.getByText('Too large by 0.0065 in. Tap the side electrode in.')).toBeTruthy();
+    await press('mm');
+    expect(screen.getByLabelText('Gap, mm').props.value).toBe('1.016');
+    await press('Where from: Limits: common practice');
+    expect(screen.getByText('Common practice; no document. A data sheet comes first.')).toBeTruthy();
+    await press(/^Take it/);
+    expect(onReading).toHaveBeenCalledWith('wide', { value: 1.016, unit: 'mm' });
+  });
+
+  test('of a battery is asked of how many volts it is: one of 24 V is judged as two of 12', async () => {
+    const onReading = jest.fn();
+    show(entry('battery', onReading), {});
+    await press('A battery of 24 V');
+    type('Volts at rest, V', '24,7');
+    await press(/^Take it/);
+    expect(onReading).toHaveBeenLastCalledWith('weak', { value: 24.7, unit: 'V', nominal: 24 });
+    type('Volts at rest, V', '24.8');
+    await press(/^Take it/);
+    expect(onReading).toHaveBeenLastCalledWith('good', { value: 24.8, unit: 'V', nominal: 24 });
+  });
+
   test('with no likely meaning is to be read again', () => {
     show(entry('compression'), {});
     type('Gauge, psi', '99999');

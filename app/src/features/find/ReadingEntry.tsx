@@ -1,10 +1,11 @@
-import { READING_LIMITS, saySource, shortSource, type ReadingKind } from '@hudrik/core/catalogue';
+import { GAP_WAYS, READING_LIMITS, saySource, shortSource, type ReadingKind } from '@hudrik/core/catalogue';
 import type { Machine } from '@hudrik/core/diagnosis';
 import {
   asWritten,
   bandReading,
   doubtOf,
   limitsFor,
+  outBy,
   type Banded,
   type Doubt,
   type OwnLimits,
@@ -14,7 +15,7 @@ import { mapValues } from '@hudrik/core/typed';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { Button, Choice, Field, Gauge, Whence, Words } from '@/design';
-import { sayValue } from '@/writing';
+import { sayFull, sayValue } from '@/writing';
 import { observationOf, sayOutcome } from './say';
 import { useUnit } from './useUnit';
 
@@ -148,7 +149,9 @@ export function ReadingEntry({ observation, machine, altitudeM, limits, onReadin
         </View>
       ) : null}
       {banded && !banded.ok ? <Words tone="held">It cannot be read: {banded.why}.</Words> : null}
-      {banded?.ok ? <Band banded={banded} observation={observation} scale={form.scale} shown={unit} /> : null}
+      {banded?.ok ? (
+        <Band banded={banded} kind={kind} observation={observation} scale={form.scale} shown={unit} />
+      ) : null}
       {doubt ? <Doubted doubt={doubt} onMeant={setUnit} /> : null}
       {banded?.ok ? (
         <Button
@@ -199,6 +202,7 @@ function Doubted({ doubt: { value, unit, meant }, onMeant }: DoubtedProps) {
 
 interface BandProps {
   readonly banded: Extract<Banded, { ok: true }>;
+  readonly kind: ReadingKind;
   readonly observation: string;
   readonly scale: readonly [number, number];
   /** The unit that the person reads in. */
@@ -206,8 +210,8 @@ interface BandProps {
 }
 
 /** The reading on its gauge, in the person's unit; where its limits come from stands below. */
-function Band({ banded, observation, scale, shown }: BandProps) {
-  const [healthy] = Object.keys(observationOf(observation).outcomes);
+function Band({ banded, kind, observation, scale, shown }: BandProps) {
+  const [healthy = ''] = Object.keys(observationOf(observation).outcomes);
   const { steps, unit, source } = banded.bands;
   const into = dimensionOf(unit) !== undefined && dimensionOf(unit) === dimensionOf(shown) ? shown : unit;
   const say = (value: number): number => round(into === unit ? value : convertValue(value, unit, into));
@@ -215,6 +219,8 @@ function Band({ banded, observation, scale, shown }: BandProps) {
   const edge = (end: number | undefined): number | null =>
     end === undefined || end <= scale[0] || end >= scale[1] ? null : say(end);
   const good = [edge(steps[at]?.from), edge(steps[at + 1]?.from)] as const;
+  const { by, way } = outBy(banded.value, banded.bands, healthy);
+  const toSet = GAP_WAYS[kind];
   return (
     <View className="gap-1">
       <Gauge
@@ -225,6 +231,11 @@ function Band({ banded, observation, scale, shown }: BandProps) {
         verdict={sayOutcome(observation, banded.outcome)}
         tone={banded.outcome === healthy ? 'fit' : 'held'}
       />
+      {toSet !== undefined && way !== 'in' ? (
+        <Words
+          size={15}
+        >{`Too ${way === 'low' ? 'small' : 'large'} by ${sayFull(say(by))} ${symbolOf(into)}. ${toSet[way]}`}</Words>
+      ) : null}
       <Whence
         short={`Limits: ${shortSource(source)}`}
         words={`${saySource(source)}.${source.kind === 'own' ? '' : ' A data sheet comes first.'}`}

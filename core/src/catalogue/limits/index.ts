@@ -1,5 +1,6 @@
 import { COMMON_PRACTICE } from '../shapes';
 
+export { GAP_WAYS } from './gaps';
 export { GOVERNOR_CLASSES, GOVERNOR_CLASSES_SOURCE, type GovernorClass } from './governorClasses';
 
 const source = COMMON_PRACTICE;
