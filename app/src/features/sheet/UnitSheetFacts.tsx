@@ -62,7 +62,7 @@ function linesOf({ dataSheet, measured }: UnitSheet): (readonly [name: string, w
       ({ where, grade, fromC, toC }) =>
         [`${where} oil`, [grade, sayRange(fromC, toC, '°C')].filter(Boolean).join(', ')] as const,
     ),
-    ...capacities.map(({ what, value, unit }) => [what, `${sayFull(value)} ${unit}`] as const),
+    ...capacities.map(({ what, value, unit }) => [`${what}, capacity`, `${sayFull(value)} ${unit}`] as const),
     ...measures.map(({ name, place, from, to, unit }) => {
       const last = measured.find((one) => one.name === name && one.place === place && one.unit === unit);
       const now = last === undefined ? '' : `; last ${sayFull(last.value)}`;
