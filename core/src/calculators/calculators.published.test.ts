@@ -1,5 +1,5 @@
-import { isUnit } from '../units';
-import { READING_LIMITS, saySource } from '../catalogue';
+import { areOfOneDimension, isUnit } from '../units';
+import { RATINGS, READING_LIMITS, saySource } from '../catalogue';
 import { bandReading, limitsFor } from '../readings';
 import { CALCULATORS } from './index';
 
@@ -30,6 +30,16 @@ describe.each(CALCULATORS.map((entry) => [entry.name, entry] as const))('%s', (_
     const given = calculator.gives(Object.fromEntries(calculator.asks.map((entry) => [entry.id, 0])), DEFAULTS);
     expect(given === null || given.every((entry) => Number.isFinite(entry.value))).toBe(true);
   });
+});
+
+test('a line that a plate fills in measures what the plate measures', () => {
+  for (const { asks } of CALCULATORS)
+    for (const { rating, unit } of asks)
+      if (rating)
+        expect([rating, unit === RATINGS[rating].unit || areOfOneDimension(unit, RATINGS[rating].unit)]).toEqual([
+          rating,
+          true,
+        ]);
 });
 
 test('ids are unique', () => expect(new Set(CALCULATORS.map((entry) => entry.id)).size).toBe(CALCULATORS.length));

@@ -108,8 +108,8 @@ export const NOZZLE_WEAR: Calculator = {
   does: 'Flow by bucket against what the nozzle should let through',
   asks: [
     { id: 'flow', label: 'Flow by bucket', unit: 'L/min', usual: 11 },
-    { id: 'ratedFlow', label: 'Rated flow', unit: 'L/min', usual: 10 },
-    { id: 'ratedPressure', label: 'at', unit: 'bar', usual: 100 },
+    { id: 'ratedFlow', label: 'Rated flow', unit: 'L/min', usual: 10, rating: 'flow' },
+    { id: 'ratedPressure', label: 'at', unit: 'bar', usual: 100, rating: 'pressure' },
     { id: 'pressure', label: 'Pressure now', unit: 'bar', usual: 100 },
   ],
   gives: ({ flow = 0, ratedFlow = 0, ratedPressure = 0, pressure = 0 }) => {
@@ -165,8 +165,8 @@ export const RAM_FORCE: Calculator = {
   name: 'Ram force',
   does: 'What a splitter pushes with',
   asks: [
-    { id: 'bore', label: 'Bore', unit: 'in', usual: 4 },
-    { id: 'pressure', label: 'Pressure', unit: 'psi', usual: 3000 },
+    { id: 'bore', label: 'Bore', unit: 'in', usual: 4, rating: 'bore' },
+    { id: 'pressure', label: 'Pressure', unit: 'psi', usual: 3000, rating: 'pressure' },
   ],
   gives: ({ bore = 0, pressure = 0 }) => {
     const pounds = (Math.PI / 4) * bore ** 2 * pressure;
@@ -187,7 +187,7 @@ export const DUTY_CYCLE: Calculator = {
   does: 'Minutes on and off in ten at a setting',
   asks: [
     { id: 'ratedCurrent', label: 'Rated current', unit: 'A', usual: 180 },
-    { id: 'ratedDuty', label: 'Rated duty', unit: '%', usual: 60 },
+    { id: 'ratedDuty', label: 'Rated duty', unit: '%', usual: 60, rating: 'duty' },
     { id: 'current', label: 'Setting', unit: 'A', usual: 140 },
   ],
   gives: ({ ratedCurrent = 0, ratedDuty = 0, current = 0 }) => {
@@ -209,7 +209,7 @@ export const SPLITTER_CYCLE: Calculator = {
   name: 'Splitter’s cycle',
   does: 'Out and back with a two-stage pump',
   asks: [
-    { id: 'bore', label: 'Bore', unit: 'in', usual: 4 },
+    { id: 'bore', label: 'Bore', unit: 'in', usual: 4, rating: 'bore' },
     { id: 'rod', label: 'Rod', unit: 'in', usual: 2 },
     { id: 'stroke', label: 'Stroke', unit: 'in', usual: 24 },
     { id: 'fast', label: 'First stage', unit: 'L/min', usual: 50 },
@@ -266,7 +266,7 @@ export const LOAD_STEPS: Calculator = {
   does: 'Kilowatts and amperes of each step to rated',
   asks: [
     { id: 'rated', label: 'Rated', unit: 'W', usual: 5000 },
-    { id: 'volts', label: 'Volts', unit: 'V', usual: 240 },
+    { id: 'volts', label: 'Volts', unit: 'V', usual: 240, rating: 'volts' },
   ],
   gives: ({ rated = 0, volts = 0 }) =>
     volts <= 0

@@ -167,6 +167,9 @@ describe('after a meter was replaced or rolled over', () => {
     const [finding] = readMeter('1004.5', last, rolled, around).assessment.findings;
     expect(finding).toEqual({ code: 'past-its-roll', rollsAt: 1000 });
     expect(finding && isImpossible(finding)).toBe(true);
+    const code = (typed: string) =>
+      readMeter(typed, last, rolled, { ...around, clockHours: 9999 }).assessment.findings[0]?.code;
+    expect([code('1000'), code('999.9')]).toEqual(['past-its-roll', undefined]);
   });
 
   test('hours typed after a meter change never take true hours back', () => {

@@ -316,6 +316,8 @@ test('a set’s class is that of its worst departure; what was not measured does
   expect(of(2, 0.4, 5.1)).toEqual({ reached: null, by: { droop: 'G3', band: 'G3', voltage: null } });
   expect(of(3, null, 2.5)).toEqual({ reached: 'G2', by: { droop: 'G3', band: undefined, voltage: 'G2' } });
   expect(of(null, null, null).reached).toBeNull();
+  // One that rises with load is outside all, and that was measured.
+  expect(of(-0.1, 0.4, 1)).toEqual({ reached: null, by: { droop: null, band: 'G3', voltage: 'G3' } });
 });
 
 test('a comeback: within 30 days or 20 engine hours, whichever is longer', () => {

@@ -1,8 +1,8 @@
 import fc from 'fast-check';
-import { CLASS_IDS, checksOf, classOf, folderOf, type Rated } from '../catalogue';
+import { CLASS_IDS, checksOf, classOf, folderOf, JUDGEMENT, saySource, type Rated } from '../catalogue';
 import { verdictOf } from '../proof';
 import { exceptionOf } from '../verdict';
-import { measuredFor, planFor, ratedOf } from './index';
+import { classFor, measuredFor, planFor, ratedOf } from './index';
 
 test('one look-up: the unit’s own figure, else its model’s, else its class’s', () => {
   expect(ratedOf({ hertz: 60, volts: 120 }, { hertz: 50, volts: undefined }, { volts: 230 })).toEqual({
@@ -90,4 +90,18 @@ test('volts of a set of 230: five per cent either way (ISO 8528-5, G1; from memo
     (reading) => reading.id === 'volts-0',
   );
   expect([volts?.least, volts?.most].map((limit) => Math.round((limit ?? 0) * 10) / 10)).toEqual([218.5, 241.5]);
+});
+
+test('a limit that goes by another figure than its class’s names where that figure stands', () => {
+  const { machineClass, proof, rated } = folderOf('generator');
+  const volts = (own: Rated) =>
+    checksOf(classFor(machineClass, rated, ratedOf(rated, {}, own))).find((check) => check.id === 'volts')?.measured
+      ?.limit.source;
+  const reading = (own: Rated) =>
+    planFor(proof, rated, ratedOf(rated, {}, own)).readings.find(({ id }) => id === 'volts-0')?.source;
+  expect([saySource(volts({}) ?? JUDGEMENT), saySource(volts({ volts: 230 }) ?? JUDGEMENT)]).toEqual([
+    expect.stringContaining('ANSI C84.1'),
+    'The unit’s own plate or its model’s data sheet',
+  ]);
+  expect([reading({})?.kind, reading({ volts: 230 })?.kind]).toEqual(['published', 'own']);
 });

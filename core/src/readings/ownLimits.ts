@@ -85,7 +85,7 @@ function withOwn(bands: Bands, healthy: number, [from, to]: readonly [number, nu
     if (at < healthy) return { ...step, from: before === 0 ? step.from : (step.from * from) / before };
     if (at === healthy) return { ...step, from };
     if (to === null) return step.from > from ? step : [];
-    return { ...step, from: at === healthy + 1 ? to : (step.from * to) / after, isOver: true };
+    return { ...step, from: at === healthy + 1 ? to : (step.from * to) / after };
   });
   return { ...bands, steps, source: own('model sheet') };
 }

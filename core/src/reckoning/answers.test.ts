@@ -115,6 +115,14 @@ describe('the answers of the reckoning make sense', () => {
     expect(both.some(({ title }) => title === 'Strip and bath the carburettor; Clear the main jet')).toBe(false);
     expect(both.find(({ way }) => way === 'replace')).toMatchObject({ title: 'Replace the carburettor' });
     expect(one?.minutes).toBeGreaterThan(0);
+    // What has to come off comes off once: 8 and 10 minutes with the bowl's 5.
+    const jets = asked({ causes: ['main-jet-blocked', 'emulsion-tube-blocked'] }).doings.find(
+      ({ way }) => way === 'mend',
+    );
+    expect([jets?.title, jets?.minutes]).toEqual(['Clear the main jet; Clear the emulsion tube', 23]);
+    // A bath for the varnish clears the jet too.
+    const bathed = asked({ causes: ['carb-varnished', 'main-jet-blocked'] }).doings.find(({ way }) => way === 'mend');
+    expect([bathed?.title, bathed?.minutes]).toEqual(['Strip and bath the carburettor', 69]);
   });
 });
 

@@ -4,6 +4,7 @@ import { describe, test } from 'node:test';
 import { sql } from 'kysely';
 import { MONEY } from '@hudrik/core/catalogue';
 import type { WaysReply } from '@hudrik/core/contracts';
+import { prove } from '../testing/proving';
 import { foundCheckIn } from '../testing/samples';
 import { entryIn, useYard } from '../testing/yard';
 
@@ -126,6 +127,12 @@ describe('the reckoning of a yard', () => {
     await hire('B-9102', -365 - 21, -365);
     const share = lineOf(await waysOf(jobs[0]?.id ?? ''), 'Share of days')?.value ?? 0;
     assert.ok(Math.abs(share - 0.5) < 0.01, String(share));
+    // More is booked than went out then: the more of the two counts.
+    await yard.db
+      .insertInto('hire')
+      .values({ reference: 'B-9103', class_id: 'tiller', unit_id: null, from_at: at(0), to_at: at(14) })
+      .execute();
+    assert.equal(lineOf(await waysOf(jobs[0]?.id ?? ''), 'Share of days')?.value, 1);
   });
 
   test('the yard’s own proven visits move the odds of a comeback, shrunk to the built-in ones', async () => {
@@ -163,5 +170,24 @@ describe('the reckoning of a yard', () => {
     const now = await comeback();
     assert.ok(Math.abs((now?.value ?? 0) - (0.05 * 20 + 2) / 23) < 1e-9, JSON.stringify(now));
     assert.match(now?.whence ?? '', /own proven visits; 2 of 3 here/);
+  });
+
+  test('a proof that failed moves the odds that a confirmed cause was not it; one that passed moves them the other way', async () => {
+    await yard.addUnit('GE-56');
+    const jobId = await confirm('GE-56', ['rings-worn']);
+    const wrong = async () => lineOf(await waysOf(jobId), 'Odds that the cause is another');
+    const by = (cases: number, came: number) =>
+      (MONEY.wrong.value * MONEY.wrongWorth.value + came) / (MONEY.wrongWorth.value + cases);
+    assert.equal((await wrong())?.value, by(0, 0));
+    for (const [tag, passed] of [
+      ['GE-57', true],
+      ['GE-58', false],
+    ] as const) {
+      await yard.addUnit(tag);
+      const proved = await prove(yard, await confirm(tag, ['plug-fouled']), { passed });
+      assert.equal(proved.status, 201);
+    }
+    assert.ok(Math.abs(((await wrong())?.value ?? 0) - by(2, 1)) < 1e-9, JSON.stringify(await wrong()));
+    assert.match((await wrong())?.whence ?? '', /own proven visits; 1 of 2 here/);
   });
 });

@@ -1,6 +1,6 @@
 import { saySource } from '@hudrik/core/catalogue';
 import { CALCULATORS } from '@hudrik/core/calculators';
-import { fireEvent, screen } from '@testing-library/react-native';
+import { fireEvent, screen, waitFor } from '@testing-library/react-native';
 import { router } from 'expo-router';
 import { EMPTY_SHEET } from '@hudrik/core/contracts';
 import { unitSheet } from '@/testing/samples';
@@ -78,6 +78,11 @@ describe('a bench sum', () => {
     screen.unmount();
     show(<CalculatorScreen id="speed-and-hertz" tag="GE-07" />, { 'GET /api/units/GE-07/sheet': sheet });
     expect(await screen.findByText('3000')).toBeTruthy();
+    screen.unmount();
+    // A plate of 100 mm is a bore of 3.94 in.
+    const splitter = unitSheet({ rated: { bore: 100, pressure: 200 } });
+    show(<CalculatorScreen id="ram-force" tag="LS-03" />, { 'GET /api/units/LS-03/sheet': splitter });
+    await waitFor(() => expect(screen.getByLabelText('Bore, in').props.value).toBe('3.94'));
   });
 
   test('the last values are there the next time', async () => {

@@ -1,4 +1,4 @@
-import { READING_LIMITS, saySource, shortSource } from '@hudrik/core/catalogue';
+import { RATINGS, READING_LIMITS, saySource, shortSource, type Rated } from '@hudrik/core/catalogue';
 import { CALCULATORS, type Asked, type Calculator, type Given } from '@hudrik/core/calculators';
 import type { UnitSheet } from '@hudrik/core/contracts';
 import { readFigure, readPositive } from '@hudrik/core/figures';
@@ -263,13 +263,19 @@ const inPreferred = ({ value, unit }: Given, system: UnitSystem): { readonly val
   return { value: inUnit(value, unit, to), unit: areOfOneDimension(unit, to) ? to : unit };
 };
 
+/** What the plate says for a line, in its unit. */
+function plateFigure({ rating, unit }: Asked, rated: Rated): number | undefined {
+  const figure = rating === undefined ? undefined : rated[rating];
+  return rating === undefined || figure === undefined ? undefined : inUnit(figure, RATINGS[rating].unit, unit);
+}
+
 /** What stands there at first: the plate's figure where the unit has one, in the unit that the person reads. */
 function startOf({ asks }: Calculator, system: UnitSystem, sheet: UnitSheet | null): Typed {
   const rated = sheet === null ? {} : ratedOf({}, sheet.dataSheet.rated, sheet.rated);
   return Object.fromEntries(
     asks.map((asked) => {
       const unit = asked.options ? asked.unit : unitFor(asked.unit, system);
-      const usual = (asked.rating === undefined ? undefined : rated[asked.rating]) ?? asked.usual;
+      const usual = plateFigure(asked, rated) ?? asked.usual;
       const text = asked.options ? String(usual) : say(inUnit(usual, asked.unit, unit));
       return [asked.id, { text, unit }];
     }),

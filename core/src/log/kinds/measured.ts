@@ -17,7 +17,7 @@ export const measured = logKind({
     unit: string().min(1).max(12).required(),
     from: end,
     to: end,
-  }),
+  }).test('ascends', 'The end must be above the start.', ({ from, to }) => from == null || to == null || to > from),
   card: {
     change: (card, { id, facts, at, by }) => ({ ...card, measures: [...card.measures, { id, facts, at, by }] }),
     visitState: (state) => (state === 'waiting' ? 'open' : state),
