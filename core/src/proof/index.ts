@@ -5,4 +5,4 @@ export { proofSettingOf, safetyLooksOf, systemsOf, type ProofSetting } from './p
 export { readingsOf, verdictOf, type ShownReading } from './readingsOf';
 export type { ProofEntry } from './runOf';
 export { minutesWanted, type Complaint } from './minutesWanted';
-export { isComeback } from './isComeback';
+export { COMEBACK_DAYS, COMEBACK_HOURS, isComeback } from './isComeback';

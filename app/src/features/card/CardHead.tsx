@@ -1,8 +1,9 @@
-import { cautionText, faultOf } from '@hudrik/core/catalogue';
+import { cautionText, faultOf, saySource } from '@hudrik/core/catalogue';
+import { COMEBACK_DAYS, COMEBACK_HOURS } from '@hudrik/core/proof';
 import type { CardReply } from '@hudrik/core/contracts';
 import { Link } from 'expo-router';
 import { View } from 'react-native';
-import { Caution, Words } from '@/design';
+import { Caution, Whence, Words } from '@/design';
 import { sayReadiness } from '@/features/fleet';
 import { StandingNotes } from '@/features/sheet';
 import { sayHours, sayTime } from '@/writing';
@@ -88,6 +89,10 @@ function Comeback({ comeback }: { readonly comeback: NonNullable<CardReply['come
       <Link href={`/j/${comeback.jobId}`} className="font-text text-15 text-ink underline">
         See that card
       </Link>
+      <Whence
+        short="What counts as a comeback"
+        words={`The same trouble within ${COMEBACK_DAYS.value} days or ${COMEBACK_HOURS.value} engine hours of its proof. ${saySource(COMEBACK_DAYS.source)}.`}
+      />
     </View>
   );
 }

@@ -1,9 +1,17 @@
-import { CLOCK_IDS, CLOCKS, entryOf, type ClockId, type ClockKind } from '@hudrik/core/catalogue';
+import {
+  CLOCK_IDS,
+  CLOCKS,
+  entryOf,
+  type ClockId,
+  type ClockKind,
+  saySource,
+  shortSource,
+} from '@hudrik/core/catalogue';
 import { useState } from 'react';
 import { View } from 'react-native';
 import type { CardClock } from '@hudrik/core/card';
 import { newId, usePerson } from '@/api';
-import { Button, Choice, Field, Section, Sheet, Words } from '@/design';
+import { Button, Choice, Field, Section, Sheet, Whence, Words } from '@/design';
 import { sayLeft, useServerNow } from '@/features/clocks';
 import { sayMinutes, sayTime } from '@/writing';
 import type { CardHandle } from './useCard';
@@ -184,6 +192,10 @@ function StartSheet({
         ))}
       </View>
       <Words size={15}>{CLOCKS[clock].note}</Words>
+      <Whence
+        short={`Usual: ${sayMinutes(CLOCKS[clock].minutes)} (${shortSource(CLOCKS[clock].source)})`}
+        words={`${sayMinutes(CLOCKS[clock].minutes)}: ${saySource(CLOCKS[clock].source)}.`}
+      />
       <Field
         label="Minutes"
         value={text}

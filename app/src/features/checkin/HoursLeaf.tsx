@@ -1,8 +1,9 @@
 import { readFigure } from '@hudrik/core/figures';
-import { isImpossible, likelyRoll } from '@hudrik/core/hours';
+import { saySource } from '@hudrik/core/catalogue';
+import { isImpossible, likelyRoll, UNUSUAL_BELOW } from '@hudrik/core/hours';
 import { useEffect, useMemo, useState } from 'react';
 import { View } from 'react-native';
-import { Button, Choice, Field, Keypad, press, useKeys, Words } from '@/design';
+import { Button, Choice, Field, Keypad, press, useKeys, Whence, Words } from '@/design';
 import { sayHours } from '@/writing';
 
 import type { LeafProps } from './leaf';
@@ -98,6 +99,12 @@ function Odd({ draft, change }: Omit<LeafProps, 'next'>) {
   return (
     <View className="gap-3 border-l-[6px] border-held bg-paper p-4" role="alert">
       <Words face="strong">{sayFinding(finding)}</Words>
+      {'oneIn' in finding ? (
+        <Whence
+          short="By this unit’s own hires"
+          words={`By this unit’s own hires, shrunk to its class. Asked when rarer than 1 in ${Math.round(1 / UNUSUAL_BELOW.value)}: ${saySource(UNUSUAL_BELOW.source)}.`}
+        />
+      ) : null}
       {assessed.suggestions.map((suggestion) => (
         <Button
           key={suggestion.reading}

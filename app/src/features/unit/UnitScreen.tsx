@@ -1,9 +1,9 @@
 import type { UnitPage } from '@hudrik/core/contracts';
-import { classOf } from '@hudrik/core/catalogue';
+import { classOf, saySource, shortSource } from '@hudrik/core/catalogue';
 import { router } from 'expo-router';
 import { ScrollView, View } from 'react-native';
 import { Refused, sentenceOf, useRead, usePerson } from '@/api';
-import { Button, Card, Empty, Failure, Loading, Section, useIsWide, Words } from '@/design';
+import { Button, Card, Empty, Failure, Loading, Section, useIsWide, Whence, Words } from '@/design';
 import { sayReadiness, UnitTagLarge } from '@/features/fleet';
 import { UnitSheetFacts } from '@/features/sheet';
 import { sayFuel, sayHours, sayTime } from '@/writing';
@@ -136,6 +136,7 @@ function Jobs({ page }: { readonly page: UnitPage }) {
 function Facts({ page }: { readonly page: UnitPage }) {
   const { unit, meter, use, hire } = page;
   const next = unit.nextHire;
+  const { oilService } = classOf(unit.classId);
   return (
     <Section title="Now">
       <Card className="gap-3">
@@ -152,6 +153,10 @@ function Facts({ page }: { readonly page: UnitPage }) {
                   ? `${sayHours(-unit.hoursToOilService)} overdue`
                   : sayHours(unit.hoursToOilService)
               }
+            />
+            <Whence
+              short={`Every ${sayHours(unit.oilServiceEvery)} (${shortSource(oilService.source)})`}
+              words={`Every ${sayHours(unit.oilServiceEvery)}: ${saySource(oilService.source)}. The model’s manual comes first.`}
             />
             <Fact name="Use on hire" value={`${use.hoursPerDay} h a day`} />
             <Fact name="Next 30 days" value={`${use.in30Days.low} to ${use.in30Days.high} h (4 in 5)`} />
