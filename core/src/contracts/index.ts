@@ -22,6 +22,7 @@ export {
   type UnitPart,
   type UnitSheet,
 } from './sheet';
+export type { ServiceItemState, UnitService } from './service';
 export { newHire, newModel, newUnit } from './fleet';
 export type { Defect, HireLine, ImportReport, JobLine, UnitLine, UnitPage, UnitsReply } from './fleet';
 export type { CheckIn, Opening, Shift, ShiftLine } from './inspection';

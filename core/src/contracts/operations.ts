@@ -1,6 +1,7 @@
 import { mixed, number, object, string, type AnyObjectSchema, type Schema } from 'yup';
 import * as card from './card';
 import * as finding from './finding';
+import * as service from './service';
 import * as sheet from './sheet';
 import * as fleet from './fleet';
 import * as inspection from './inspection';
@@ -174,6 +175,11 @@ export const OPERATIONS = {
       'What is known of a unit beside its state: its model’s sheet, its plate, notes that stand, what was measured',
     who: ANYONE_SIGNED_IN,
     reply: sheet.unitSheet,
+  }),
+  unitService: operation('unitService', {
+    summary: 'Each item of a unit’s service plan: done, due, when it will be, and what is best done together',
+    who: ANYONE_SIGNED_IN,
+    reply: service.unitService,
   }),
   unitParts: operation('unitParts', {
     summary: 'The parts of a unit’s model, by name and place or by any old number',

@@ -26,6 +26,7 @@ export const ROUTES = {
   changeSheet: { method: 'put', path: '/api/models/{id}/data-sheet' },
   models: { method: 'get', path: '/api/models' },
   unitSheet: { method: 'get', path: '/api/units/{tag}/sheet' },
+  unitService: { method: 'get', path: '/api/units/{tag}/service' },
   unitParts: { method: 'get', path: '/api/units/{tag}/parts' },
   importSheets: { method: 'post', path: '/api/import/sheets' },
   exportSheets: { method: 'get', path: '/api/export/sheets' },

@@ -1,4 +1,14 @@
-import { FAULTS, PROOF_NEEDS_OF, CLASS_IDS, checksOf, classOf, COMPLAINTS, DERIVED_FINDINGS } from '../catalogue';
+import {
+  FAULTS,
+  PROOF_NEEDS_OF,
+  CLASS_IDS,
+  checksOf,
+  classOf,
+  COMPLAINTS,
+  DERIVED_FINDINGS,
+  SERVICE_ITEMS,
+  workOfItem,
+} from '../catalogue';
 import { needsOf, unionOf } from './index';
 
 const repair = (families: readonly string[], work = 'find-fault') =>
@@ -30,6 +40,7 @@ test('what is named in the tables is there: no work and no family that nothing h
       .flatMap((entry) => entry.raises?.work ?? []),
     ...COMPLAINTS.flatMap((entry) => entry.raises?.work ?? []),
     ...DERIVED_FINDINGS.flatMap((rule) => rule.raises?.work ?? []),
+    ...SERVICE_ITEMS.map(workOfItem),
   ]);
   expect(Object.keys(PROOF_NEEDS_OF.ofWork).filter((work) => !works.has(work))).toEqual([]);
   const families = new Set(Object.values(FAULTS).map((fault) => fault.family));

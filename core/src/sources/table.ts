@@ -14,10 +14,13 @@ import {
   PROOF_LOOKS,
   READING_LIMITS,
   RISKS,
+  SERVICE_PLANS,
   SET_UPS,
   STATES_FOUND,
   type AnyFault,
   type AnyObservation,
+  type ClassId,
+  type Every,
   type Limit,
   type RaisedWork,
   type Source,
@@ -41,6 +44,13 @@ const line = (group: string, what: string, value: string, source: Source): Sourc
   value,
   source,
 });
+const sayEvery = ({ hours, months }: Every): string =>
+  [
+    hours === undefined ? [] : `every ${hours} h`,
+    months === undefined ? [] : `every ${months === 1 ? 'month' : `${months} months`}`,
+  ]
+    .flat()
+    .join(' or ');
 const money = (cents: number): string => (cents / 100).toFixed(2);
 /** The source of one kind of number of the knowledge. Throws for a kind that is none. */
 function knowledge(table: keyof typeof KNOWLEDGE_SOURCES, kind: string): Source {
@@ -68,7 +78,7 @@ function sayLimit(limit: Limit, unit: string): string {
 
 const classes = (): SourceLine[] =>
   CLASS_FOLDERS.flatMap(({ machineClass, proof, money: own }) => {
-    const { name, use, oilService, kit, kitSource } = machineClass;
+    const { name, use, kit, kitSource } = machineClass;
     const checks = machineClass.stations.flatMap((station) => station.checks);
     return [
       ...checks.flatMap(({ words, measured }) =>
@@ -89,7 +99,9 @@ const classes = (): SourceLine[] =>
         `${use.shape / use.rate} h, spread ${use.hireSpread ?? 0}`,
         use.source,
       ),
-      line(name, 'Oil service', `every ${oilService.hours} h`, oilService.source),
+      ...SERVICE_PLANS[machineClass.id as ClassId].items.map((item) =>
+        line(name, `Service: ${item.name}`, `${sayEvery(item.every)}, ${item.minutes} min`, item.source),
+      ),
       line(name, 'A day’s hire', money(own.dayCents), own.source),
       line(name, 'Worth new, and let go', `${money(own.soundCents)}, ${money(own.scrapCents)}`, own.source),
       line(name, 'Another engine', `${money(own.engineCents)}, ${own.swapMinutes} min`, own.source),

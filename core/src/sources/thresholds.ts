@@ -24,6 +24,9 @@ import { COMEBACK_DAYS, COMEBACK_HOURS } from '../proof/isComeback';
 import { COMES_AND_GOES, TIMES_AS_LONG } from '../proof/minutesWanted';
 import { INVERTER_STRAYS } from '../ratings/rated';
 import { BATTERY_EMPTY, BATTERY_FULL, BATTERY_COLD, BATTERY_LOW } from '../readings/battery';
+import { LATE_MINUTES, VISIT_MINUTES } from '../service/groupVisits';
+import { SHARE_OUT, SHARE_OUT_WORTH } from '../service/shareOnHire';
+import { FURTHEST, HIRE_DAYS } from '../service/whenReached';
 import { RING_WITHIN, NEIGHBOUR_WITHIN, EVEN_WITHIN } from '../torque/tighteningPattern';
 import { DRAG_TOO_HIGH } from '../torque/torqueSteps';
 
@@ -75,4 +78,10 @@ export const THRESHOLDS: readonly Threshold[] = [
   NEIGHBOUR_WITHIN,
   EVEN_WITHIN,
   DRAG_TOO_HIGH,
+  VISIT_MINUTES,
+  LATE_MINUTES,
+  SHARE_OUT,
+  SHARE_OUT_WORTH,
+  FURTHEST,
+  HIRE_DAYS,
 ];

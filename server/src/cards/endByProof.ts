@@ -10,7 +10,8 @@ import { idsOf, sentencesOf, signatureOf, type Signature } from '../defects/sign
 import { machineOfUnit } from '../findings/machineOfUnit';
 import { teachBy } from '../findings/learned';
 import { ratingsOfUnit } from '../fleet/models';
-import { closeJob, startCounterAnew, type ProofFigures } from '../jobs/closeJob';
+import { closeJob, type ProofFigures } from '../jobs/closeJob';
+import { recordService } from '../service/recordService';
 import { changeVisit, NOBODY_ASKS } from './changeVisit';
 import type { UnitChange } from '../log/changeUnit';
 import { refuse } from '../refusal';
@@ -114,7 +115,7 @@ async function finish(
   { figures, signature: { right, notFound, leftOpen }, isFirst }: Finishing,
 ): Promise<void> {
   const { trx, at } = change;
-  const kept = await startCounterAnew(trx, job);
+  const kept = await recordService(trx, job, at);
   const { id: entryId } = await change.append({
     kind: 'job-finished',
     facts: { note },

@@ -93,6 +93,7 @@ describe('defects of a yard kept by the version before', () => {
       '0011_true_hours_never_fall',
       '0012_price_paid',
       '0013_own_prices',
+      '0014_service_plans',
     ]);
     assert.deepEqual(await bringUpToDate(db), []);
   });

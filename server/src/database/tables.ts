@@ -46,7 +46,6 @@ interface UnitTable {
   laid_up_at: MaybeInstant;
   gone_at: MaybeInstant;
   gone_why: string | null;
-  last_oil_service_true_hours: Generated<number>;
   fuel_eighths: number | null;
   /** Rated figures of its own, where they are not its model's. */
   data_sheet: ColumnType<{ readonly rated?: Rated }, string | undefined, string>;
@@ -54,6 +53,18 @@ interface UnitTable {
   readiness_verdict: ColumnType<ReadinessVerdict, string | undefined, string>;
   readiness_since: ColumnType<Date, Date | undefined, Date | string>;
   version: Generated<number>;
+}
+
+/** One item of a service plan that was done. */
+interface ServiceDoneTable {
+  id: GeneratedAlways<number>;
+  unit_id: number;
+  item: string;
+  true_hours: number;
+  at: Instant;
+  /** Of the plan that it was done by; null where it was done before there were plans. */
+  plan_version: number | null;
+  job_id: number | null;
 }
 
 interface MeterTable {
@@ -302,6 +313,7 @@ export interface Tables extends PartTables {
   check_out: CheckOutTable;
   photo: PhotoTable;
   job: JobTable;
+  service_done: ServiceDoneTable;
   visit: VisitTable;
   visit_job: VisitJobTable;
   defect: DefectTable;

@@ -20,11 +20,17 @@ import type { Db } from './tables';
 const NOW = new Date('2030-03-04T10:00:00Z');
 const YARD = new URL('../testing/yards/before0008.sql.gz', import.meta.url);
 
+interface OilAt {
+  readonly tag: string;
+  readonly at: number;
+}
+
 /** The demo's yard as the version before wrote it, with cards in every state. */
 describe('visits of a yard kept by the version before', () => {
   let made: MadeDatabase;
   let db: Db;
   let counted: Record<string, unknown>;
+  let oilBefore: OilAt[];
 
   const count = async () =>
     (
@@ -65,6 +71,8 @@ describe('visits of a yard kept by the version before', () => {
     await prepareBackground(pool, pino({ level: 'silent' }));
     await pool.end();
     counted = await count();
+    oilBefore = (await sql<OilAt>`select tag, last_oil_service_true_hours as at from unit order by tag`.execute(db))
+      .rows;
     assert.deepEqual(await bringUpToDate(db, () => NOW), [
       '0008_visits',
       '0009_causes',
@@ -72,12 +80,21 @@ describe('visits of a yard kept by the version before', () => {
       '0011_true_hours_never_fall',
       '0012_price_paid',
       '0013_own_prices',
+      '0014_service_plans',
     ]);
     assert.deepEqual(await bringUpToDate(db, () => NOW), []);
   });
   after(async () => {
     await db.destroy();
     await made.drop();
+  });
+
+  test('the one counter of the oil is the first line of what was done, at the hours at which it stood', async () => {
+    const { rows } =
+      await sql<OilAt>`select u.tag, d.true_hours as at from service_done d join unit u on u.id = d.unit_id
+      where d.item = 'engine-oil' and d.plan_version is null order by u.tag`.execute(db);
+    assert.ok(rows.length > 50 && rows.some(({ at }) => at > 50));
+    assert.deepEqual(rows, oilBefore);
   });
 
   test('nothing is lost: units, people, hires, readings, entries, jobs, parts, defects, clocks', async () => {

@@ -14,6 +14,7 @@ const LOADED = [
   'check_in',
   'check_out',
   'job',
+  'service_done',
   'log_entry',
   'defect',
 ] as const satisfies readonly (keyof Tables)[];
@@ -30,6 +31,7 @@ export class Rows {
     check_in: [],
     check_out: [],
     job: [],
+    service_done: [],
     log_entry: [],
     defect: [],
   };

@@ -11,11 +11,14 @@ import {
 import { roundTenth } from '@hudrik/core/hours';
 import { defectsOf, inOrderOfWeight, type FoundDefect } from '@hudrik/core/defects';
 import { readinessOf } from '@hudrik/core/readiness';
+import { engineOilDue } from '@hudrik/core/service';
 import { judge, leastSeconds, type Answer, type Verdict } from '@hudrik/core/verdict';
 import { answerOf } from './answers';
 import type { Chance } from './chance';
 import type { Rows } from './rows';
+import { dueAt, whenOpen } from './openHours';
 import type { Fate } from './scenario';
+import { ServiceBook } from './ServiceBook';
 import { DAY, HOUR, iso, RULES, UnitWriter } from './unitWriter';
 
 export interface Life {
@@ -42,6 +45,7 @@ export class UnitLife {
   readonly #checks: readonly Check[];
   readonly #writer: UnitWriter;
   #serviceAt: number;
+  readonly #services: ServiceBook;
   #fuel = 8;
   #hires = 0;
   readonly #open: (FoundDefect & { readonly foundAt: string })[] = [];
@@ -56,8 +60,9 @@ export class UnitLife {
     this.#checks = checksOf(this.#machine);
     const { fate } = life;
     const hours = fate.stands === 'found' && fate.hoursAtStart ? fate.hoursAtStart : chance.between(20, 420);
-    this.#writer = new UnitWriter(rows, chance, this.#machine, roundTenth(hours));
-    this.#serviceAt = roundTenth(this.#writer.trueHours - chance.between(0, 20));
+    this.#writer = new UnitWriter(rows, chance, life.classId, roundTenth(hours));
+    this.#serviceAt = roundTenth(Math.max(this.#writer.trueHours - chance.between(0, 20), 0));
+    this.#services = new ServiceBook(life.classId, life.beganAt);
     this.#since = life.beganAt;
   }
 
@@ -189,7 +194,7 @@ export class UnitLife {
   }
 
   #judge(answers: readonly Answer[], complaintIds: readonly string[]): Verdict {
-    const left = roundTenth(this.#serviceAt + this.#machine.oilService.hours - this.#writer.trueHours);
+    const left = roundTenth(engineOilDue(this.#life.classId, this.#serviceAt, 0).at - this.#writer.trueHours);
     return judge({
       edition: RULES,
       checks: this.#checks,
@@ -223,7 +228,7 @@ export class UnitLife {
         jobOf.set(job.work, id);
         if (this.#isBegun) this.#onBench.push(job.title);
       } else {
-        if (job.work === OIL_SERVICE) this.#serviceAt = this.#writer.trueHours;
+        if (job.work === OIL_SERVICE) this.#service(id, closedAt);
         this.#writer.log(closedAt, 'job-finished', by, { note: '' }, { title: job.title, proof }, { job_id: id });
         this.#since = closedAt;
       }
@@ -232,6 +237,13 @@ export class UnitLife {
       this.#writer.defect(defect, jobOf.get(defect.work ?? '') ?? null, at, checkInId);
       this.#open.push({ ...defect, foundAt: iso(at) });
     }
+  }
+
+  /** Its oil, and what else is soon due. */
+  #service(jobId: number, at: number): void {
+    this.#serviceAt = this.#writer.trueHours;
+    const items = this.#services.doneWithOil({ trueHours: this.#serviceAt, at: new Date(at) });
+    this.#writer.serviced(at, this.#serviceAt, items, jobId);
   }
 
   get #isBegun(): boolean {
@@ -305,7 +317,6 @@ export class UnitLife {
       laid_up_at: fate.stands === 'laid-up' ? iso(now - 35 * DAY) : null,
       gone_at: fate.stands === 'gone' ? iso(now - 60 * DAY) : null,
       gone_why: fate.stands === 'gone' ? 'Crankcase cracked; engine and frame scrapped, alternator kept' : null,
-      last_oil_service_true_hours: this.#serviceAt,
       fuel_eighths: this.#fuel,
       readiness: verdict.readiness,
       readiness_verdict: verdict,
@@ -316,18 +327,3 @@ export class UnitLife {
 
 /** The work that the hour count to the next oil service hangs on. */
 const OIL_SERVICE = 'oil-service';
-
-/** The last moment at or before this in which the yard was open: from eight to five. */
-function whenOpen(at: number): number {
-  const moment = new Date(at);
-  if (moment.getHours() >= 8 && moment.getHours() < 17) return at;
-  if (moment.getHours() < 8) moment.setDate(moment.getDate() - 1);
-  return moment.setHours(16, 30, 0, 0);
-}
-
-/** Hires fall due at five in the afternoon; one that is overdue was due on a day before today's. */
-function dueAt(now: number, inDays: number): number {
-  const day = new Date(now + inDays * DAY);
-  day.setHours(17, 0, 0, 0);
-  return inDays < 0 && day.getTime() > now ? day.getTime() - DAY : day.getTime();
-}

@@ -1,4 +1,4 @@
-import { EDITIONS, type MachineClass } from '@hudrik/core/catalogue';
+import { classOf, EDITIONS, ENGINE_OIL, SERVICE_PLANS, type ClassId, type MachineClass } from '@hudrik/core/catalogue';
 import type { CheckedIn, CheckedOut, Facts, KindId } from '@hudrik/core/log';
 import type { FoundDefect } from '@hudrik/core/defects';
 import { roundTenth } from '@hudrik/core/hours';
@@ -30,16 +30,18 @@ interface Return {
 export class UnitWriter {
   readonly #rows: Rows;
   readonly #chance: Chance;
-  readonly #machine: MachineClass & { readonly id: string };
+  readonly #classId: ClassId;
+  readonly #machine: MachineClass;
   unitId = 0;
   trueHours: number;
   #meter = { id: 0, offset: 0, ordinal: 0 };
   #lastCheckIn: string | null = null;
 
-  constructor(rows: Rows, chance: Chance, machine: MachineClass, trueHours: number) {
+  constructor(rows: Rows, chance: Chance, classId: ClassId, trueHours: number) {
     this.#rows = rows;
     this.#chance = chance;
-    this.#machine = machine;
+    this.#classId = classId;
+    this.#machine = classOf(classId);
     this.trueHours = trueHours;
   }
 
@@ -51,13 +53,13 @@ export class UnitWriter {
     const serial = `${this.#machine.letters}${this.#chance.whole(100_000, 999_999)}`;
     this.unitId = this.#rows.add('unit', {
       tag,
-      class_id: this.#machine.id,
+      class_id: this.#classId,
       model_id: modelId,
       serial,
       home_bay: `${this.#chance.pick(['North', 'South', 'Slip'])} ${this.#chance.whole(1, 9)}`,
-      last_oil_service_true_hours: serviceAt,
       version: 1,
     });
+    this.serviced(at - 20 * DAY, serviceAt, [ENGINE_OIL], null);
     this.meter(at, 0, 'first');
     const readingId = this.reading(at);
     this.log(
@@ -70,6 +72,19 @@ export class UnitWriter {
         trueHours: this.trueHours,
       },
     );
+  }
+
+  /** Items of its service plan that were done at so many true hours. */
+  serviced(at: number, trueHours: number, items: readonly string[], jobId: number | null): void {
+    for (const item of items)
+      this.#rows.add('service_done', {
+        unit_id: this.unitId,
+        item,
+        true_hours: trueHours,
+        at: iso(at),
+        plan_version: jobId === null ? null : SERVICE_PLANS[this.#classId].version,
+        job_id: jobId,
+      });
   }
 
   meter(at: number, offset: number, why: string): void {

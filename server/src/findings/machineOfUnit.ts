@@ -1,6 +1,7 @@
 import { isOf, type Facts } from '@hudrik/core/log';
 import type { MachineFacts, Trx, UnitRow } from '../database/tables';
 import { lastReading } from '../fleet/meters';
+import { engineOilDone } from '../service/serviceDone';
 
 /** What is known of a unit's engine and past: its model's data sheet, its hours since service, how long it stood, its years on the yard. */
 export async function machineOfUnit(trx: Trx, unit: UnitRow, said: MachineFacts, at: Date): Promise<MachineFacts> {
@@ -24,7 +25,7 @@ export async function machineOfUnit(trx: Trx, unit: UnitRow, said: MachineFacts,
     engine: { ...engine, ...said.engine },
     past: {
       daysStood: await daysStood(trx, unit, at),
-      hoursSinceService: Math.max(Math.round(trueHours - unit.last_oil_service_true_hours), 0),
+      hoursSinceService: Math.max(Math.round(trueHours - (await engineOilDone(trx, unit.id))), 0),
       ...(await putAway(trx, unit.id)),
       ...(came ? { ageYears: Math.round((at.getTime() - came.at.getTime()) / 31_557_600_000) } : {}),
       ...said.past,

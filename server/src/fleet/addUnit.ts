@@ -50,7 +50,6 @@ async function insertRow(trx: Trx, fresh: NewUnit, at: Date): Promise<number> {
       home_bay: fresh.homeBay,
       gone_why: null,
       fuel_eighths: null,
-      last_oil_service_true_hours: firstTrueHours(fresh),
       readiness_since: at,
     })
     .returning('id')

@@ -1,6 +1,8 @@
-import { CLASS_IDS, classOf, type ClassId } from '@hudrik/core/catalogue';
+import { CLASS_IDS, ENGINE_OIL, type ClassId } from '@hudrik/core/catalogue';
 import type { UnitLine, UnitsReply } from '@hudrik/core/contracts';
+import { roundTenth } from '@hudrik/core/hours';
 import type { Readiness } from '@hudrik/core/readiness';
+import { engineOilDue } from '@hudrik/core/service';
 import { sql } from 'kysely';
 import { jsonObjectFrom } from 'kysely/helpers/postgres';
 import type { Context } from '../context';
@@ -32,7 +34,6 @@ export function unitRows(db: Db | Trx) {
         'u.readiness_verdict',
         'u.readiness_since',
         'u.version',
-        'u.last_oil_service_true_hours',
       ])
       // In the list and not joined: a page is sorted and cut first, and only its rows are asked for their hours.
       .select((eb) =>
@@ -47,8 +48,28 @@ export function unitRows(db: Db | Trx) {
           .limit(1)
           .as('true_hours'),
       )
+      .select((eb) => [
+        eb
+          .selectFrom('meter_reading as f')
+          .select('f.true_hours')
+          .whereRef('f.unit_id', '=', 'u.id')
+          .where(({ not, exists, selectFrom }) =>
+            not(exists(selectFrom('meter_reading as c').select('c.id').whereRef('c.corrects_id', '=', 'f.id'))),
+          )
+          .orderBy('f.stands_for')
+          .limit(1)
+          .as('came_hours'),
+        eb
+          .selectFrom('service_done as d')
+          .select('d.true_hours')
+          .whereRef('d.unit_id', '=', 'u.id')
+          .where('d.item', '=', ENGINE_OIL)
+          .orderBy('d.at', 'desc')
+          .limit(1)
+          .as('oil_hours'),
+      ])
       // Every unit has a reading from its first day.
-      .$narrowType<{ true_hours: number }>()
+      .$narrowType<{ true_hours: number; came_hours: number }>()
       .select((eb) =>
         jsonObjectFrom(
           eb
@@ -66,7 +87,7 @@ export function unitRows(db: Db | Trx) {
 type UnitRowRead = Awaited<ReturnType<ReturnType<typeof unitRows>['execute']>>[number];
 
 export function toUnitLine(row: UnitRowRead): UnitLine {
-  const every = classOf(row.class_id).oilService.hours;
+  const due = engineOilDue(row.class_id, row.oil_hours, row.came_hours);
   const next = row.next_hire;
   return {
     tag: row.tag,
@@ -77,8 +98,8 @@ export function toUnitLine(row: UnitRowRead): UnitLine {
     verdict: row.readiness_verdict,
     readySince: row.readiness_since.toISOString(),
     trueHours: row.true_hours,
-    hoursToOilService: Math.round((row.last_oil_service_true_hours + every - row.true_hours) * 10) / 10,
-    oilServiceEvery: every,
+    hoursToOilService: roundTenth(due.at - row.true_hours),
+    oilServiceEvery: due.every,
     nextHire: next && {
       reference: next.reference,
       classId: row.class_id,

@@ -1,6 +1,7 @@
 import { OPEN_JOB_STATES } from '@hudrik/core/card';
 import { forecastHours, meanHoursPerDay } from '@hudrik/core/hours';
 import type { UnitPage } from '@hudrik/core/contracts';
+import { HIRE_DAYS, SHARE_OUT } from '@hudrik/core/service';
 import { HIRES_GOING_ON, HIRES_PROMISED } from '@hudrik/core/states';
 import { newestCheckInId } from '../checkins/opening';
 import { verdictOf } from '../checkins/readCheckIn';
@@ -54,13 +55,8 @@ export async function readUnitPage({ db }: Pick<Context, 'db'>, tag: string): Pr
     reasons: reasons.map((reason) => ({ ...reason, origin: { ...reason.origin } })),
     use: {
       hoursPerDay: Math.round(meanHoursPerDay(use) * 10) / 10,
-      in30Days: forecastHours(use, 30 * SHARE_OF_DAYS_OUT, (30 * SHARE_OF_DAYS_OUT) / DAYS_OF_A_HIRE),
+      in30Days: forecastHours(use, 30 * SHARE_OUT.value, (30 * SHARE_OUT.value) / HIRE_DAYS.value),
     },
     readings: readings.reverse().map((row) => ({ at: row.read_at.toISOString(), trueHours: row.true_hours })),
   };
 }
-
-/** Of a month, the part that a unit is out on hire, when nothing better is known (judgement). */
-const SHARE_OF_DAYS_OUT = 0.35;
-/** Days of one hire (judgement). */
-const DAYS_OF_A_HIRE = 2;

@@ -19,6 +19,7 @@ import { editUnit } from '../fleet/editUnit';
 import { exportSheets, importSheets } from '../exchange/sheets';
 import { readUnitParts } from '../fleet/unitParts';
 import { readUnitSheet } from '../fleet/unitSheet';
+import { readUnitService } from '../service/unitService';
 import { addModel, changeSheet, readModels, readModelSheet } from '../fleet/models';
 import { readUnits } from '../fleet/unitLines';
 import { readUnitPage } from '../fleet/unitPage';
@@ -91,6 +92,7 @@ export function handlersOf(installation: Installation): Handlers {
     modelSheet: async ({ context, params }) => readModelSheet(context.db, numberIn(params, 'id')),
     changeSheet: async ({ context, params, body }) => changeSheet(context.db, numberIn(params, 'id'), body),
     unitSheet: async ({ context, params }) => readUnitSheet(context.db, param(params, 'tag')),
+    unitService: async ({ context, params }) => readUnitService(context, param(params, 'tag')),
     unitParts: async ({ context, params, query }) => readUnitParts(context.db, param(params, 'tag'), query.find),
     addModel: async ({ context, body }) => addModel(context.db, body),
 

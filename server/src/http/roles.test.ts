@@ -34,6 +34,7 @@ const WHO: Readonly<Record<OperationId, string>> = {
   changeSheet: 'l',
   models: 'a t l c',
   unitSheet: 'a t l c',
+  unitService: 'a t l c',
   unitParts: 'a t l c',
   importSheets: 'l',
   exportSheets: 'a t l c',

@@ -52,7 +52,16 @@ describe('jobs', () => {
 
   test('the hours to the next oil service start anew when the oil was changed, and not else', async () => {
     await yard.addUnit('GE-04', 'generator', 100);
-    await yard.db.updateTable('unit').set({ last_oil_service_true_hours: 40 }).where('tag', '=', 'GE-04').execute();
+    const { id: unitId } = await yard.db
+      .selectFrom('unit')
+      .select('id')
+      .where('tag', '=', 'GE-04')
+      .executeTakeFirstOrThrow();
+    const before = { plan_version: null, job_id: null, at: new Date('2029-01-01') };
+    await yard.db
+      .insertInto('service_done')
+      .values({ unit_id: unitId, item: 'engine-oil', true_hours: 40, ...before })
+      .execute();
     const service = { kind: 'service', title: 'Oil', minutes: 25, blocks: 'none', work: 'oil-service' } as const;
     const left = async () => (await page('GE-04')).unit.hoursToOilService;
     assert.equal(await left(), -10);
@@ -69,7 +78,7 @@ describe('jobs', () => {
     );
     assert.match(
       records.find((record) => record.kind === 'job-finished')?.outcome.kept ?? '',
-      /oil change was not ticked/i,
+      /Engine oil: not ticked/,
     );
     const jobId = await raise('GE-04', service);
     await prove(yard, jobId);

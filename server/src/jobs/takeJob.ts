@@ -7,7 +7,8 @@ import { refuse } from '../refusal';
 import { closeDefects } from '../defects/closeDefects';
 import { openDefects } from '../defects/openDefects';
 import { idsOf, sentencesOf, signatureOf } from '../defects/signing';
-import { closeJob, startCounterAnew } from './closeJob';
+import { recordService } from '../service/recordService';
+import { closeJob } from './closeJob';
 import type { JobRow, Trx, VisitRow } from '../database/tables';
 import { mustBeTogether } from '../visits/atRest';
 import { settleVisit } from '../visits/settleVisit';
@@ -54,7 +55,7 @@ export const finishJob: Taker<'job-finished'> = async ({ change, actor, id, plac
   if (needsOfJob(job, (await jobBackground(trx, job)).causes).length > 0) refuse('not-proven', { kind: job.kind });
   await mustBeTogether(trx, visit.id, job.id);
   const signature = await signatureOf(trx, { unit, jobIds: [job.id], facts, at });
-  const kept = await startCounterAnew(trx, job);
+  const kept = await recordService(trx, job, at);
   await record({
     jobId: job.id,
     outcome: {

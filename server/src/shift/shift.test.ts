@@ -144,12 +144,12 @@ describe('what to do now', () => {
   });
 
   test('an oil service within five hours is due, until there is a job for it or the unit is out', async () => {
-    await yard.addUnit('GE-20', 'generator', 0);
-    await yard.checkIn(wellCheckIn('GE-20', 'generator', '46.0', hoursKept('46.0')));
+    await yard.addUnit('GE-20', 'generator', 10);
+    await yard.checkIn(wellCheckIn('GE-20', 'generator', '56.0', hoursKept('56.0')));
     const due = async () => (await shift()).due.map((line) => [line.tag, line.facts['left'], line.minutes]);
     const every = (await yard.read<UnitPage>('/api/units/GE-20')).unit.oilServiceEvery;
     const { trueHours, hoursToOilService } = (await yard.read<UnitPage>('/api/units/GE-20')).unit;
-    assert.equal(hoursToOilService, Math.round((every - trueHours) * 10) / 10);
+    assert.equal(hoursToOilService, Math.round((10 + every - trueHours) * 10) / 10);
     // Common practice: 50 hours between oil changes; four are left.
     assert.deepEqual([every, hoursToOilService], [50, 4]);
     assert.deepEqual(

@@ -1,10 +1,11 @@
 import type { UnitPage } from '@hudrik/core/contracts';
-import { classOf, saySource, shortSource } from '@hudrik/core/catalogue';
+import { classOf } from '@hudrik/core/catalogue';
 import { router } from 'expo-router';
 import { ScrollView, View } from 'react-native';
 import { Refused, sentenceOf, useRead, usePerson } from '@/api';
-import { Button, Card, Empty, Failure, Loading, Section, useIsWide, Whence, Words } from '@/design';
+import { Button, Card, Empty, Failure, Loading, Section, useIsWide, Words } from '@/design';
 import { sayReadiness, UnitTagLarge } from '@/features/fleet';
+import { ServiceOfUnit } from '@/features/service';
 import { UnitSheetFacts } from '@/features/sheet';
 import { sayFuel, sayHours, sayTime } from '@/writing';
 import { Defects } from './Defects';
@@ -37,6 +38,7 @@ export function UnitScreen({ tag }: { readonly tag: string }) {
           <Jobs page={page.data} />
           <NotesThatStand tag={tag} />
           {facts}
+          <ServiceOfUnit tag={tag} />
           <UnitSheetFacts tag={tag} />
           <Section title="History">
             <History tag={tag} />
@@ -56,6 +58,7 @@ export function UnitScreen({ tag }: { readonly tag: string }) {
         <Jobs page={page.data} />
         <NotesThatStand tag={tag} />
         {facts}
+        <ServiceOfUnit tag={tag} />
         <UnitSheetFacts tag={tag} />
         <LeadTools page={page.data} />
       </ScrollView>
@@ -136,7 +139,6 @@ function Jobs({ page }: { readonly page: UnitPage }) {
 function Facts({ page }: { readonly page: UnitPage }) {
   const { unit, meter, use, hire } = page;
   const next = unit.nextHire;
-  const { oilService } = classOf(unit.classId);
   return (
     <Section title="Now">
       <Card className="gap-3">
@@ -146,18 +148,6 @@ function Facts({ page }: { readonly page: UnitPage }) {
             {meter.offsetHours === 0 ? null : (
               <Fact name="On the meter" value={`${sayHours(meter.reading)} (a later meter)`} />
             )}
-            <Fact
-              name="To oil service"
-              value={
-                unit.hoursToOilService < 0
-                  ? `${sayHours(-unit.hoursToOilService)} overdue`
-                  : sayHours(unit.hoursToOilService)
-              }
-            />
-            <Whence
-              short={`Every ${sayHours(unit.oilServiceEvery)} (${shortSource(oilService.source)})`}
-              words={`Every ${sayHours(unit.oilServiceEvery)}: ${saySource(oilService.source)}. The model’s manual comes first.`}
-            />
             <Fact name="Use on hire" value={`${use.hoursPerDay} h a day`} />
             <Fact name="Next 30 days" value={`${use.in30Days.low} to ${use.in30Days.high} h (4 in 5)`} />
           </View>

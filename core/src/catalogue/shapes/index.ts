@@ -16,7 +16,7 @@ export type {
   TeardownId,
   ToolId,
 } from './ids';
-export type { Accessory, MachineClass, ServiceInterval } from './machineClass';
+export type { Accessory, MachineClass } from './machineClass';
 export { GOVERNORS, RATING_IDS } from './ratings';
 export type { Governor, Rated, RatingId } from './ratings';
 export type { LiveEffect, SimulatedUnit } from './simulation';
@@ -55,5 +55,5 @@ export type {
   StepTemplate,
   Teardown,
   UsualThing,
-  WorkReset,
 } from './workshop';
+export type { Every, ServiceItem, ServicePlan } from './servicePlan';

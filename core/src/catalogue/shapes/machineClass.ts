@@ -13,11 +13,6 @@ export interface Accessory {
   readonly formerly?: string;
 }
 
-export interface ServiceInterval {
-  readonly hours: number;
-  readonly source: Source;
-}
-
 export interface MachineClass {
   readonly id: string;
   readonly name: string;
@@ -33,5 +28,4 @@ export interface MachineClass {
   readonly complaints: readonly string[];
   /** How hard this class is worked on hire, before the unit's own history is known. */
   readonly use: UseRate & { readonly source: Source };
-  readonly oilService: ServiceInterval;
 }

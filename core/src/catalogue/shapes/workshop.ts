@@ -115,9 +115,3 @@ export interface ProofPlan {
   readonly looks: readonly ProofLook[];
   readonly cautions: readonly CautionId[];
 }
-
-/** A counter that a finished job starts anew, and the step that must have been ticked for it. */
-export interface WorkReset {
-  readonly interval: 'oil-service';
-  readonly step: string;
-}

@@ -1,3 +1,4 @@
+import { ITEM_OF_WORK } from '../servicePlans';
 import { JUDGEMENT, type NeedTables, type ProofLook, type ProofLooks } from '../shapes';
 
 /** What every run of an engine warns of. */
@@ -46,6 +47,7 @@ const NEEDS_OF_KIND: NeedTables['ofKind'] = {
 
 /** Work that asks for something else than its kind does: nothing runs for a new lead. */
 const NEEDS_OF_WORK: NeedTables['ofWork'] = {
+  ...Object.fromEntries(Object.entries(ITEM_OF_WORK).map(([work, { proof }]) => [work, proof])),
   exhaust: ['short-run'],
   'kill-switch': ['short-run'],
   'new-socket': [],

@@ -1,14 +1,15 @@
-import type { ClockId, JobKind, SetUpId, StepTemplate, TeardownId, WorkReset } from '../shapes';
+import { ITEM_OF_WORK } from '../servicePlans';
+import type { ClockId, JobKind, SetUpId, StepTemplate, TeardownId } from '../shapes';
+
+const MAKE_SAFE: StepTemplate = {
+  key: 'make-safe',
+  title: 'Engine cool, plug lead off, tap shut, pressure and springs at rest',
+  caution: 'moving-parts',
+};
 
 /** Steps by the kind of job, where nothing more is known of it. */
 export const STEPS_OF_KIND: Readonly<Record<JobKind, readonly StepTemplate[]>> = {
-  repair: [
-    {
-      key: 'make-safe',
-      title: 'Engine cool, plug lead off, tap shut, pressure and springs at rest',
-      caution: 'moving-parts',
-    },
-  ],
+  repair: [MAKE_SAFE],
   service: [
     { key: 'warm', title: 'Run it warm, stop it, plug lead off', caution: 'hot-parts' },
     { key: 'oil-out', title: 'Drain the oil; look for metal and fuel in it' },
@@ -36,6 +37,12 @@ export const STEPS_OF_KIND: Readonly<Record<JobKind, readonly StepTemplate[]>> =
     { key: 'battery', title: 'Battery: rest volts', reading: 'battery', caution: 'battery' },
   ],
 };
+
+/** A service's job makes it safe and does its item. The oil's has its kind's. */
+function stepsOfItems(): Readonly<Record<string, readonly StepTemplate[]>> {
+  const own = Object.entries(ITEM_OF_WORK).filter(([work]) => work !== 'oil-service');
+  return Object.fromEntries(own.map(([work, { id, step }]) => [work, [MAKE_SAFE, { key: `do-${id}`, title: step }]]));
+}
 
 /** Steps of work that checks raise often. What is not here has its kind's. */
 export const STEPS_OF_WORK: Readonly<Record<string, readonly StepTemplate[]>> = {
@@ -66,6 +73,7 @@ export const STEPS_OF_WORK: Readonly<Record<string, readonly StepTemplate[]>> = 
     { key: 'oil', title: 'New oil to the mark' },
     { key: 'compression', title: 'Compression, after the lock', reading: 'compression' },
   ],
+  ...stepsOfItems(),
   'clean-tank': [
     { key: 'out', title: 'Fuel out, tank off, outlet plugged', caution: 'fuel-vapour' },
     { key: 'soak', title: 'Rust remover in', clock: 'tank-soak' },
@@ -96,8 +104,3 @@ export const READING_OF_FAMILY: Readonly<Record<string, StepTemplate['reading'] 
 
 /** Waits that a repair of a family wants. */
 export const CLOCK_OF_FAMILY: Readonly<Record<string, ClockId>> = { 'float-needle': 'drip-test', battery: 'charge' };
-
-/** By the work of a job: what it starts anew when it is done. A service that is not here starts nothing. */
-export const RESETS_OF_WORK: Readonly<Record<string, WorkReset>> = {
-  'oil-service': { interval: 'oil-service', step: 'oil-in' },
-};

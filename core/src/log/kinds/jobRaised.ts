@@ -1,4 +1,4 @@
-import { RESETS_OF_WORK } from '../../catalogue/workshop';
+import { ITEM_OF_WORK } from '../../catalogue/servicePlans';
 import { SIGNS_OFF, number, object, string, name, jobKind } from '../../fields';
 import { logKind, telling } from '../shape';
 
@@ -12,7 +12,7 @@ export const jobRaised = logKind({
     title: name.required(),
     minutes: number().integer().min(1).max(2000).required(),
     /** Work that a counter hangs on: with it, the job is that service, and no second one. Without it, the job is work of its own. */
-    work: string().oneOf(Object.keys(RESETS_OF_WORK)).optional(),
+    work: string().oneOf(Object.keys(ITEM_OF_WORK)).optional(),
     blocks: string().oneOf(['hold', 'prep', 'none']).required(),
   }),
   sentence: ({ title }) => telling(`Job raised: ${title}`),

@@ -1,6 +1,6 @@
 import { ENGINE_COMPLAINTS } from '../../complaints';
 import { STATIONS } from './checklist';
-import { COMMON_PRACTICE, JUDGEMENT, type MachineClass } from '../../shapes';
+import { JUDGEMENT, type MachineClass } from '../../shapes';
 
 export const CLASS = {
   id: 'tiller',
@@ -17,5 +17,4 @@ export const CLASS = {
   kitSource: JUDGEMENT,
   complaints: [...ENGINE_COMPLAINTS, 'tines-creep', 'tines-stuck'],
   use: { shape: 6, rate: 2, hireSpread: 0.3, source: JUDGEMENT },
-  oilService: { hours: 50, source: COMMON_PRACTICE },
 } as const satisfies MachineClass;

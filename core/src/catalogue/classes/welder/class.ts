@@ -1,6 +1,6 @@
 import { ENGINE_COMPLAINTS } from '../../complaints';
 import { STATIONS } from './checklist';
-import { COMMON_PRACTICE, JUDGEMENT, type MachineClass } from '../../shapes';
+import { JUDGEMENT, type MachineClass } from '../../shapes';
 
 export const CLASS = {
   id: 'welder',
@@ -18,5 +18,4 @@ export const CLASS = {
   kitSource: JUDGEMENT,
   complaints: [...ENGINE_COMPLAINTS, 'starter-dead', 'no-arc', 'weak-arc', 'arc-wanders'],
   use: { shape: 7, rate: 2, hireSpread: 0.3, source: JUDGEMENT },
-  oilService: { hours: 50, source: COMMON_PRACTICE },
 } as const satisfies MachineClass;

@@ -1,0 +1,131 @@
+import {
+  ITEM_OF_WORK,
+  saySource,
+  SERVICE_ITEMS,
+  shortSource,
+  workOfItem,
+  type ServiceItem,
+} from '@hudrik/core/catalogue';
+import type { ServiceItemState, UnitService } from '@hudrik/core/contracts';
+import { router } from 'expo-router';
+import { View } from 'react-native';
+import { usePerson, useRead } from '@/api';
+import { Button, Card, Section, Whence, Words } from '@/design';
+import { useEntry } from '@/outbox';
+import { sayDue, sayEvery, sayLeft, sayWhen } from './sayService';
+
+/** A visit further off than this is told, and not raised yet: much may run or stand until then. */
+const RAISED_WITHIN_DAYS = 14;
+
+const itemOf = (id: string): ServiceItem | undefined => SERVICE_ITEMS.find((item) => item.id === id);
+
+/** Each item of the unit's service plan with what is left of it; what is best done together, and when. */
+export function ServiceOfUnit({ tag }: { readonly tag: string }) {
+  const { data } = useRead('unitService', { params: { tag } });
+  if (data === undefined) return null;
+  return (
+    <Section title="Service" count={data.items.filter((item) => item.share <= 0).length || undefined}>
+      <Together service={data} />
+      {data.items.map((state) => (
+        <ItemLine key={state.id} state={state} />
+      ))}
+    </Section>
+  );
+}
+
+function ItemLine({ state }: { readonly state: ServiceItemState }) {
+  const item = itemOf(state.id);
+  if (item === undefined) return null;
+  const { jobId } = state;
+  return (
+    <View className="gap-1 border-b border-line py-2">
+      <View className="flex-row items-baseline justify-between gap-3">
+        <Words face="strong" className="shrink">
+          {item.name}
+        </Words>
+        <Words face="figures" size={17} tone={state.share < 0 ? 'held' : 'ink'} className="shrink text-right">
+          {sayLeft(state)}
+        </Words>
+      </View>
+      <LifeBar name={item.name} state={state} />
+      <Words size={13} tone="ink-soft">
+        {sayDue(state)}
+      </Words>
+      {state.runsOutDuring === null ? null : (
+        <Words size={15} face="strong" tone="prep">{`Runs out during hire ${state.runsOutDuring}.`}</Words>
+      )}
+      <View className="flex-row flex-wrap items-center justify-between gap-2">
+        <Whence
+          short={`${sayEvery(item)} (${shortSource(item.source)})`}
+          words={`${sayEvery(item)}: ${saySource(item.source)}. The maker’s manual comes first.`}
+        />
+        {jobId === null ? null : (
+          <Button
+            kind="quiet"
+            label="On the card"
+            aria-label={`${item.name}: on the card`}
+            onPress={() => router.navigate(`/j/${jobId}`)}
+          />
+        )}
+      </View>
+    </View>
+  );
+}
+
+function LifeBar({ name, state }: { readonly name: string; readonly state: ServiceItemState }) {
+  const left = Math.max(0, Math.min(1, state.share));
+  return (
+    <View
+      role="progressbar"
+      aria-label={`${name}: what is left`}
+      aria-valuemin={0}
+      aria-valuemax={100}
+      aria-valuenow={Math.round(left * 100)}
+      className="h-[8px] w-full flex-row bg-card-deep"
+    >
+      <View className={left <= 0.1 ? 'bg-held' : 'bg-ink-soft'} style={{ width: `${Math.max(left, 0.02) * 100}%` }} />
+    </View>
+  );
+}
+
+/** The next visit that pays: what to do in it, and what that saves against each by itself. */
+function Together({ service }: { readonly service: UnitService }) {
+  const { role } = usePerson();
+  const raise = useEntry('job-raised');
+  const next = service.visits[0];
+  if (next === undefined) return null;
+  const items = next.ids.flatMap((id) => itemOf(id) ?? []);
+  const minutes = items.reduce((sum, item) => sum + item.minutes, 0);
+  const mayRaise = (role === 'technician' || role === 'lead') && next.inDays <= RAISED_WITHIN_DAYS;
+  const raiseAll = async (): Promise<void> => {
+    for (const { name, minutes: each, ...item } of items) {
+      const work = workOfItem({ name, minutes: each, ...item });
+      if (ITEM_OF_WORK[work] !== undefined)
+        await raise.mutateAsync({
+          facts: { kind: 'service', work, title: name, minutes: each, blocks: 'none' },
+          on: { tag: service.tag },
+        });
+    }
+  };
+  return (
+    <Card className="gap-2">
+      <Words face="strong">{`${sayWhen(next.inDays)}: ${items.map((item) => item.name).join(', ')}`}</Words>
+      <Words size={15} tone="ink-soft">
+        {[
+          `${minutes} min at the bench`,
+          service.savedMinutes > 0 &&
+            `grouped over the next 120 days it saves ${service.savedMinutes} min against each by itself`,
+        ]
+          .filter(Boolean)
+          .join('; ')}
+      </Words>
+      {mayRaise ? (
+        <Button
+          label={items.length === 1 ? 'Raise this job' : `Raise these ${items.length} jobs`}
+          disabled={raise.isPending}
+          onPress={() => void raiseAll().catch(() => undefined)}
+        />
+      ) : null}
+    </Card>
+  );
+}

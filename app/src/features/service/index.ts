@@ -1,0 +1,1 @@
+export { ServiceOfUnit } from './ServiceOfUnit';

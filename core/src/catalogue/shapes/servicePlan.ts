@@ -1,0 +1,36 @@
+import type { ProofNeed } from './workshop';
+import type { Source } from './source';
+
+/** How often: after so many running hours, after so many months, or whichever is first. One of the two at least. */
+export interface Every {
+  readonly hours?: number;
+  readonly months?: number;
+}
+
+/** One thing that is done again and again. */
+export interface ServiceItem {
+  readonly id: string;
+  readonly name: string;
+  /** What is done, in the words of the step. */
+  readonly step: string;
+  readonly every: Every;
+  /** Of a new or rebuilt one: the first time after so many running hours. */
+  readonly firstHours?: number;
+  /** Smaller items that are done with it. */
+  readonly includes: readonly string[];
+  readonly minutes: number;
+  /** The work of the job that is raised for it, where that is not `service-` and its id. */
+  readonly work?: string;
+  /** Keys of the steps of other jobs that do it too. Its own job's step is `do-` and its id. */
+  readonly doneBy?: readonly string[];
+  /** What its proof shows. */
+  readonly proof: readonly ProofNeed[];
+  readonly source: Source;
+}
+
+/** What a class is serviced by where the model's manual says nothing else. */
+export interface ServicePlan {
+  /** Goes up with each change: what was done keeps the one that it was done by. */
+  readonly version: number;
+  readonly items: readonly ServiceItem[];
+}

@@ -1,0 +1,104 @@
+import { addMonths } from 'date-fns/addMonths';
+import { ENGINE_OIL, SERVICE_PLANS } from '../catalogue';
+import type { ClassId, Every, ServiceItem } from '../catalogue/shapes';
+import type { UseRate } from '../hours';
+import { whenReached, type WhenReached } from './whenReached';
+
+/** A point in a unit's life. */
+export interface Moment {
+  /** True running hours. */
+  readonly trueHours: number;
+  readonly at: Date;
+}
+
+export interface ItemPast {
+  readonly item: Pick<ServiceItem, 'id' | 'every' | 'firstHours'>;
+  /** When it was done last; null where nobody knows: it counts from when the unit came then. */
+  readonly done: Moment | null;
+  readonly came: Moment;
+}
+
+export interface ItemState {
+  readonly id: string;
+  readonly done: Moment | null;
+  /** What falls due: at so many true hours, on such a day; null where the item has no such interval. */
+  readonly dueHours: number | null;
+  readonly dueAt: Date | null;
+  /** Running hours left, overdue below 0. */
+  readonly hoursLeft: number | null;
+  /** Days left, overdue below 0. */
+  readonly daysLeft: number | null;
+  /** Of the interval, what is left by the stricter of the two: 1 just done, 0 due, below 0 overdue. */
+  readonly share: number;
+}
+
+const DAY_MS = 86_400_000;
+
+/**
+ * The hours at which an item falls due. In: its past. Out: true hours, null where it hangs on the calendar alone. A new one, that came
+ * with fewer hours than its first interval and was never done, falls due at that.
+ * Source: common practice (first oil of a new engine). Example: done at 120 h, every 50 h: 170 h; came new, first after 5 h: 5 h.
+ */
+function dueAtHours({ item, done, came }: ItemPast): number | null {
+  const { every, firstHours } = item;
+  if (firstHours !== undefined && done === null && came.trueHours < firstHours) return firstHours;
+  return every.hours === undefined ? null : (done ?? came).trueHours + every.hours;
+}
+
+/**
+ * When the engine oil of a unit of a class falls due. In: the true hours of its last change (null: nobody wrote one down) and at which it came.
+ * Out: the true hours at which it does, and its interval. Example: any class, changed at 120 h: at 170 h, every 50 h.
+ */
+export function engineOilDue(
+  classId: ClassId,
+  doneHours: number | null,
+  cameHours: number,
+): { readonly at: number; readonly every: number } {
+  const item = SERVICE_PLANS[classId].items.find(({ id }) => id === ENGINE_OIL);
+  const every = item?.every.hours;
+  if (item === undefined || every === undefined) throw new Error(`No interval of the engine oil: ${classId}`);
+  const at = new Date(0);
+  const done = doneHours === null ? null : { trueHours: doneHours, at };
+  return { at: dueAtHours({ item, done, came: { trueHours: cameHours, at } }) ?? every, every };
+}
+
+/**
+ * An item's state at a moment. In: its past, and now. Out: due hours and day, what is left of each, and the share of the interval left
+ * by whichever is first. Example: done at 120 h a year ago, every 50 h or 12 months, now at 130 h: 40 h left, 0 days, share 0.
+ */
+export function itemState(past: ItemPast, now: Moment): ItemState {
+  const { item, done, came } = past;
+  const { hours, months } = item.every;
+  const dueHours = dueAtHours(past);
+  const dueAt = months === undefined ? null : addMonths((done ?? came).at, months);
+  const hoursLeft = dueHours === null ? null : Math.round((dueHours - now.trueHours) * 10) / 10;
+  const daysLeft = dueAt === null ? null : (dueAt.getTime() - now.at.getTime()) / DAY_MS;
+  const shares = [
+    ...(hoursLeft === null ? [] : [hoursLeft / (hours ?? item.firstHours ?? 1)]),
+    ...(daysLeft === null ? [] : [daysLeft / daysOf(months ?? 1)]),
+  ];
+  return { id: item.id, done, dueHours, dueAt, hoursLeft, daysLeft, share: Math.min(...shares) };
+}
+
+const daysOf = (months: number): number => (months * 365.25) / 12;
+
+/**
+ * When an item falls due, in days from now: by its hours at the unit's own use, or by the calendar, whichever is first.
+ * In: state, belief in the use, the share of days that the unit is on hire (0 to 1). Out: days, 8 in 10 between early and late; 0 where it
+ * is due. Example: 10 h left at 5 h a hire day, on hire half the days: about 4 days.
+ */
+export function fallsDueIn(
+  { hoursLeft, daysLeft }: Pick<ItemState, 'hoursLeft' | 'daysLeft'>,
+  use: UseRate,
+  shareOnHire: number,
+): WhenReached {
+  const byHours = hoursLeft === null ? null : whenReached(hoursLeft, use, shareOnHire);
+  const at = (days: number | undefined): number => Math.max(Math.min(days ?? Infinity, daysLeft ?? Infinity), 0);
+  return { early: at(byHours?.early), expected: at(byHours?.expected), late: at(byHours?.late) };
+}
+
+/** How long an item's interval is in days, by its hours at this use or by the calendar, whichever is shorter. */
+export function intervalDays({ hours, months }: Every, hoursPerDay: number): number {
+  const byHours = hours === undefined ? Infinity : hours / Math.max(hoursPerDay, 0.01);
+  return Math.min(byHours, months === undefined ? Infinity : daysOf(months));
+}

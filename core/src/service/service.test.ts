@@ -1,0 +1,185 @@
+import fc from 'fast-check';
+import jStat from 'jstat';
+import { CLASS_IDS, SERVICE_PLANS } from '../catalogue';
+import { groupVisits, LATE_MINUTES, VISIT_MINUTES, type Ahead } from './groupVisits';
+import { engineOilDue, fallsDueIn, intervalDays, itemState } from './itemState';
+import { runsOutDuring } from './runsOut';
+import { SHARE_OUT, shareOnHire } from './shareOnHire';
+import { FURTHEST, whenReached } from './whenReached';
+import { loopIn, withIncluded } from './withIncluded';
+
+const at = (day: string): Date => new Date(`${day}T08:00:00Z`);
+const OIL = { id: 'oil', every: { hours: 50, months: 12 }, firstHours: 5 };
+
+describe('the state of an item', () => {
+  test('hours or months, whichever is first (common practice)', () => {
+    const done = { trueHours: 120, at: at('2030-01-31') };
+    const came = { trueHours: 0, at: at('2028-01-01') };
+    const state = (trueHours: number, day: string) => itemState({ item: OIL, done, came }, { trueHours, at: at(day) });
+    expect(state(130, '2030-03-02')).toMatchObject({ dueHours: 170, dueAt: at('2031-01-31'), hoursLeft: 40 });
+    expect(state(130, '2030-03-02').share).toBeCloseTo(0.8, 10);
+    expect(state(130, '2031-01-31')).toMatchObject({ daysLeft: 0, share: 0 });
+    expect(state(130, '2031-02-10').daysLeft).toBe(-10);
+    expect(state(172.5, '2030-03-02')).toMatchObject({ hoursLeft: -2.5, share: -0.05 });
+  });
+
+  test('a new engine’s first oil is at 5 h, and after it every 50; one that came used counts from there (common practice)', () => {
+    expect(engineOilDue('generator', null, 0)).toEqual({ at: 5, every: 50 });
+    expect(engineOilDue('generator', 5.5, 0)).toEqual({ at: 55.5, every: 50 });
+    expect(engineOilDue('generator', null, 100)).toEqual({ at: 150, every: 50 });
+    expect(engineOilDue('generator', null, 5)).toEqual({ at: 55, every: 50 });
+  });
+
+  test('what hangs on the calendar alone has no hours, and the other way round', () => {
+    const came = { trueHours: 7, at: at('2030-01-01') };
+    const now = { trueHours: 9, at: at('2030-01-11') };
+    const monthly = itemState({ item: { id: 'b', every: { months: 1 } }, done: null, came }, now);
+    expect([monthly.dueHours, monthly.hoursLeft, monthly.daysLeft]).toEqual([null, null, 21]);
+    const hourly = itemState({ item: { id: 'f', every: { hours: 25 } }, done: null, came }, now);
+    expect([hourly.dueAt, hourly.daysLeft, hourly.hoursLeft]).toEqual([null, null, 23]);
+    expect(intervalDays({ hours: 50, months: 12 }, 2)).toBe(25);
+    expect(intervalDays({ hours: 50, months: 1 }, 0)).toBeCloseTo(30.44, 2);
+  });
+});
+
+describe('when it falls due', () => {
+  const use = { shape: 40, rate: 10, hireSpread: 0.3 };
+
+  test('the band holds the quantiles, by the incomplete beta function of another library (NIST DLMF 8.17)', () => {
+    const { early, expected, late } = whenReached(30, use, 0.5);
+    expect(expected).toBeCloseTo(15, 10);
+    const reached = (days: number): number => {
+      const hires = days * 0.5;
+      const successes = 1 / (1 / 40 + (0.3 / Math.max(hires / 2, 1)) * (1 + 1 / 40));
+      // P(X ≥ 30) of a negative binomial with the mean of 4 h a hire day.
+      return 1 - jStat.ibeta(successes / (successes + 4 * hires), successes, 30);
+    };
+    expect(reached(early)).toBeCloseTo(0.1, 2);
+    expect(reached(late)).toBeCloseTo(0.9, 2);
+    expect(early).toBeLessThan(expected);
+    expect(late).toBeGreaterThan(expected);
+  });
+
+  test('due is now, never used is never, and the calendar cuts it off', () => {
+    expect(whenReached(0, use, 0.5)).toEqual({ early: 0, expected: 0, late: 0 });
+    expect(whenReached(50, use, 0.0001).late).toBe(FURTHEST.value);
+    expect(fallsDueIn({ hoursLeft: 30, daysLeft: 3 }, use, 0.5)).toEqual({ early: 3, expected: 3, late: 3 });
+    expect(fallsDueIn({ hoursLeft: null, daysLeft: -4 }, use, 0.5)).toEqual({ early: 0, expected: 0, late: 0 });
+    expect(fallsDueIn({ hoursLeft: 30, daysLeft: null }, use, 0.5).expected).toBeCloseTo(15, 10);
+  });
+
+  test('the share of days on hire is its own, shrunk to what is usual', () => {
+    expect(shareOnHire(0, 0)).toBe(SHARE_OUT.value);
+    expect(shareOnHire(60, 39)).toBeCloseTo(0.5, 10);
+    expect(shareOnHire(10, 999)).toBeLessThanOrEqual(1);
+  });
+
+  test('which booked hire it runs out in', () => {
+    const hire = (reference: string, from: string, to: string) => ({ reference, fromAt: at(from), toAt: at(to) });
+    const hires = [hire('B-1', '2030-05-01', '2030-05-03'), hire('B-2', '2030-05-05', '2030-05-07')];
+    expect(runsOutDuring({ hoursLeft: 12, dueAt: null, share: 0.5 }, hires, 5)).toBe('B-2');
+    expect(runsOutDuring({ hoursLeft: 20, dueAt: null, share: 0.5 }, hires, 5)).toBeNull();
+    expect(runsOutDuring({ hoursLeft: null, dueAt: at('2030-05-02'), share: 0.1 }, hires, 5)).toBe('B-1');
+    expect(runsOutDuring({ hoursLeft: -1, dueAt: null, share: -0.1 }, hires, 5)).toBeNull();
+  });
+});
+
+describe('doing things together', () => {
+  const ahead = fc.record({
+    dueIn: fc.integer({ min: 0, max: 60 }),
+    interval: fc.integer({ min: 5, max: 400 }),
+    minutes: fc.integer({ min: 5, max: 60 }),
+  });
+  const priceOf = ({ dueIn, interval, minutes }: Ahead, day: number): number =>
+    day <= dueIn ? (minutes * Math.min(dueIn - day, interval)) / interval : LATE_MINUTES.value * (day - dueIn);
+  /** Every set of days there is, each item on its cheapest. */
+  const cheapest = (items: readonly Ahead[], isOpen: boolean, days: readonly number[]): number => {
+    let best = Infinity;
+    for (let set = 1; set < 2 ** days.length; set++) {
+      const chosen = days.filter((_, i) => set & (1 << i));
+      const visits = chosen.filter((day) => !(isOpen && day === 0)).length * VISIT_MINUTES.value;
+      best = Math.min(
+        best,
+        items.reduce((sum, item) => sum + Math.min(...chosen.map((day) => priceOf(item, day))), visits),
+      );
+    }
+    return best;
+  };
+
+  test('is as cheap as the best of all sets of days, on days between the due ones too', () => {
+    fc.assert(
+      fc.property(fc.array(ahead, { minLength: 1, maxLength: 5 }), fc.boolean(), (drawn, isOpen) => {
+        const items = drawn.map((item, i) => ({ ...item, id: `${i}` }));
+        const due = items.map(({ dueIn }) => dueIn);
+        const days = [...new Set([0, ...due, ...due.map((day) => Math.floor(day / 2)), ...due.map((day) => day + 3)])];
+        const { cost, saved, visits } = groupVisits(items, isOpen);
+        expect(cost).toBeCloseTo(cheapest(items, isOpen, days), 8);
+        expect(visits.flatMap(({ ids }) => ids).sort()).toEqual(items.map(({ id }) => id));
+        const priced = visits.reduce(
+          (sum, { inDays, ids }) =>
+            sum +
+            (isOpen && inDays === 0 ? 0 : VISIT_MINUTES.value) +
+            items.filter(({ id }) => ids.includes(id)).reduce((all, item) => all + priceOf(item, inDays), 0),
+          0,
+        );
+        expect(priced).toBeCloseTo(cost, 8);
+        expect(saved).toBeGreaterThanOrEqual(0);
+      }),
+      { numRuns: 200 },
+    );
+  });
+
+  test('two that fall due near each other go together; what is far off waits; an open visit takes more', () => {
+    const oil = { id: 'oil', dueIn: 3, interval: 30, minutes: 25 };
+    const plug = { id: 'plug', dueIn: 5, interval: 60, minutes: 10 };
+    const lash = { id: 'lash', dueIn: 110, interval: 120, minutes: 60 };
+    const { visits, saved } = groupVisits([oil, plug, lash], false);
+    expect(visits).toEqual([
+      { inDays: 3, ids: ['oil', 'plug'] },
+      { inDays: 110, ids: ['lash'] },
+    ]);
+    expect(saved).toBeCloseTo(VISIT_MINUTES.value - (10 * 2) / 60, 8);
+    expect(groupVisits([oil, plug, lash], true).visits[0]).toEqual({ inDays: 0, ids: ['oil', 'plug'] });
+    expect(groupVisits([], true)).toEqual({ visits: [], cost: 0, saved: 0 });
+  });
+});
+
+describe('the plans', () => {
+  test.each(CLASS_IDS)(
+    '%s: intervals above nothing, no loop in what includes what, steps that tell items apart',
+    (id) => {
+      const { items } = SERVICE_PLANS[id];
+      expect(loopIn(items)).toBeNull();
+      for (const { every, firstHours = 1, minutes } of items) {
+        expect([...Object.values(every)].length).toBeGreaterThan(0);
+        expect(Math.min(...Object.values(every), firstHours, minutes)).toBeGreaterThan(0);
+      }
+      const keys = items.flatMap((item) => [item.id, ...(item.doneBy ?? [])]);
+      expect(new Set(items.map((item) => item.id)).size).toBe(items.length);
+      expect(keys.filter((key) => key === 'oil-in')).toHaveLength(1);
+    },
+  );
+
+  test('the bigger does the smaller; a loop is found and ends (common practice)', () => {
+    expect(withIncluded(['air-filter'], SERVICE_PLANS.tiller.items)).toEqual(['air-filter', 'pre-filter']);
+    const loop = [
+      { id: 'a', includes: ['b'] },
+      { id: 'b', includes: ['a'] },
+    ];
+    expect(withIncluded(['a'], loop)).toEqual(['a', 'b']);
+    expect(loopIn(loop)).toBe('a');
+    expect(loopIn([{ id: 'a', includes: ['gone'] }])).toBe('a');
+  });
+
+  test('facts of the trade (common practice): 25, 50, 100 h; pump oil 50 then 500; hydraulic filter 25 then 150', () => {
+    const item = (plan: keyof typeof SERVICE_PLANS, id: string) =>
+      SERVICE_PLANS[plan].items.find((one) => one.id === id);
+    expect(item('tiller', 'pre-filter')?.every).toEqual({ hours: 25 });
+    expect(item('tiller', 'engine-oil')).toMatchObject({ every: { hours: 50 }, firstHours: 5 });
+    expect(item('tiller', 'plug')?.every).toEqual({ hours: 100, months: 12 });
+    expect(item('pressure-washer', 'pump-oil')).toMatchObject({ every: { hours: 500 }, firstHours: 50 });
+    expect(item('log-splitter', 'hydraulic-filter')).toMatchObject({ every: { hours: 150 }, firstHours: 25 });
+    expect(item('log-splitter', 'hydraulic-fluid')?.every).toEqual({ months: 12 });
+    expect(item('generator', 'load-transfer')?.every).toEqual({ months: 1 });
+  });
+});

@@ -1,0 +1,49 @@
+import { entryOf, ITEM_OF_WORK, SERVICE_PLANS } from '@hudrik/core/catalogue';
+import { cardOf } from '@hudrik/core/log';
+import { withIncluded } from '@hudrik/core/service';
+import type { JobRow, Trx } from '../database/tables';
+import { lastReading } from '../fleet/meters';
+import { entriesOfJob } from '../log/readLog';
+
+/**
+ * Writes down what a finished job did of its unit's service plan: the items whose steps were ticked, with all that they include. Out: why its
+ * own item was not among them, in a sentence for the history; undefined where there is nothing to say.
+ */
+export async function recordService(trx: Trx, job: JobRow, at: Date): Promise<string | undefined> {
+  const { steps } = cardOf(await entriesOfJob(trx, job.id));
+  const ticked = new Set(steps.filter((step) => step.state === 'done').map((step) => step.key));
+  const { class_id: classId } = await trx
+    .selectFrom('unit')
+    .select('class_id')
+    .where('id', '=', job.unit_id)
+    .executeTakeFirstOrThrow();
+  const { items, version } = SERVICE_PLANS[classId];
+  const isDone = ({ id, doneBy = [] }: (typeof items)[number]): boolean =>
+    [`do-${id}`, ...doneBy].some((key) => ticked.has(key));
+  const done =
+    job.kind === 'service'
+      ? withIncluded(
+          items.filter(isDone).map(({ id }) => id),
+          items,
+        )
+      : [];
+  if (done.length > 0) {
+    const { trueHours } = await lastReading(trx, job.unit_id);
+    await trx
+      .insertInto('service_done')
+      .values(
+        done.map((item) => ({
+          unit_id: job.unit_id,
+          item,
+          true_hours: trueHours,
+          at,
+          plan_version: version,
+          job_id: job.id,
+        })),
+      )
+      .execute();
+  }
+  const own = entryOf(ITEM_OF_WORK, job.work);
+  if (own === undefined || done.includes(own.id)) return undefined;
+  return `${own.name}: not ticked, its hours and days go on.`;
+}

@@ -1,0 +1,107 @@
+import assert from 'node:assert/strict';
+import { describe, test } from 'node:test';
+import type { ServiceItemState, UnitService } from '@hudrik/core/contracts';
+import type { Facts } from '@hudrik/core/log';
+import { cardOf } from '@hudrik/core/log';
+import { cardIn, onCard, prove } from '../testing/proving';
+import { entryIn, useYard } from '../testing/yard';
+
+const DAY_MS = 86_400_000;
+
+describe('a unit’s service plan', () => {
+  const yard = useYard();
+  const service = (tag: string) => yard.read<UnitService>(`/api/units/${tag}/service`, 'apprentice');
+  const itemIn = (read: UnitService, id: string): ServiceItemState => {
+    const found = read.items.find((item) => item.id === id);
+    assert.ok(found, id);
+    return found;
+  };
+  const raise = async (tag: string, work: string): Promise<string> => {
+    const facts: Facts<'job-raised'> = { kind: 'service', title: work, minutes: 20, blocks: 'none', work };
+    return String((await entryIn(await yard.enter({ tag }, 'job-raised', facts, 'lead'))).outcome['jobId']);
+  };
+
+  test('an item that nobody wrote down counts from when the unit came; the soonest is first', async () => {
+    await yard.addUnit('PW-01', 'pressure-washer', 100);
+    const read = await service('PW-01');
+    const pump = itemIn(read, 'pump-oil');
+    assert.deepEqual([pump.done, pump.dueHours, pump.hoursLeft], [null, 600, 500]);
+    assert.ok(Math.abs((pump.daysLeft ?? 0) - 355) < 1.5);
+    assert.equal(read.came.trueHours, 100);
+    const expected = read.items.map((item) => item.fallsDueIn.expected);
+    assert.deepEqual(
+      expected,
+      [...expected].sort((a, b) => a - b),
+    );
+    for (const { early, expected: middle, late } of read.items.map((item) => item.fallsDueIn))
+      assert.ok(early <= middle && middle <= late);
+  });
+
+  test('what was ticked is done, with what it includes; what was left out goes on', async () => {
+    await yard.addUnit('TI-01', 'tiller', 100);
+    const jobId = await raise('TI-01', 'service-air-filter');
+    assert.equal(itemIn(await service('TI-01'), 'air-filter').jobId, jobId);
+    yard.now = new Date(yard.now.getTime() + DAY_MS);
+    await prove(yard, jobId);
+    const read = await service('TI-01');
+    for (const id of ['air-filter', 'pre-filter']) {
+      assert.equal(itemIn(read, id).done?.trueHours, 100);
+      assert.equal(itemIn(read, id).share > 0.999, true);
+      assert.equal(itemIn(read, id).jobId, null);
+    }
+    assert.equal(itemIn(read, 'plug').done, null);
+    const rows = await yard.db.selectFrom('service_done').select(['item', 'plan_version', 'job_id']).execute();
+    assert.deepEqual(
+      rows.filter((row) => String(row.job_id) === jobId).map((row) => [row.item, row.plan_version]),
+      [
+        ['air-filter', 1],
+        ['pre-filter', 1],
+      ],
+    );
+  });
+
+  test('the oil service’s card does oil, pre-filter and plug as they are ticked', async () => {
+    await yard.addUnit('TI-02', 'tiller', 100);
+    const jobId = await raise('TI-02', 'oil-service');
+    await yard.enter({ jobId }, 'job-started', {});
+    const { steps } = cardOf((await cardIn(yard, jobId)).entries);
+    const plug = steps.find((step) => step.key === 'plug');
+    await onCard(yard, jobId, 'step-dropped', { stepId: plug?.stepId ?? '', why: 'New last month' });
+    await prove(yard, jobId);
+    const read = await service('TI-02');
+    assert.equal(itemIn(read, 'engine-oil').hoursLeft, 50);
+    assert.equal(itemIn(read, 'pre-filter').done?.trueHours, 100);
+    assert.equal(itemIn(read, 'air-filter').done, null);
+    assert.equal(itemIn(read, 'plug').done, null);
+  });
+
+  test('it says which booked hire an item runs out in, and groups what falls due near each other', async () => {
+    await yard.addUnit('GE-01', 'generator', 100);
+    await yard.read('/api/units/GE-01');
+    const from = new Date(yard.now.getTime() + 2 * DAY_MS);
+    const to = new Date(yard.now.getTime() + 40 * DAY_MS);
+    const { status } = await yard.ask('POST', '/api/hires', {
+      as: 'lead',
+      body: {
+        reference: 'B-77',
+        classId: 'generator',
+        tag: 'GE-01',
+        fromAt: from.toISOString(),
+        toAt: to.toISOString(),
+        hirer: 'Orra',
+        phone: '',
+      },
+    });
+    assert.equal(status, 201);
+    const read = await service('GE-01');
+    assert.equal(itemIn(read, 'engine-oil').runsOutDuring, 'B-77');
+    assert.equal(itemIn(read, 'valve-lash').runsOutDuring, null);
+    const first = read.visits[0];
+    assert.ok(first !== undefined && first.ids.length > 1, 'one visit for what falls due together');
+    assert.ok(read.savedMinutes > 0);
+  });
+
+  test('a unit that is none is not found', async () => {
+    assert.equal((await yard.ask('GET', '/api/units/GE-99/service', { as: 'lead' })).status, 404);
+  });
+});
