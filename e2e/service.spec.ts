@@ -9,5 +9,7 @@ test('what is best done together is raised at one tap and stands on the unit', a
   const raise = page.getByRole('button', { name: /^Raise these \d+ jobs$/ });
   const jobs = Number(/\d+/.exec((await raise.textContent()) ?? '')?.[0]);
   await raise.click();
-  await expect(page.getByRole('button', { name: /: on the card$/ })).toHaveCount(jobs);
+  await expect(page.getByText(/^Job raised: /)).toHaveCount(jobs);
+  for (const name of ['Engine oil', 'Pre-filter', 'Plug'])
+    await expect(page.getByRole('button', { name: `${name}: on the card` })).toBeVisible();
 });

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import jStat from 'jstat';
-import { CLASS_IDS, SERVICE_PLANS } from '../catalogue';
+import { CLASS_IDS, SERVICE_PLANS, STEPS_OF_KIND, STEPS_OF_WORK, workOfItem } from '../catalogue';
+import { doneByJob, doneBySteps, itemsWithJobs } from './doneBySteps';
 import { groupVisits, LATE_MINUTES, VISIT_MINUTES, type Ahead } from './groupVisits';
 import { engineOilDue, fallsDueIn, intervalDays, itemState } from './itemState';
 import { runsOutDuring } from './runsOut';
@@ -169,6 +170,21 @@ describe('the plans', () => {
     expect(withIncluded(['a'], loop)).toEqual(['a', 'b']);
     expect(loopIn(loop)).toBe('a');
     expect(loopIn([{ id: 'a', includes: ['gone'] }])).toBe('a');
+  });
+
+  test('nothing is raised twice: the oil’s job does pre-filter and plug, the air filter’s the pre-filter', () => {
+    const { items } = SERVICE_PLANS.tiller;
+    const steps = { ofWork: STEPS_OF_WORK, ofKind: STEPS_OF_KIND };
+    const does = (work: string) => doneByJob(work, items, steps);
+    expect(does('oil-service')).toEqual(['engine-oil', 'pre-filter', 'plug']);
+    expect(does('service-air-filter')).toEqual(['air-filter', 'pre-filter']);
+    expect(does('by-hand-1')).toEqual(does('oil-service'));
+    const chosen = items.filter(({ id }) => ['pre-filter', 'plug', 'engine-oil', 'belts'].includes(id));
+    expect(itemsWithJobs(chosen, (item) => does(workOfItem(item))).map(({ id }) => id)).toEqual([
+      'engine-oil',
+      'belts',
+    ]);
+    expect(doneBySteps([], items)).toEqual([]);
   });
 
   test('facts of the trade (common practice): 25, 50, 100 h; pump oil 50 then 500; hydraulic filter 25 then 150', () => {

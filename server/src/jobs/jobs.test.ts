@@ -3,6 +3,7 @@ import { describe, test } from 'node:test';
 import { cardOf } from '@hudrik/core/log';
 import type { JobLine, UnitPage } from '@hudrik/core/contracts';
 import type { Facts } from '@hudrik/core/log';
+import { writingAny } from '../log/changeUnit';
 import { cardIn, onCard, prove, signOff } from '../testing/proving';
 import { entryIn, problemIn, useYard } from '../testing/yard';
 
@@ -57,11 +58,28 @@ describe('jobs', () => {
       .select('id')
       .where('tag', '=', 'GE-04')
       .executeTakeFirstOrThrow();
-    const before = { plan_version: null, job_id: null, at: new Date('2029-01-01') };
-    await yard.db
-      .insertInto('service_done')
-      .values({ unit_id: unitId, item: 'engine-oil', true_hours: 40, ...before })
-      .execute();
+    const changed = {
+      item: 'engine-oil',
+      true_hours: 40,
+      plan_version: null,
+      job_id: null,
+      at: new Date('2029-01-01'),
+    };
+    await yard.db.transaction().execute((trx) =>
+      writingAny(trx, () =>
+        trx
+          .insertInto('service_done')
+          .values({ unit_id: unitId, ...changed })
+          .execute(),
+      ),
+    );
+    await assert.rejects(
+      yard.db
+        .insertInto('service_done')
+        .values({ unit_id: unitId, ...changed })
+        .execute(),
+    );
+    await assert.rejects(yard.db.deleteFrom('service_done').where('unit_id', '=', unitId).execute());
     const service = { kind: 'service', title: 'Oil', minutes: 25, blocks: 'none', work: 'oil-service' } as const;
     const left = async () => (await page('GE-04')).unit.hoursToOilService;
     assert.equal(await left(), -10);

@@ -1,6 +1,6 @@
 import { entryOf, ITEM_OF_WORK, SERVICE_PLANS } from '@hudrik/core/catalogue';
 import { cardOf } from '@hudrik/core/log';
-import { withIncluded } from '@hudrik/core/service';
+import { doneBySteps } from '@hudrik/core/service';
 import type { JobRow, Trx } from '../database/tables';
 import { lastReading } from '../fleet/meters';
 import { entriesOfJob } from '../log/readLog';
@@ -11,22 +11,14 @@ import { entriesOfJob } from '../log/readLog';
  */
 export async function recordService(trx: Trx, job: JobRow, at: Date): Promise<string | undefined> {
   const { steps } = cardOf(await entriesOfJob(trx, job.id));
-  const ticked = new Set(steps.filter((step) => step.state === 'done').map((step) => step.key));
+  const ticked = steps.flatMap((step) => (step.state === 'done' && step.key !== null ? step.key : []));
   const { class_id: classId } = await trx
     .selectFrom('unit')
     .select('class_id')
     .where('id', '=', job.unit_id)
     .executeTakeFirstOrThrow();
   const { items, version } = SERVICE_PLANS[classId];
-  const isDone = ({ id, doneBy = [] }: (typeof items)[number]): boolean =>
-    [`do-${id}`, ...doneBy].some((key) => ticked.has(key));
-  const done =
-    job.kind === 'service'
-      ? withIncluded(
-          items.filter(isDone).map(({ id }) => id),
-          items,
-        )
-      : [];
+  const done = job.kind === 'service' ? doneBySteps(ticked, items) : [];
   if (done.length > 0) {
     const { trueHours } = await lastReading(trx, job.unit_id);
     await trx

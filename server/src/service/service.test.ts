@@ -65,6 +65,11 @@ describe('a unit’s service plan', () => {
     const jobId = await raise('TI-02', 'oil-service');
     await yard.enter({ jobId }, 'job-started', {});
     const { steps } = cardOf((await cardIn(yard, jobId)).entries);
+    const started = await service('TI-02');
+    assert.deepEqual(
+      ['engine-oil', 'pre-filter', 'plug', 'belts'].map((id) => itemIn(started, id).jobId),
+      [jobId, jobId, jobId, null],
+    );
     const plug = steps.find((step) => step.key === 'plug');
     await onCard(yard, jobId, 'step-dropped', { stepId: plug?.stepId ?? '', why: 'New last month' });
     await prove(yard, jobId);

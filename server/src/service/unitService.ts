@@ -1,8 +1,9 @@
 import { OPEN_JOB_STATES } from '@hudrik/core/card';
-import { SERVICE_PLANS, workOfItem } from '@hudrik/core/catalogue';
+import { SERVICE_PLANS, STEPS_OF_KIND, STEPS_OF_WORK } from '@hudrik/core/catalogue';
 import type { ServiceItemState, UnitService } from '@hudrik/core/contracts';
 import { meanHoursPerDay } from '@hudrik/core/hours';
 import {
+  doneByJob,
   fallsDueIn,
   groupVisits,
   intervalDays,
@@ -19,6 +20,7 @@ import { cameAt, doneOf } from './serviceDone';
 
 /** What is done together is laid out so far ahead. */
 const HORIZON_DAYS = 120;
+const STEPS = { ofWork: STEPS_OF_WORK, ofKind: STEPS_OF_KIND };
 const DAY_MS = 86_400_000;
 
 /** Each item of a unit's plan: done, due, when it will be; and what is best done together, and when. */
@@ -34,11 +36,11 @@ export async function readUnitService({ db, now }: Pick<Context, 'db' | 'now'>, 
     fromAt,
     toAt,
   }));
-  const jobs = await openJobs(db, unit.id);
+  const jobs = (await openJobs(db, unit.id)).map(({ id, work }) => ({ id, does: doneByJob(work, plan.items, STEPS) }));
   const moment = { trueHours: (await lastReading(db, unit.id)).trueHours, at: now() };
   const items = plan.items.map((item): ServiceItemState => {
     const state = itemState({ item, done: done.get(item.id) ?? null, came }, moment);
-    const job = jobs.find(({ work }) => work === workOfItem(item));
+    const job = jobs.find(({ does }) => does.includes(item.id));
     return {
       ...state,
       done: state.done && told(state.done),
@@ -96,11 +98,13 @@ const bookedHires = (db: Db, unitId: number) =>
     .orderBy('from_at')
     .execute();
 
+/** Of open services. */
 const openJobs = (db: Db, unitId: number) =>
   db
     .selectFrom('job')
     .select(['id', 'work'])
     .where('unit_id', '=', unitId)
+    .where('kind', '=', 'service')
     .where('state', 'in', OPEN_JOB_STATES)
     .execute();
 

@@ -29,7 +29,7 @@ const service = (more: Partial<UnitService> = {}): UnitService => ({
     state('engine-oil', { hoursLeft: -2.5, share: -0.05, runsOutDuring: null }),
     state('plug', { runsOutDuring: 'B-1042', jobId: '12' }),
   ],
-  visits: [{ inDays: 0, ids: ['engine-oil', 'pre-filter'] }],
+  visits: [{ inDays: 0, ids: ['pre-filter', 'engine-oil', 'breather'] }],
   savedMinutes: 34,
   ...more,
 });
@@ -47,15 +47,15 @@ describe('the service of a unit', () => {
     expect(router.navigate).toHaveBeenLastCalledWith('/j/12');
   });
 
-  test('what is best done together is raised at one tap, a job each', async () => {
+  test('what is best done together is raised at one tap: what the oil’s job does is in it, not a job again', async () => {
     const server = show(<ServiceOfUnit tag="GE-07" />, { ...reply(), [LOG]: taken });
-    expect(await screen.findByText('Now: Engine oil, Pre-filter')).toBeTruthy();
-    expect(screen.getByText(/^33 min at the bench; .* saves 34 min/)).toBeTruthy();
+    expect(await screen.findByText('Now: Pre-filter, Engine oil, Breather')).toBeTruthy();
+    expect(screen.getByText(/^45 min at the bench; .* saves 34 min/)).toBeTruthy();
     await press('Raise these 2 jobs');
     await waitFor(() => expect(server.sent).toHaveLength(2));
     expect(server.sent.map(({ body }) => body)).toMatchObject([
       { kind: 'job-raised', tag: 'GE-07', facts: { work: 'oil-service', minutes: 25, blocks: 'none' } },
-      { kind: 'job-raised', tag: 'GE-07', facts: { work: 'service-pre-filter', minutes: 8 } },
+      { kind: 'job-raised', tag: 'GE-07', facts: { work: 'service-breather', minutes: 20 } },
     ]);
   });
 

@@ -1,12 +1,14 @@
 import {
-  ITEM_OF_WORK,
   saySource,
   SERVICE_ITEMS,
+  STEPS_OF_KIND,
+  STEPS_OF_WORK,
   shortSource,
   workOfItem,
   type ServiceItem,
 } from '@hudrik/core/catalogue';
 import type { ServiceItemState, UnitService } from '@hudrik/core/contracts';
+import { doneByJob, itemsWithJobs } from '@hudrik/core/service';
 import { router } from 'expo-router';
 import { View } from 'react-native';
 import { usePerson, useRead } from '@/api';
@@ -14,6 +16,7 @@ import { Button, Card, Section, Whence, Words } from '@/design';
 import { useEntry } from '@/outbox';
 import { sayDue, sayEvery, sayLeft, sayWhen } from './sayService';
 
+const STEPS = { ofWork: STEPS_OF_WORK, ofKind: STEPS_OF_KIND };
 /** A visit further off than this is told, and not raised yet: much may run or stand until then. */
 const RAISED_WITHIN_DAYS = 14;
 
@@ -95,17 +98,15 @@ function Together({ service }: { readonly service: UnitService }) {
   const next = service.visits[0];
   if (next === undefined) return null;
   const items = next.ids.flatMap((id) => itemOf(id) ?? []);
-  const minutes = items.reduce((sum, item) => sum + item.minutes, 0);
+  const own = itemsWithJobs(items, (item) => doneByJob(workOfItem(item), SERVICE_ITEMS, STEPS));
+  const minutes = own.reduce((sum, item) => sum + item.minutes, 0);
   const mayRaise = (role === 'technician' || role === 'lead') && next.inDays <= RAISED_WITHIN_DAYS;
   const raiseAll = async (): Promise<void> => {
-    for (const { name, minutes: each, ...item } of items) {
-      const work = workOfItem({ name, minutes: each, ...item });
-      if (ITEM_OF_WORK[work] !== undefined)
-        await raise.mutateAsync({
-          facts: { kind: 'service', work, title: name, minutes: each, blocks: 'none' },
-          on: { tag: service.tag },
-        });
-    }
+    for (const item of own)
+      await raise.mutateAsync({
+        facts: { kind: 'service', work: workOfItem(item), title: item.name, minutes: item.minutes, blocks: 'none' },
+        on: { tag: service.tag },
+      });
   };
   return (
     <Card className="gap-2">
@@ -121,7 +122,7 @@ function Together({ service }: { readonly service: UnitService }) {
       </Words>
       {mayRaise ? (
         <Button
-          label={items.length === 1 ? 'Raise this job' : `Raise these ${items.length} jobs`}
+          label={own.length === 1 ? 'Raise this job' : `Raise these ${own.length} jobs`}
           disabled={raise.isPending}
           onPress={() => void raiseAll().catch(() => undefined)}
         />

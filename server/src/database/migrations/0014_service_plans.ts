@@ -25,5 +25,7 @@ const STATEMENTS = [
       select id, closed_at from job
       where unit_id = u.id and work = 'oil-service' and state = 'done' order by closed_at desc limit 1
     ) j on true`,
+  `create trigger service_done_by_its_unit before insert or update on service_done for each row execute function written_by_its_unit()`,
+  `create trigger service_done_append_only before update or delete on service_done for each row execute function history_is_append_only()`,
   `alter table unit drop column last_oil_service_true_hours`,
 ];
