@@ -64,6 +64,8 @@ const server = app.listen(port, process.env.HUDRIK_HOST ?? '127.0.0.1', () => {
   if (firstLeadCode)
     console.log(`Nobody is here yet. Make the first lead, once, at ${at}/first-lead?code=${firstLeadCode}`);
 });
+// Longer than a phone's or a proxy's own patience: a request on a connection that was just shut would be lost (Node's usual 5 s is too short).
+server.keepAliveTimeout = 75_000;
 server.on('error', (error: NodeJS.ErrnoException) => {
   console.error(error.code === 'EADDRINUSE' ? `Port ${port} is taken. Set PORT to another one.` : error.message);
   process.exit(error.code === 'EADDRINUSE' ? TAKEN : 1);
