@@ -85,7 +85,7 @@ async function loadTable(trx: Trx, table: LoadedTable, rows: readonly Row[]): Pr
   await sql`select setval(pg_get_serial_sequence(${table}, 'id'), ${Math.max(rows.length, 1)})`.execute(trx);
 }
 
-const IDENTITY: readonly LoadedTable[] = ['model', 'unit', 'meter', 'meter_reading', 'hire', 'job'];
+const IDENTITY: readonly LoadedTable[] = ['model', 'unit', 'meter', 'meter_reading', 'hire', 'job', 'service_done'];
 
 async function insertBatch(db: Db, table: LoadedTable, batch: readonly Row[]): Promise<void> {
   const columns = [...new Set(batch.flatMap((row) => Object.keys(row)))];
