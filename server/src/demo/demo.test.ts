@@ -35,6 +35,19 @@ describe('the demo', () => {
     assert.equal(await loadDemo(yard.db, yard.now), null);
   });
 
+  test('what comes after it has ids of its own, in every table that counts them', async () => {
+    const { rows } = await sql<{ name: string }>`select table_name as name from information_schema.columns
+      where table_schema = 'public' and column_name = 'id' and is_identity = 'YES'`.execute(yard.db);
+    assert.ok(rows.length > 8);
+    for (const { name } of rows) {
+      const { rows: after } = await sql<{ next: number; top: number }>`select
+        nextval(pg_get_serial_sequence(${name}, 'id'))::int as next, (select coalesce(max(id), 0)::int from ${sql.table(name)}) as top`.execute(
+        yard.db,
+      );
+      assert.ok((after[0]?.next ?? 0) > (after[0]?.top ?? 0), name);
+    }
+  });
+
   test('every readiness is to be seen', async () => {
     const rows = await yard.db.selectFrom('unit').select('readiness').distinct().execute();
     assert.deepEqual(rows.map((row) => row.readiness).sort(), ['fit', 'gone', 'held', 'laid-up', 'out', 'prep']);
