@@ -30,7 +30,7 @@ export { MISLEADING, STANDSTILLS, TELLS_PAST } from './warnings';
 export { GAP_WAYS, GOVERNOR_CLASSES, GOVERNOR_CLASSES_SOURCE, READING_LIMITS, type GovernorClass } from './limits';
 export { FAULT_KNOWLEDGE, KNOWLEDGE_SOURCES, TRAIT_SHARES } from './diagnosis';
 export { CLASS_FOLDERS } from './classes';
-export { ENGINE_OIL, ITEM_OF_WORK, SERVICE_ITEMS, SERVICE_PLANS, workOfItem } from './servicePlans';
+export { ENGINE_OIL, engineOilOf, ITEM_OF_WORK, SERVICE_ITEMS, SERVICE_PLANS, workOfItem } from './servicePlans';
 export {
   BRINGS,
   CONSEQUENCES_OF_FAULTS,

@@ -1,4 +1,4 @@
-import type { JobKind, ServiceItem, StepTemplate } from '../catalogue/shapes';
+import type { ServiceItem } from '../catalogue/shapes';
 import { withIncluded } from './withIncluded';
 
 type Doable = Pick<ServiceItem, 'id' | 'doneBy' | 'includes'>;
@@ -11,21 +11,6 @@ export function doneBySteps(keys: readonly string[], items: readonly Doable[]): 
     items,
   );
 }
-
-interface Templates {
-  readonly ofWork: Readonly<Record<string, readonly StepTemplate[]>>;
-  readonly ofKind: Readonly<Record<JobKind, readonly StepTemplate[]>>;
-}
-
-/**
- * The items that a service's job does by its template, so that nothing is raised twice. In: its work, the plan's items, the templates of steps.
- * Out: ids. Example: the oil's job does the pre-filter and the plug too.
- */
-export const doneByJob = (work: string, items: readonly Doable[], { ofWork, ofKind }: Templates): string[] =>
-  doneBySteps(
-    ((Object.hasOwn(ofWork, work) ? ofWork[work] : undefined) ?? ofKind.service).map((step) => step.key),
-    items,
-  );
 
 /**
  * Of the items of a visit, those that want a job of their own: what another's job does is left to that. In: items, and what the job of each

@@ -1,7 +1,6 @@
 import { addMonths } from 'date-fns/addMonths';
-import { ENGINE_OIL, SERVICE_PLANS } from '../catalogue';
-import type { ClassId, Every, ServiceItem } from '../catalogue/shapes';
-import type { UseRate } from '../hours';
+import type { Every, ServiceItem } from '../catalogue/shapes';
+import { roundTenth, type UseRate } from '../hours';
 import { whenReached, type WhenReached } from './whenReached';
 
 /** A point in a unit's life. */
@@ -34,32 +33,22 @@ export interface ItemState {
 
 const DAY_MS = 86_400_000;
 
-/**
- * The hours at which an item falls due. In: its past. Out: true hours, null where it hangs on the calendar alone. A new one, that came
- * with fewer hours than its first interval and was never done, falls due at that.
- * Source: common practice (first oil of a new engine). Example: done at 120 h, every 50 h: 170 h; came new, first after 5 h: 5 h.
- */
-function dueAtHours({ item, done, came }: ItemPast): number | null {
-  const { every, firstHours } = item;
-  if (firstHours !== undefined && done === null && came.trueHours < firstHours) return firstHours;
-  return every.hours === undefined ? null : (done ?? came).trueHours + every.hours;
+interface HoursPast {
+  readonly item: Pick<ServiceItem, 'every' | 'firstHours'>;
+  readonly done: Pick<Moment, 'trueHours'> | null;
+  readonly came: Pick<Moment, 'trueHours'>;
 }
 
 /**
- * When the engine oil of a unit of a class falls due. In: the true hours of its last change (null: nobody wrote one down) and at which it came.
- * Out: the true hours at which it does, and its interval. Example: any class, changed at 120 h: at 170 h, every 50 h.
+ * The hours at which an item falls due. In: its past. Out: true hours, and how many its interval lasts; null where it hangs on the calendar
+ * alone. A new one, that came with fewer hours than its first interval and was never done, falls due at that.
+ * Source: common practice (first oil of a new engine). Example: done at 120 h, every 50 h: 170 h; came new, first after 5 h: 5 h.
  */
-export function engineOilDue(
-  classId: ClassId,
-  doneHours: number | null,
-  cameHours: number,
-): { readonly at: number; readonly every: number } {
-  const item = SERVICE_PLANS[classId].items.find(({ id }) => id === ENGINE_OIL);
-  const every = item?.every.hours;
-  if (item === undefined || every === undefined) throw new Error(`No interval of the engine oil: ${classId}`);
-  const at = new Date(0);
-  const done = doneHours === null ? null : { trueHours: doneHours, at };
-  return { at: dueAtHours({ item, done, came: { trueHours: cameHours, at } }) ?? every, every };
+export function dueAtHours({ item, done, came }: HoursPast): { readonly at: number; readonly lasts: number } | null {
+  const { every, firstHours } = item;
+  if (firstHours !== undefined && done === null && came.trueHours < firstHours)
+    return { at: firstHours, lasts: firstHours };
+  return every.hours === undefined ? null : { at: (done ?? came).trueHours + every.hours, lasts: every.hours };
 }
 
 /**
@@ -68,16 +57,16 @@ export function engineOilDue(
  */
 export function itemState(past: ItemPast, now: Moment): ItemState {
   const { item, done, came } = past;
-  const { hours, months } = item.every;
-  const dueHours = dueAtHours(past);
+  const { months } = item.every;
+  const byHours = dueAtHours(past);
   const dueAt = months === undefined ? null : addMonths((done ?? came).at, months);
-  const hoursLeft = dueHours === null ? null : Math.round((dueHours - now.trueHours) * 10) / 10;
+  const hoursLeft = byHours === null ? null : roundTenth(byHours.at - now.trueHours);
   const daysLeft = dueAt === null ? null : (dueAt.getTime() - now.at.getTime()) / DAY_MS;
   const shares = [
-    ...(hoursLeft === null ? [] : [hoursLeft / (hours ?? item.firstHours ?? 1)]),
-    ...(daysLeft === null ? [] : [daysLeft / daysOf(months ?? 1)]),
+    ...(byHours === null || hoursLeft === null ? [] : [hoursLeft / byHours.lasts]),
+    ...(months === undefined || daysLeft === null ? [] : [daysLeft / daysOf(months)]),
   ];
-  return { id: item.id, done, dueHours, dueAt, hoursLeft, daysLeft, share: Math.min(...shares) };
+  return { id: item.id, done, dueHours: byHours?.at ?? null, dueAt, hoursLeft, daysLeft, share: Math.min(...shares) };
 }
 
 const daysOf = (months: number): number => (months * 365.25) / 12;

@@ -1,9 +1,9 @@
 import fc from 'fast-check';
 import jStat from 'jstat';
-import { CLASS_IDS, SERVICE_PLANS, STEPS_OF_KIND, STEPS_OF_WORK, workOfItem } from '../catalogue';
-import { doneByJob, doneBySteps, itemsWithJobs } from './doneBySteps';
+import { CLASS_IDS, engineOilOf, SERVICE_PLANS, stepsOfService, workOfItem } from '../catalogue';
+import { doneBySteps, itemsWithJobs } from './doneBySteps';
 import { groupVisits, LATE_MINUTES, VISIT_MINUTES, type Ahead } from './groupVisits';
-import { engineOilDue, fallsDueIn, intervalDays, itemState } from './itemState';
+import { dueAtHours, fallsDueIn, intervalDays, itemState } from './itemState';
 import { runsOutDuring } from './runsOut';
 import { SHARE_OUT, shareOnHire } from './shareOnHire';
 import { FURTHEST, whenReached } from './whenReached';
@@ -25,10 +25,18 @@ describe('the state of an item', () => {
   });
 
   test('a new engine’s first oil is at 5 h, and after it every 50; one that came used counts from there (common practice)', () => {
-    expect(engineOilDue('generator', null, 0)).toEqual({ at: 5, every: 50 });
-    expect(engineOilDue('generator', 5.5, 0)).toEqual({ at: 55.5, every: 50 });
-    expect(engineOilDue('generator', null, 100)).toEqual({ at: 150, every: 50 });
-    expect(engineOilDue('generator', null, 5)).toEqual({ at: 55, every: 50 });
+    const due = (done: number | null, came: number) =>
+      dueAtHours({
+        item: engineOilOf('generator'),
+        done: done === null ? null : { trueHours: done },
+        came: { trueHours: came },
+      });
+    expect(due(null, 0)).toEqual({ at: 5, lasts: 5 });
+    expect(due(5.5, 0)).toEqual({ at: 55.5, lasts: 50 });
+    expect(due(null, 100)).toEqual({ at: 150, lasts: 50 });
+    expect(due(null, 5)).toEqual({ at: 55, lasts: 50 });
+    const came = { trueHours: 0, at: at('2030-01-01') };
+    expect(itemState({ item: OIL, done: null, came }, { ...came, trueHours: 1 }).share).toBe(0.8);
   });
 
   test('what hangs on the calendar alone has no hours, and the other way round', () => {
@@ -174,8 +182,7 @@ describe('the plans', () => {
 
   test('nothing is raised twice: the oil’s job does pre-filter and plug, the air filter’s the pre-filter', () => {
     const { items } = SERVICE_PLANS.tiller;
-    const steps = { ofWork: STEPS_OF_WORK, ofKind: STEPS_OF_KIND };
-    const does = (work: string) => doneByJob(work, items, steps);
+    const does = (work: string) => doneBySteps(stepsOfService(work), items);
     expect(does('oil-service')).toEqual(['engine-oil', 'pre-filter', 'plug']);
     expect(does('service-air-filter')).toEqual(['air-filter', 'pre-filter']);
     expect(does('by-hand-1')).toEqual(does('oil-service'));

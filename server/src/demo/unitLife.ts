@@ -4,6 +4,7 @@ import {
   complaintsOf,
   DERIVED_FINDINGS,
   ENDED,
+  engineOilOf,
   type Check,
   type ClassId,
   type MachineClass,
@@ -11,7 +12,7 @@ import {
 import { roundTenth } from '@hudrik/core/hours';
 import { defectsOf, inOrderOfWeight, type FoundDefect } from '@hudrik/core/defects';
 import { readinessOf } from '@hudrik/core/readiness';
-import { engineOilDue } from '@hudrik/core/service';
+import { dueAtHours } from '@hudrik/core/service';
 import { judge, leastSeconds, type Answer, type Verdict } from '@hudrik/core/verdict';
 import { answerOf } from './answers';
 import type { Chance } from './chance';
@@ -194,7 +195,7 @@ export class UnitLife {
   }
 
   #judge(answers: readonly Answer[], complaintIds: readonly string[]): Verdict {
-    const left = roundTenth(engineOilDue(this.#life.classId, this.#serviceAt, 0).at - this.#writer.trueHours);
+    const left = this.#hoursToOil();
     return judge({
       edition: RULES,
       checks: this.#checks,
@@ -237,6 +238,12 @@ export class UnitLife {
       this.#writer.defect(defect, jobOf.get(defect.work ?? '') ?? null, at, checkInId);
       this.#open.push({ ...defect, foundAt: iso(at) });
     }
+  }
+
+  #hoursToOil(): number {
+    const done = { trueHours: this.#serviceAt };
+    const due = dueAtHours({ item: engineOilOf(this.#life.classId), done, came: done });
+    return roundTenth((due?.at ?? Infinity) - this.#writer.trueHours);
   }
 
   /** Its oil, and what else is soon due. */

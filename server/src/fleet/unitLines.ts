@@ -1,8 +1,8 @@
-import { CLASS_IDS, ENGINE_OIL, type ClassId } from '@hudrik/core/catalogue';
+import { CLASS_IDS, ENGINE_OIL, engineOilOf, type ClassId } from '@hudrik/core/catalogue';
 import type { UnitLine, UnitsReply } from '@hudrik/core/contracts';
 import { roundTenth } from '@hudrik/core/hours';
 import type { Readiness } from '@hudrik/core/readiness';
-import { engineOilDue } from '@hudrik/core/service';
+import { dueAtHours } from '@hudrik/core/service';
 import { sql } from 'kysely';
 import { jsonObjectFrom } from 'kysely/helpers/postgres';
 import type { Context } from '../context';
@@ -87,7 +87,12 @@ export function unitRows(db: Db | Trx) {
 type UnitRowRead = Awaited<ReturnType<ReturnType<typeof unitRows>['execute']>>[number];
 
 export function toUnitLine(row: UnitRowRead): UnitLine {
-  const due = engineOilDue(row.class_id, row.oil_hours, row.came_hours);
+  const oil = dueAtHours({
+    item: engineOilOf(row.class_id),
+    done: row.oil_hours === null ? null : { trueHours: row.oil_hours },
+    came: { trueHours: row.came_hours },
+  });
+  if (oil === null) throw new Error(`The engine oil of ${row.class_id} hangs on no hours`);
   const next = row.next_hire;
   return {
     tag: row.tag,
@@ -98,8 +103,8 @@ export function toUnitLine(row: UnitRowRead): UnitLine {
     verdict: row.readiness_verdict,
     readySince: row.readiness_since.toISOString(),
     trueHours: row.true_hours,
-    hoursToOilService: roundTenth(due.at - row.true_hours),
-    oilServiceEvery: due.every,
+    hoursToOilService: roundTenth(oil.at - row.true_hours),
+    oilServiceEvery: oil.lasts,
     nextHire: next && {
       reference: next.reference,
       classId: row.class_id,

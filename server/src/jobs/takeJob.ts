@@ -1,4 +1,5 @@
 import { OPEN_JOB_STATES } from '@hudrik/core/card';
+import { SERVICE_PLANS, workOfItem, type ClassId, type JobKind } from '@hudrik/core/catalogue';
 import { openJob } from '../cards/beginJob';
 import { jobBackground } from '../cards/jobBackground';
 import { listMissingSteps } from '../cards/listMissingSteps';
@@ -21,6 +22,7 @@ import { jobUnderLock } from './jobUnderLock';
 export const raiseJob: Taker<'job-raised'> = async ({ change, id, facts, record }) => {
   const { trx, unit, at } = change;
   const { kind, title, minutes, blocks } = facts;
+  if (facts.work !== undefined) mustBeInThePlan(unit.class_id, { kind, work: facts.work });
   const work = facts.work ?? `by-hand-${id}`;
   const open = await trx
     .selectFrom('job')
@@ -39,6 +41,12 @@ export const raiseJob: Taker<'job-raised'> = async ({ change, id, facts, record 
   }
   return undefined;
 };
+
+/** Work that a counter hangs on is a service, and one of the unit's own plan. */
+function mustBeInThePlan(classId: ClassId, { kind, work }: { readonly kind: JobKind; readonly work: string }): void {
+  const isItsOwn = SERVICE_PLANS[classId].items.some((item) => workOfItem(item) === work);
+  if (kind !== 'service' || !isItsOwn) refuse('not-valid', { field: 'work' });
+}
 
 /** A waiting job is taken to the bench. One that is there already stays as it is: two people may say so. */
 export const startJob: Taker<'job-started'> = async ({ change, actor, place, record }) => {

@@ -3,6 +3,7 @@ import { describe, test } from 'node:test';
 import type { ServiceItemState, UnitService } from '@hudrik/core/contracts';
 import type { Facts } from '@hudrik/core/log';
 import { cardOf } from '@hudrik/core/log';
+import { writingAny } from '../log/changeUnit';
 import { cardIn, onCard, prove } from '../testing/proving';
 import { entryIn, useYard } from '../testing/yard';
 
@@ -104,6 +105,39 @@ describe('a unit’s service plan', () => {
     const first = read.visits[0];
     assert.ok(first !== undefined && first.ids.length > 1, 'one visit for what falls due together');
     assert.ok(read.savedMinutes > 0);
+  });
+
+  test('a service that is not of its class’s plan, or no service, is not raised under that name', async () => {
+    await yard.addUnit('GE-02', 'generator', 100);
+    const raising = {
+      kind: 'service',
+      title: 'Pump oil',
+      minutes: 20,
+      blocks: 'none',
+      work: 'service-pump-oil',
+    } as const;
+    for (const facts of [raising, { ...raising, work: 'oil-service', kind: 'prep' as const }])
+      assert.equal((await yard.enter({ tag: 'GE-02' }, 'job-raised', facts, 'lead')).status, 422);
+    assert.equal(
+      (await yard.enter({ tag: 'GE-02' }, 'job-raised', { ...raising, work: 'oil-service' }, 'lead')).status,
+      201,
+    );
+  });
+
+  test('while it is out, the hours of that hire count too', async () => {
+    await yard.addUnit('GE-03', 'generator', 100);
+    const { id } = await yard.db.selectFrom('unit').select('id').where('tag', '=', 'GE-03').executeTakeFirstOrThrow();
+    const at = (days: number) => new Date(yard.now.getTime() + days * DAY_MS);
+    const out = { reference: 'B-80', class_id: 'generator', unit_id: id, state: 'out', out_at: at(-1) } as const;
+    await yard.db.transaction().execute((trx) =>
+      writingAny(trx, () =>
+        trx
+          .insertInto('hire')
+          .values({ ...out, from_at: at(-1), to_at: at(30) })
+          .execute(),
+      ),
+    );
+    assert.equal(itemIn(await service('GE-03'), 'engine-oil').runsOutDuring, 'B-80');
   });
 
   test('a unit that is none is not found', async () => {

@@ -1,9 +1,9 @@
 import { OPEN_JOB_STATES } from '@hudrik/core/card';
-import { SERVICE_PLANS, STEPS_OF_KIND, STEPS_OF_WORK } from '@hudrik/core/catalogue';
+import { SERVICE_PLANS, stepsOfService } from '@hudrik/core/catalogue';
 import type { ServiceItemState, UnitService } from '@hudrik/core/contracts';
 import { meanHoursPerDay } from '@hudrik/core/hours';
 import {
-  doneByJob,
+  doneBySteps,
   fallsDueIn,
   groupVisits,
   intervalDays,
@@ -20,7 +20,6 @@ import { cameAt, doneOf } from './serviceDone';
 
 /** What is done together is laid out so far ahead. */
 const HORIZON_DAYS = 120;
-const STEPS = { ofWork: STEPS_OF_WORK, ofKind: STEPS_OF_KIND };
 const DAY_MS = 86_400_000;
 
 /** Each item of a unit's plan: done, due, when it will be; and what is best done together, and when. */
@@ -31,12 +30,11 @@ export async function readUnitService({ db, now }: Pick<Context, 'db' | 'now'>, 
   const done = await doneOf(db, unit.id);
   const use = await rateOfUse(db, unit);
   const share = shareOnHire(...(await daysOnHire(db, unit.id, came.at, now())));
-  const hires = (await bookedHires(db, unit.id)).map(({ reference, from_at: fromAt, to_at: toAt }) => ({
-    reference,
-    fromAt,
-    toAt,
+  const hires = await promisedHires(db, unit.id);
+  const jobs = (await openJobs(db, unit.id)).map(({ id, work }) => ({
+    id,
+    does: doneBySteps(stepsOfService(work), plan.items),
   }));
-  const jobs = (await openJobs(db, unit.id)).map(({ id, work }) => ({ id, does: doneByJob(work, plan.items, STEPS) }));
   const moment = { trueHours: (await lastReading(db, unit.id)).trueHours, at: now() };
   const items = plan.items.map((item): ServiceItemState => {
     const state = itemState({ item, done: done.get(item.id) ?? null, came }, moment);
@@ -89,12 +87,13 @@ async function daysOnHire(db: Db, unitId: number, came: Date, at: Date): Promise
   return [(at.getTime() - from.getTime()) / DAY_MS, rows.reduce((sum, row) => sum + span(row), 0) / DAY_MS];
 }
 
-const bookedHires = (db: Db, unitId: number) =>
+/** The hire that it is out on, whose hours no meter has told yet, and those that it is booked for. */
+const promisedHires = (db: Db, unitId: number) =>
   db
     .selectFrom('hire')
-    .select(['reference', 'from_at', 'to_at'])
+    .select(['reference', 'from_at as fromAt', 'to_at as toAt'])
     .where('unit_id', '=', unitId)
-    .where('state', '=', 'booked')
+    .where('state', 'in', ['out', 'booked'])
     .orderBy('from_at')
     .execute();
 

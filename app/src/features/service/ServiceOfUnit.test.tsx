@@ -2,7 +2,7 @@ import type { ServiceItemState, UnitService } from '@hudrik/core/contracts';
 import { screen, waitFor } from '@testing-library/react-native';
 import { router } from 'expo-router';
 import { LOG, taken } from '@/testing/cardReply';
-import { press, show } from '@/testing/screen';
+import { press, refusal, show } from '@/testing/screen';
 import { sayDue, sayEvery, sayLeft, sayWhen } from './sayService';
 import { ServiceOfUnit } from './ServiceOfUnit';
 
@@ -40,7 +40,7 @@ describe('the service of a unit', () => {
     show(<ServiceOfUnit tag="GE-07" />, reply());
     expect(await screen.findByText('2.5 h overdue')).toBeTruthy();
     expect(screen.getByText('12.5 h left')).toBeTruthy();
-    expect(screen.getByText('Runs out during hire B-1042.')).toBeTruthy();
+    expect(screen.getByText('Runs out before hire B-1042 is back.')).toBeTruthy();
     expect(screen.getByLabelText('Plug: what is left').props['aria-valuenow']).toBe(25);
     expect(screen.getByLabelText('Engine oil: what is left').props['aria-valuenow']).toBe(0);
     await press('Plug: on the card');
@@ -57,6 +57,23 @@ describe('the service of a unit', () => {
       { kind: 'job-raised', tag: 'GE-07', facts: { work: 'oil-service', minutes: 25, blocks: 'none' } },
       { kind: 'job-raised', tag: 'GE-07', facts: { work: 'service-breather', minutes: 20 } },
     ]);
+  });
+
+  test('what is refused is told, the rest is raised, and none of it twice', async () => {
+    let asked = 0;
+    const server = show(<ServiceOfUnit tag="GE-07" />, {
+      ...reply(),
+      [LOG]: (sent) => (asked++ === 0 ? refusal(409, 'already-there') : taken(sent)),
+    });
+    await press('Raise these 2 jobs');
+    expect(await screen.findByText(/^Engine oil: /)).toBeTruthy();
+    expect(server.sent).toHaveLength(2);
+    expect(screen.getByRole('button', { name: 'Raise these 2 jobs', disabled: true })).toBeTruthy();
+  });
+
+  test('a plan that cannot be fetched is said', async () => {
+    show(<ServiceOfUnit tag="GE-07" />, {});
+    expect(await screen.findByText('The service plan cannot be fetched just now.')).toBeTruthy();
   });
 
   test('a visit that is weeks off is told, and not raised yet', async () => {

@@ -1,22 +1,21 @@
 import {
   saySource,
   SERVICE_ITEMS,
-  STEPS_OF_KIND,
-  STEPS_OF_WORK,
   shortSource,
+  stepsOfService,
   workOfItem,
   type ServiceItem,
 } from '@hudrik/core/catalogue';
 import type { ServiceItemState, UnitService } from '@hudrik/core/contracts';
-import { doneByJob, itemsWithJobs } from '@hudrik/core/service';
+import { doneBySteps, itemsWithJobs } from '@hudrik/core/service';
 import { router } from 'expo-router';
+import { useState } from 'react';
 import { View } from 'react-native';
-import { usePerson, useRead } from '@/api';
-import { Button, Card, Section, Whence, Words } from '@/design';
+import { sentenceOf, usePerson, useRead } from '@/api';
+import { Button, Card, Failure, Section, Whence, Words } from '@/design';
 import { useEntry } from '@/outbox';
 import { sayDue, sayEvery, sayLeft, sayWhen } from './sayService';
 
-const STEPS = { ofWork: STEPS_OF_WORK, ofKind: STEPS_OF_KIND };
 /** A visit further off than this is told, and not raised yet: much may run or stand until then. */
 const RAISED_WITHIN_DAYS = 14;
 
@@ -24,11 +23,14 @@ const itemOf = (id: string): ServiceItem | undefined => SERVICE_ITEMS.find((item
 
 /** Each item of the unit's service plan with what is left of it; what is best done together, and when. */
 export function ServiceOfUnit({ tag }: { readonly tag: string }) {
-  const { data } = useRead('unitService', { params: { tag } });
-  if (data === undefined) return null;
+  const { data, isError, refetch } = useRead('unitService', { params: { tag } });
+  if (data === undefined)
+    return isError ? (
+      <Failure sentence="The service plan cannot be fetched just now." retry={() => void refetch()} />
+    ) : null;
   return (
     <Section title="Service" count={data.items.filter((item) => item.share <= 0).length || undefined}>
-      <Together service={data} />
+      <Together key={data.visits[0]?.ids.join()} service={data} />
       {data.items.map((state) => (
         <ItemLine key={state.id} state={state} />
       ))}
@@ -55,7 +57,7 @@ function ItemLine({ state }: { readonly state: ServiceItemState }) {
         {sayDue(state)}
       </Words>
       {state.runsOutDuring === null ? null : (
-        <Words size={15} face="strong" tone="prep">{`Runs out during hire ${state.runsOutDuring}.`}</Words>
+        <Words size={15} face="strong" tone="prep">{`Runs out before hire ${state.runsOutDuring} is back.`}</Words>
       )}
       <View className="flex-row flex-wrap items-center justify-between gap-2">
         <Whence
@@ -95,18 +97,30 @@ function LifeBar({ name, state }: { readonly name: string; readonly state: Servi
 function Together({ service }: { readonly service: UnitService }) {
   const { role } = usePerson();
   const raise = useEntry('job-raised');
+  const [raising, setRaising] = useState<'not-yet' | 'under-way' | readonly string[]>('not-yet');
   const next = service.visits[0];
   if (next === undefined) return null;
   const items = next.ids.flatMap((id) => itemOf(id) ?? []);
-  const own = itemsWithJobs(items, (item) => doneByJob(workOfItem(item), SERVICE_ITEMS, STEPS));
+  const own = itemsWithJobs(items, (item) => doneBySteps(stepsOfService(workOfItem(item)), SERVICE_ITEMS));
   const minutes = own.reduce((sum, item) => sum + item.minutes, 0);
   const mayRaise = (role === 'technician' || role === 'lead') && next.inDays <= RAISED_WITHIN_DAYS;
+  // What one refusal stops is told; the rest is raised all the same. Once is enough: without a connection they wait on this device.
   const raiseAll = async (): Promise<void> => {
-    for (const item of own)
-      await raise.mutateAsync({
-        facts: { kind: 'service', work: workOfItem(item), title: item.name, minutes: item.minutes, blocks: 'none' },
-        on: { tag: service.tag },
-      });
+    setRaising('under-way');
+    const refused: string[] = [];
+    for (const item of own) {
+      const facts = {
+        kind: 'service',
+        work: workOfItem(item),
+        title: item.name,
+        minutes: item.minutes,
+        blocks: 'none',
+      } as const;
+      await raise
+        .mutateAsync({ facts, on: { tag: service.tag } })
+        .catch((error: Error) => refused.push(`${item.name}: ${sentenceOf(error)}`));
+    }
+    setRaising(refused);
   };
   return (
     <Card className="gap-2">
@@ -123,10 +137,11 @@ function Together({ service }: { readonly service: UnitService }) {
       {mayRaise ? (
         <Button
           label={own.length === 1 ? 'Raise this job' : `Raise these ${own.length} jobs`}
-          disabled={raise.isPending}
-          onPress={() => void raiseAll().catch(() => undefined)}
+          disabled={raising !== 'not-yet'}
+          onPress={() => void raiseAll()}
         />
       ) : null}
+      {Array.isArray(raising) && raising.length > 0 ? <Failure sentence={raising.join(' ')} /> : null}
     </Card>
   );
 }

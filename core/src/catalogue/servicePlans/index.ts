@@ -41,5 +41,12 @@ export const ITEM_OF_WORK: Readonly<Record<string, ServiceItem>> = Object.fromEn
   SERVICE_ITEMS.map((item) => [workOfItem(item), item]),
 );
 
-/** The item that an engine's running hours are counted to. */
+/** The id of the item that a unit's tag and its check-out speak of. */
 export const ENGINE_OIL = 'engine-oil';
+
+/** That item, in the plan of a class. */
+export function engineOilOf(classId: ClassId): ServiceItem {
+  const item = SERVICE_PLANS[classId].items.find(({ id }) => id === ENGINE_OIL);
+  if (item === undefined) throw new Error(`No engine oil in the plan: ${classId}`);
+  return item;
+}

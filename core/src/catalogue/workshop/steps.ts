@@ -82,6 +82,12 @@ export const STEPS_OF_WORK: Readonly<Record<string, readonly StepTemplate[]>> = 
   ],
 };
 
+/** Keys of the steps of a service's job, by its work: so what is in it is not raised again. */
+export const stepsOfService = (work: string): readonly string[] =>
+  ((Object.hasOwn(STEPS_OF_WORK, work) ? STEPS_OF_WORK[work] : undefined) ?? STEPS_OF_KIND.service).map(
+    (step) => step.key,
+  );
+
 /** What has to come off, by set-up, with the teardown that goes with it. */
 export const TEARDOWN_OF_SET_UP: Readonly<Partial<Record<SetUpId, TeardownId>>> = {
   'carb-off': 'carburettor-off',
