@@ -1,5 +1,6 @@
 import { View } from 'react-native';
 import Svg, { Circle } from 'react-native-svg';
+import { LeftScale } from './LeftScale';
 import { useInk } from './ink';
 
 interface Props {
@@ -29,15 +30,6 @@ export function HangTag({ children, large = false, scale = null, tone = 'card' }
           {scale === null ? null : <LeftScale left={scale} />}
         </View>
       </View>
-    </View>
-  );
-}
-
-function LeftScale({ left }: { readonly left: number }) {
-  const share = Math.max(0, Math.min(1, left));
-  return (
-    <View className="h-[5px] w-full flex-row bg-card-deep" aria-hidden>
-      <View className={share <= 0.1 ? 'bg-held' : 'bg-ink-soft'} style={{ width: `${Math.max(share, 0.02) * 100}%` }} />
     </View>
   );
 }

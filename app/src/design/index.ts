@@ -9,6 +9,7 @@ export type { KeyBinding } from './keyBinding';
 export { useKeys } from './keys';
 export { Keypad, press } from './Keypad';
 export { Readiness, READINESS_WORD, ReadinessMark, type ReadinessName } from './ReadinessMark';
+export { LeftScale } from './LeftScale';
 export { Sheet } from './Sheet';
 export { Card, Caution, Empty, Failure, Loading, Page, Section } from './Surface';
 export { useIsWide } from './wide';

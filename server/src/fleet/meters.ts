@@ -4,6 +4,7 @@ import type { Facts } from '@hudrik/core/log';
 import { sql } from 'kysely';
 import type { Db, Trx, UnitRow } from '../database/tables';
 import { refuse } from '../refusal';
+import { stands } from './stands';
 
 export interface LastReading {
   readonly meterId: number;
@@ -30,9 +31,7 @@ export async function lastReading(db: Db, unitId: number): Promise<LastReading> 
       'r.read_at as readAt',
     ])
     .where('r.unit_id', '=', unitId)
-    .where(({ not, exists, selectFrom }) =>
-      not(exists(selectFrom('meter_reading as c').select('c.id').whereRef('c.corrects_id', '=', 'r.id'))),
-    )
+    .where(stands('r'))
     .orderBy('r.stands_for', 'desc')
     .limit(1)
     .executeTakeFirst();
@@ -144,9 +143,7 @@ export async function trueHoursAt(db: Db, unitId: number, at: Date): Promise<num
     .select('r.true_hours')
     .where('r.unit_id', '=', unitId)
     .where('r.read_at', '<=', at)
-    .where(({ not, exists, selectFrom }) =>
-      not(exists(selectFrom('meter_reading as c').select('c.id').whereRef('c.corrects_id', '=', 'r.id'))),
-    )
+    .where(stands('r'))
     .orderBy('r.stands_for', 'desc')
     .limit(1)
     .executeTakeFirst();

@@ -8,6 +8,7 @@ import { jsonObjectFrom } from 'kysely/helpers/postgres';
 import type { Context } from '../context';
 import type { Db, Trx } from '../database/tables';
 import { refuse } from '../refusal';
+import { stands } from './stands';
 
 export interface UnitsQuery {
   readonly class?: ClassId | undefined;
@@ -41,9 +42,7 @@ export function unitRows(db: Db | Trx) {
           .selectFrom('meter_reading as r')
           .select('r.true_hours')
           .whereRef('r.unit_id', '=', 'u.id')
-          .where(({ not, exists, selectFrom }) =>
-            not(exists(selectFrom('meter_reading as c').select('c.id').whereRef('c.corrects_id', '=', 'r.id'))),
-          )
+          .where(stands('r'))
           .orderBy('r.stands_for', 'desc')
           .limit(1)
           .as('true_hours'),
@@ -53,9 +52,7 @@ export function unitRows(db: Db | Trx) {
           .selectFrom('meter_reading as f')
           .select('f.true_hours')
           .whereRef('f.unit_id', '=', 'u.id')
-          .where(({ not, exists, selectFrom }) =>
-            not(exists(selectFrom('meter_reading as c').select('c.id').whereRef('c.corrects_id', '=', 'f.id'))),
-          )
+          .where(stands('f'))
           .orderBy('f.stands_for')
           .limit(1)
           .as('came_hours'),

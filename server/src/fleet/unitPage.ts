@@ -11,6 +11,7 @@ import { hireRows, toHireLine } from '../hires/hireLines';
 import { jobRows, toJobLine } from '../jobs/jobLines';
 import { ratingsOfUnit } from './models';
 import { lastReading, rateOfUse } from './meters';
+import { stands } from './stands';
 import { toUnitLine, unitRows } from './unitLines';
 import { unitByTag } from './units';
 
@@ -37,9 +38,7 @@ export async function readUnitPage({ db }: Pick<Context, 'db'>, tag: string): Pr
     .selectFrom('meter_reading as r')
     .select(['r.read_at', 'r.true_hours'])
     .where('r.unit_id', '=', unit.id)
-    .where(({ not, exists, selectFrom }) =>
-      not(exists(selectFrom('meter_reading as c').select('c.id').whereRef('c.corrects_id', '=', 'r.id'))),
-    )
+    .where(stands('r'))
     .orderBy('r.stands_for', 'desc')
     .limit(40)
     .execute();

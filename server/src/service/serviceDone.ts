@@ -1,6 +1,7 @@
 import { ENGINE_OIL } from '@hudrik/core/catalogue';
 import type { Moment } from '@hudrik/core/service';
 import type { Db, Trx } from '../database/tables';
+import { stands } from '../fleet/stands';
 import { refuse } from '../refusal';
 
 /** What was done last of each item, by item. */
@@ -23,9 +24,7 @@ export async function cameAt(db: Db | Trx, unitId: number): Promise<Moment> {
     .innerJoin('meter_reading as first', 'first.id', 'r.stands_for')
     .select(['r.true_hours', 'first.read_at'])
     .where('r.unit_id', '=', unitId)
-    .where(({ not, exists, selectFrom }) =>
-      not(exists(selectFrom('meter_reading as c').select('c.id').whereRef('c.corrects_id', '=', 'r.id'))),
-    )
+    .where(stands('r'))
     .orderBy('r.stands_for')
     .limit(1)
     .executeTakeFirst();

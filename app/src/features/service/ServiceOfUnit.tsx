@@ -12,7 +12,7 @@ import { router } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { sentenceOf, usePerson, useRead } from '@/api';
-import { Button, Card, Failure, Section, Whence, Words } from '@/design';
+import { Button, Card, Failure, LeftScale, Section, Whence, Words } from '@/design';
 import { useEntry } from '@/outbox';
 import { sayDue, sayEvery, sayLeft, sayWhen } from './sayService';
 
@@ -52,7 +52,7 @@ function ItemLine({ state }: { readonly state: ServiceItemState }) {
           {sayLeft(state)}
         </Words>
       </View>
-      <LifeBar name={item.name} state={state} />
+      <LeftScale label={`${item.name}: what is left`} left={state.share} />
       <Words size={13} tone="ink-soft">
         {sayDue(state)}
       </Words>
@@ -73,22 +73,6 @@ function ItemLine({ state }: { readonly state: ServiceItemState }) {
           />
         )}
       </View>
-    </View>
-  );
-}
-
-function LifeBar({ name, state }: { readonly name: string; readonly state: ServiceItemState }) {
-  const left = Math.max(0, Math.min(1, state.share));
-  return (
-    <View
-      role="progressbar"
-      aria-label={`${name}: what is left`}
-      aria-valuemin={0}
-      aria-valuemax={100}
-      aria-valuenow={Math.round(left * 100)}
-      className="h-[8px] w-full flex-row bg-card-deep"
-    >
-      <View className={left <= 0.1 ? 'bg-held' : 'bg-ink-soft'} style={{ width: `${Math.max(left, 0.02) * 100}%` }} />
     </View>
   );
 }

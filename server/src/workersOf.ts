@@ -1,0 +1,11 @@
+import { Piscina } from 'piscina';
+
+/** Workers for what would hold up every other request: none while there is nothing to do, two at most. */
+export const workersOf = <Asked, Made>(worker: URL): Piscina<Asked, Made> =>
+  new Piscina<Asked, Made>({
+    filename: worker.href,
+    execArgv: ['--import', 'tsx'],
+    minThreads: 0,
+    maxThreads: 2,
+    idleTimeout: 60_000,
+  });
