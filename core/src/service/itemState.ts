@@ -86,8 +86,8 @@ export function fallsDueIn(
   return { early: at(byHours?.early), expected: at(byHours?.expected), late: at(byHours?.late) };
 }
 
-/** How long an item's interval is in days, by its hours at this use or by the calendar, whichever is shorter. */
+/** How long an item's interval is in days, by its hours at this use (hours a day, above 0) or by the calendar, whichever is shorter. */
 export function intervalDays({ hours, months }: Every, hoursPerDay: number): number {
-  const byHours = hours === undefined ? Infinity : hours / Math.max(hoursPerDay, 0.01);
+  const byHours = hours === undefined ? Infinity : hours / hoursPerDay;
   return Math.min(byHours, months === undefined ? Infinity : daysOf(months));
 }

@@ -18,7 +18,7 @@ export async function recordService(trx: Trx, job: JobRow, at: Date): Promise<st
     .where('id', '=', job.unit_id)
     .executeTakeFirstOrThrow();
   const { items, version } = SERVICE_PLANS[classId];
-  const done = job.kind === 'service' ? doneBySteps(ticked, items) : [];
+  const done = doneBySteps(ticked, items);
   if (done.length > 0) {
     const { trueHours } = await lastReading(trx, job.unit_id);
     await trx

@@ -1,10 +1,12 @@
 import assert from 'node:assert/strict';
 import { describe, test } from 'node:test';
-import type { ServiceItemState, UnitService } from '@hudrik/core/contracts';
+import type { FindingRecord, ServiceItemState, UnitService } from '@hudrik/core/contracts';
 import type { Facts } from '@hudrik/core/log';
 import { cardOf } from '@hudrik/core/log';
+import type { Trx } from '../database/tables';
 import { writingAny } from '../log/changeUnit';
 import { cardIn, onCard, prove } from '../testing/proving';
+import { wellCheckIn } from '../testing/samples';
 import { entryIn, useYard } from '../testing/yard';
 
 const DAY_MS = 86_400_000;
@@ -107,6 +109,87 @@ describe('a unit’s service plan', () => {
     assert.ok(read.savedMinutes > 0);
   });
 
+  const idOf = async (tag: string): Promise<number> =>
+    (await yard.db.selectFrom('unit').select('id').where('tag', '=', tag).executeTakeFirstOrThrow()).id;
+  const writing = (work: (trx: Trx) => Promise<unknown>) =>
+    yard.db.transaction().execute((trx) => writingAny(trx, () => work(trx)));
+  const oilAt = (unitId: number, trueHours: number, daysAgo: number) =>
+    writing((trx) =>
+      trx
+        .insertInto('service_done')
+        .values({
+          unit_id: unitId,
+          item: 'engine-oil',
+          true_hours: trueHours,
+          at: new Date(yard.now.getTime() - daysAgo * DAY_MS),
+          plan_version: 1,
+          job_id: null,
+        })
+        .execute(),
+    );
+
+  test('the newest change counts, wherever it was written down; a unit came with its first reading', async () => {
+    await yard.addUnit('GE-05', 'generator', 100);
+    await yard.checkIn(
+      wellCheckIn('GE-05', 'generator', '140.0', { hours: { typed: '140.0', confirmed: true, meterEvent: null } }),
+    );
+    const findingMachine = async () => {
+      const { outcome } = await entryIn(
+        await yard.enter({ tag: 'GE-05' }, 'finding-opened', { machine: { engine: {}, past: {} } }),
+      );
+      const { machine } = await yard.read<FindingRecord>(`/api/findings/${String(outcome['findingId'] ?? '')}`);
+      return machine.past.hoursSinceService;
+    };
+    const read = await service('GE-05');
+    assert.equal(read.came.trueHours, 100);
+    assert.equal(itemIn(read, 'plug').hoursLeft, 60);
+    await oilAt(await idOf('GE-05'), 130, 1);
+    await oilAt(await idOf('GE-05'), 110, 5);
+    assert.equal(itemIn(await service('GE-05'), 'engine-oil').hoursLeft, 40);
+    assert.equal(await findingMachine(), 10);
+  });
+
+  test('what has a job is not laid out again; another kind of job does none of it, and makes the visit that it joins', async () => {
+    await yard.addUnit('GE-06', 'generator', 100);
+    await oilAt(await idOf('GE-06'), 60, 30);
+    const before = await service('GE-06');
+    const daysOf = (read: UnitService, id: string) => read.visits.find(({ ids }) => ids.includes(id))?.inDays;
+    assert.ok((daysOf(before, 'engine-oil') ?? 0) > 0);
+    const repair = { kind: 'repair', title: 'New socket', minutes: 20, blocks: 'none' } as const;
+    await entryIn(await yard.enter({ tag: 'GE-06' }, 'job-raised', repair, 'lead'));
+    const joined = await service('GE-06');
+    assert.equal(itemIn(joined, 'engine-oil').jobId, null);
+    assert.equal(daysOf(joined, 'engine-oil'), 0);
+    await raise('GE-06', 'oil-service');
+    assert.equal(daysOf(await service('GE-06'), 'engine-oil'), undefined);
+    assert.ok((await service('GE-06')).items.some(({ fallsDueIn: { expected } }) => expected > 120));
+    for (const { inDays } of (await service('GE-06')).visits) assert.ok(inDays <= 120);
+  });
+
+  test('the days on hire are its own: one that was always out wears faster', async () => {
+    await yard.addUnit('GE-07', 'generator', 100);
+    const still = (await service('GE-07')).hoursPerDay;
+    const unitId = await idOf('GE-07');
+    const at = (days: number) => new Date(yard.now.getTime() - days * DAY_MS);
+    const ended = {
+      state: 'ended',
+      from_at: at(9),
+      to_at: at(1),
+      out_at: at(9),
+      back_at: at(1),
+      ended_at: at(1),
+    } as const;
+    await writing((trx) =>
+      trx
+        .insertInto('hire')
+        .values({ reference: 'B-90', class_id: 'generator', unit_id: unitId, ...ended })
+        .execute(),
+    );
+    // Ten days on the books, eight of them out: (0.35 × 60 + 8) ÷ 70 against 21 ÷ 70.
+    const { hoursPerDay } = await service('GE-07');
+    assert.ok(Math.abs(hoursPerDay / still - 29 / 21) < 0.01);
+  });
+
   test('a service that is not of its class’s plan, or no service, is not raised under that name', async () => {
     await yard.addUnit('GE-02', 'generator', 100);
     const raising = {
@@ -126,16 +209,14 @@ describe('a unit’s service plan', () => {
 
   test('while it is out, the hours of that hire count too', async () => {
     await yard.addUnit('GE-03', 'generator', 100);
-    const { id } = await yard.db.selectFrom('unit').select('id').where('tag', '=', 'GE-03').executeTakeFirstOrThrow();
+    const id = await idOf('GE-03');
     const at = (days: number) => new Date(yard.now.getTime() + days * DAY_MS);
     const out = { reference: 'B-80', class_id: 'generator', unit_id: id, state: 'out', out_at: at(-1) } as const;
-    await yard.db.transaction().execute((trx) =>
-      writingAny(trx, () =>
-        trx
-          .insertInto('hire')
-          .values({ ...out, from_at: at(-1), to_at: at(30) })
-          .execute(),
-      ),
+    await writing((trx) =>
+      trx
+        .insertInto('hire')
+        .values({ ...out, from_at: at(-1), to_at: at(30) })
+        .execute(),
     );
     assert.equal(itemIn(await service('GE-03'), 'engine-oil').runsOutDuring, 'B-80');
   });
