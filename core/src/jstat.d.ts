@@ -2,6 +2,10 @@
 declare module 'jstat' {
   const jStat: {
     readonly ibeta: (x: number, a: number, b: number) => number;
+    readonly lognormal: {
+      readonly cdf: (x: number, mu: number, sigma: number) => number;
+      readonly inv: (p: number, mu: number, sigma: number) => number;
+    };
     readonly poisson: { readonly cdf: (count: number, mean: number) => number };
   };
   export default jStat;

@@ -59,6 +59,13 @@ const NUMERICAL = [
   'MOST_PARTS',
   'SUREST',
   'LEAST_OWN_PART',
+  'BROKEN_CENTS',
+  'BROKEN_CENTS_PER_MINUTE',
+  'WARM',
+  'COLD',
+  'STEPS_A_LOOK',
+  'BEYOND',
+  'EIGHT_IN_TEN',
 ];
 
 test('no number stands by itself in a sum: it is a threshold with its source, or one of arithmetic', () => {

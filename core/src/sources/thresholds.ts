@@ -20,6 +20,9 @@ import { UNUSUAL_BELOW, CLOCK_SLACK_HOURS } from '../hours/assessReading';
 import { SPREAD_WORTH } from '../hours/useRate';
 import { HANDS_SPREAD } from '../money/spread';
 import { BENCH_DAY } from '../money/ways';
+import { NIGHT, WORTH_SAYING } from '../planning/adviceOf';
+import { MOVED_ALTOGETHER } from '../planning/Bench';
+import { SPREAD_WORTH_CASES, TEMPLATE_WORTH } from '../planning/durations';
 import { COMEBACK_DAYS, COMEBACK_HOURS } from '../proof/isComeback';
 import { COMES_AND_GOES, TIMES_AS_LONG } from '../proof/minutesWanted';
 import { INVERTER_STRAYS } from '../ratings/rated';
@@ -84,4 +87,9 @@ export const THRESHOLDS: readonly Threshold[] = [
   SHARE_OUT_WORTH,
   FURTHEST,
   HIRE_DAYS,
+  TEMPLATE_WORTH,
+  SPREAD_WORTH_CASES,
+  MOVED_ALTOGETHER,
+  WORTH_SAYING,
+  NIGHT,
 ];

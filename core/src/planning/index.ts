@@ -1,0 +1,18 @@
+export type {
+  BenchAsked,
+  BenchPlan,
+  Minute,
+  Phase,
+  PlannedPhase,
+  PlannedVisit,
+  PlanVisit,
+  SeenPlace,
+  Stretch,
+  Technician,
+} from './shapes';
+export { planBench } from './planBench';
+export { promisesOf, normalOf, type Promised } from './promises';
+export { adviceOf, soonestDone, type Advice } from './adviceOf';
+export { tryMove, type MoveAsked, type MoveOutcome } from './tryMove';
+export { durationOf, type Duration } from './durations';
+export type { Random, Search } from './improve';
