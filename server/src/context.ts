@@ -1,9 +1,10 @@
 import type { Role } from '@hudrik/core/contracts';
 import type { WaysAsked } from '@hudrik/core/money';
+import type { BenchAsked } from '@hudrik/core/planning';
 import type { Instruments } from './cards/instruments';
 import type { Db } from './database/tables';
 import type { Sheet } from './printing/sheet';
-import type { Reckoned, Undiagnosed } from './sums/sums';
+import type { Planned, Reckoned, Undiagnosed } from './sums/sums';
 
 /** Who asks. */
 export interface Actor {
@@ -26,6 +27,8 @@ export interface Context {
 export interface Sums {
   readonly reckon: (asked: WaysAsked) => Promise<Reckoned>;
   readonly minutesToFind: (of: Undiagnosed) => Promise<number>;
+  /** Plans the bench for so many milliseconds. */
+  readonly planBench: (asked: BenchAsked, ms: number) => Promise<Planned>;
 }
 
 /** Makes a PDF of what is on it. */

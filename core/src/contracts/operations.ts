@@ -1,4 +1,5 @@
 import { mixed, number, object, string, type AnyObjectSchema, type Schema } from 'yup';
+import * as bench from './bench';
 import * as card from './card';
 import * as finding from './finding';
 import * as service from './service';
@@ -180,6 +181,40 @@ export const OPERATIONS = {
     summary: 'Each item of a unit’s service plan: done, due, when it will be, and what is best done together',
     who: ANYONE_SIGNED_IN,
     reply: service.unitService,
+  }),
+  bench: operation('bench', {
+    summary: 'The plan of the bench: who does which visit when, with what is worth saying of it',
+    who: ANYONE_SIGNED_IN,
+    reply: bench.bench,
+  }),
+  planAnew: operation('planAnew', {
+    summary: 'Look for a better plan, for so many seconds',
+    who: SIGNS_OFF,
+    body: bench.planAnew,
+    reply: bench.bench,
+  }),
+  workingHours: operation('workingHours', {
+    summary: 'Who works when, and who is away',
+    who: ANYONE_SIGNED_IN,
+    reply: bench.workingHours,
+  }),
+  setHours: operation('setHours', {
+    summary: 'When somebody works, week by week',
+    who: LEAD_ONLY,
+    body: bench.newHours,
+    reply: bench.workingHours,
+  }),
+  addAbsence: operation('addAbsence', {
+    summary: 'Somebody is away for some days',
+    who: LEAD_ONLY,
+    body: bench.newAbsence,
+    reply: bench.workingHours,
+    status: 201,
+  }),
+  endAbsence: operation('endAbsence', {
+    summary: 'Somebody is not away after all',
+    who: LEAD_ONLY,
+    reply: bench.workingHours,
   }),
   unitParts: operation('unitParts', {
     summary: 'The parts of a unit’s model, by name and place or by any old number',

@@ -56,6 +56,7 @@ export const SAMPLES: {
     'What was worked on is not proved yet.',
   ],
   'handed-on': [{ to: 3, note: 'Bowl is clean' }, { to: 'Maren' }, 'Handed on to Maren', 'Bowl is clean'],
+  placed: [{ to: 3, at: '2030-03-04T09:00:00Z' }, { to: 'Maren' }, 'Planned by hand for Maren'],
   'signature-asked': [{ note: 'Runs well' }, {}, 'A signature is asked for', 'Runs well'],
   resumed: [{ why: '' }, {}, 'Work resumed'],
   'clock-started': [

@@ -37,6 +37,7 @@ const WHO: Readonly<Record<KindId, string>> = {
   paused: BENCH_WORK,
   parked: BENCH_WORK,
   'handed-on': BENCH_WORK,
+  placed: SIGNATURE,
   'signature-asked': BENCH_WORK,
   resumed: BENCH_WORK,
   'clock-started': BENCH_WORK,

@@ -16,3 +16,5 @@ export { adviceOf, soonestDone, type Advice } from './adviceOf';
 export { tryMove, type MoveAsked, type MoveOutcome } from './tryMove';
 export { durationOf, type Duration } from './durations';
 export type { Random, Search } from './improve';
+export { chainOf, type NamedPhase, type Wait, type Work } from './chainOf';
+export { changesOf, type PlanChange, type Seen } from './changesOf';

@@ -66,6 +66,7 @@ const NUMERICAL = [
   'STEPS_A_LOOK',
   'BEYOND',
   'EIGHT_IN_TEN',
+  'WAIT_SPREAD',
 ];
 
 test('no number stands by itself in a sum: it is a threshold with its source, or one of arithmetic', () => {

@@ -3,7 +3,9 @@ import type { Trx, VisitRow } from '../database/tables';
 export const changeVisit = (
   trx: Trx,
   visit: Pick<VisitRow, 'id'>,
-  set: Partial<Pick<VisitRow, 'state' | 'unproved' | 'given_to' | 'signature_asked_by' | 'signature_asked_at'>>,
+  set: Partial<
+    Pick<VisitRow, 'state' | 'unproved' | 'given_to' | 'pinned_at' | 'signature_asked_by' | 'signature_asked_at'>
+  >,
 ) =>
   trx
     .updateTable('visit')

@@ -120,7 +120,7 @@ const EFFECTS: Readonly<Record<string, (taking: CardTaking, job: JobRow) => Prom
   'back-to-work': ({ change: { trx }, place }) => nobodyAsks(trx, place.jobId),
   'handed-on': async ({ change: { trx }, facts, place }) => {
     const { visit } = await placeUnderLock(trx, place.jobId);
-    await changeVisit(trx, visit, { given_to: facts.to });
+    await changeVisit(trx, visit, { given_to: facts.to, pinned_at: null });
   },
 };
 

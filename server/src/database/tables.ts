@@ -6,6 +6,7 @@ import type { Readiness, ReadinessVerdict } from '@hudrik/core/readiness';
 import type { ClockState, HireState } from '@hudrik/core/states';
 import type { ColumnType, Generated, GeneratedAlways, JSONColumnType, Kysely, Selectable, Transaction } from 'kysely';
 import type { Instant, MaybeInstant } from './columns';
+import type { BenchTables } from './benchTables';
 import type { PartTables } from './partTables';
 
 type Json<T> = JSONColumnType<T & object, string, string>;
@@ -164,6 +165,8 @@ interface VisitTable {
   /** Something was worked on that no proof has shown yet. */
   unproved: Generated<boolean>;
   given_to: number | null;
+  /** When somebody set it to be begun. */
+  pinned_at: MaybeInstant;
   /** Who waits for a signature. */
   signature_asked_by: number | null;
   signature_asked_at: MaybeInstant;
@@ -296,7 +299,7 @@ interface LearntTeardownTable {
   at: Instant;
 }
 
-export interface Tables extends PartTables {
+export interface Tables extends PartTables, BenchTables {
   clock: ClockTable;
   learnt_teardown: LearntTeardownTable;
   finding: FindingTable;

@@ -3,7 +3,16 @@ import type { Db } from '../database/tables';
 import { addPerson } from '../people/people';
 import { DEMO_SCALE, generateYard, type Scale } from './generate';
 import { loadRows } from './rows';
-import { PEOPLE, YARD_NAME } from './scenario';
+import { PEOPLE, WORKING_HOURS, YARD_NAME } from './scenario';
+
+const hoursOf = (people: readonly Person[]) =>
+  WORKING_HOURS.flatMap(({ name, weekdays, stretches }) => {
+    const person = people.find((one) => one.name === name);
+    if (person === undefined) throw new Error(name);
+    return weekdays.flatMap((weekday) =>
+      stretches.map(([from, to]) => ({ person_id: person.id, weekday, from_time: from, to_time: to })),
+    );
+  });
 
 /** Fills an empty database with the demo's yard. Out: how many records were written, or null when something was there already. */
 export async function loadDemo(
@@ -22,6 +31,7 @@ export async function loadDemo(
     now,
     personIds: { counter: idsOf('counter')[0] ?? 1, technicians: [...idsOf('technician'), ...idsOf('lead')] },
   });
+  await db.insertInto('working_hours').values(hoursOf(people)).execute();
   await db.updateTable('yard_settings').set({ yard: YARD_NAME }).execute();
   await loadRows(db, rows);
   return rows.size;

@@ -13,6 +13,31 @@ export const PEOPLE: readonly { name: string; role: Role; pin: string }[] = [
   { name: 'Lise Borrowby', role: 'counter', pin: '9034' },
 ];
 
+/** Who works at the bench when: somebody is there from Monday to Saturday. Weekdays from 1, Monday. */
+export const WORKING_HOURS: readonly {
+  readonly name: string;
+  readonly weekdays: readonly number[];
+  readonly stretches: readonly (readonly [from: string, to: string])[];
+}[] = [
+  {
+    name: 'Ivo Tarnwell',
+    weekdays: [1, 2, 3, 4, 5],
+    stretches: [
+      ['07:30', '12:00'],
+      ['12:30', '16:30'],
+    ],
+  },
+  {
+    name: 'Maren Askild',
+    weekdays: [2, 3, 4, 5, 6],
+    stretches: [
+      ['08:00', '12:00'],
+      ['12:45', '17:00'],
+    ],
+  },
+  { name: 'Runa Veldt', weekdays: [1, 2, 3, 4, 5, 6], stretches: [['13:00', '15:00']] },
+];
+
 export interface DemoModel {
   readonly classId: ClassId;
   readonly make: string;

@@ -1,6 +1,8 @@
 import { timingSafeEqual } from 'node:crypto';
 import type { Response } from 'express';
 import { sql } from 'kysely';
+import { addAbsence, endAbsence, readWorkingHours, setHours } from '../bench/workingHours';
+import { planAnew, readBench } from '../bench/readBench';
 import { readClocks } from '../cards/clocks';
 import { readCard } from '../cards/readCard';
 import { readWays } from '../cards/ways';
@@ -93,6 +95,12 @@ export function handlersOf(installation: Installation): Handlers {
     changeSheet: async ({ context, params, body }) => changeSheet(context.db, numberIn(params, 'id'), body),
     unitSheet: async ({ context, params }) => readUnitSheet(context.db, param(params, 'tag')),
     unitService: async ({ context, params }) => readUnitService(context, param(params, 'tag')),
+    bench: async ({ context }) => readBench(context),
+    planAnew: async ({ context, body }) => planAnew(context, body.seconds),
+    workingHours: async ({ context }) => readWorkingHours(context.db),
+    setHours: async ({ context, params, body }) => setHours(context, numberIn(params, 'id'), body.hours),
+    addAbsence: async ({ context, body }) => addAbsence(context, body),
+    endAbsence: async ({ context, params }) => endAbsence(context, numberIn(params, 'id')),
     unitParts: async ({ context, params, query }) => readUnitParts(context.db, param(params, 'tag'), query.find),
     addModel: async ({ context, body }) => addModel(context.db, body),
 

@@ -1,5 +1,6 @@
 import { entryOf } from '@hudrik/core/catalogue';
 import { kindOf, type KindId } from '@hudrik/core/log';
+import { placeVisit } from '../bench/placeVisit';
 import { takeCardEntry } from '../cards/takeCardEntry';
 import { takeCheckIn } from '../checkins/takeCheckIn';
 import { takeCheckOut } from '../checkouts/takeCheckOut';
@@ -38,6 +39,8 @@ const TAKERS: Readonly<Partial<Record<KindId, AnyTaker>>> = {
   'job-finished': finishJob,
   'job-dropped': dropJob,
   'job-put-off': putJobOff,
+
+  placed: placeVisit,
 
   'finding-opened': openFinding,
   'machine-described': describeMachine,

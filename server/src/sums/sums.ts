@@ -1,6 +1,7 @@
 import { FAULT_KNOWLEDGE } from '@hudrik/core/catalogue';
 import { diagnose, Finding, seeded, type Machine, type Seen } from '@hudrik/core/diagnosis';
 import { flipsOf, reckonWays, spreadOfWay, type Flip, type Spread, type Way, type WaysAsked } from '@hudrik/core/money';
+import { normalOf, planBench, promisesOf, type BenchAsked, type BenchPlan, type Promised } from '@hudrik/core/planning';
 
 export interface Reckoned {
   readonly ways: readonly (Way & Spread)[];
@@ -26,6 +27,27 @@ export const minutesToFind = ({ machine, seen }: Undiagnosed): number =>
   diagnose(new Finding(FAULT_KNOWLEDGE, machine, [{ seen }]), { setUpsDone: new Set(), toolsAtHand: null })
     .expectedMinutes;
 
+export interface Planned {
+  readonly plan: BenchPlan;
+  readonly promises: readonly Promised[];
+}
+
+/** The bench planned as well as the time allows, with how sure each visit is. */
+export function planBenchIn(asked: BenchAsked, spent: () => number): Planned {
+  const plan = planBench(asked, { random: seeded(SEED), spent });
+  return { plan, promises: promisesOf(asked, plan, normalOf(seeded(SEED))) };
+}
+
+const SEED = 1;
+
+/** The share of a stretch of time that has gone by since now. */
+export function timeSpent(ms: number): () => number {
+  const begin = performance.now();
+  return () => (performance.now() - begin) / ms;
+}
+
 /** One sum to be made. */
 export type SumAsked =
-  { readonly sum: 'reckon'; readonly of: WaysAsked } | { readonly sum: 'minutesToFind'; readonly of: Undiagnosed };
+  | { readonly sum: 'reckon'; readonly of: WaysAsked }
+  | { readonly sum: 'minutesToFind'; readonly of: Undiagnosed }
+  | { readonly sum: 'planBench'; readonly of: { readonly asked: BenchAsked; readonly ms: number } };

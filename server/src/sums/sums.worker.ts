@@ -1,6 +1,13 @@
-import { reckon, minutesToFind, type SumAsked } from './sums';
+import { minutesToFind, planBenchIn, reckon, timeSpent, type SumAsked } from './sums';
 
 /** Runs in a worker of the pool: a sum takes some tenths of a second of one processor. */
 export default function makeSum(asked: SumAsked): unknown {
-  return asked.sum === 'reckon' ? reckon(asked.of) : minutesToFind(asked.of);
+  switch (asked.sum) {
+    case 'reckon':
+      return reckon(asked.of);
+    case 'minutesToFind':
+      return minutesToFind(asked.of);
+    case 'planBench':
+      return planBenchIn(asked.of.asked, timeSpent(asked.of.ms));
+  }
 }

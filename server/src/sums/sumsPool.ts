@@ -1,6 +1,6 @@
 import type { Sums } from '../context';
 import { workersOf } from '../workersOf';
-import type { Reckoned, SumAsked } from './sums';
+import type { Planned, Reckoned, SumAsked } from './sums';
 
 /** A pool of workers for sums that would hold up every other request. */
 export function sumsPool(): Sums & { readonly stop: () => Promise<void> } {
@@ -8,6 +8,7 @@ export function sumsPool(): Sums & { readonly stop: () => Promise<void> } {
   return {
     reckon: async (of) => (await pool.run({ sum: 'reckon', of })) as Reckoned,
     minutesToFind: async (of) => (await pool.run({ sum: 'minutesToFind', of })) as number,
+    planBench: async (asked, ms) => (await pool.run({ sum: 'planBench', of: { asked, ms } })) as Planned,
     stop: () => pool.destroy(),
   };
 }

@@ -23,7 +23,7 @@ import { addPerson } from '../people/people';
 import { startStandIns } from '../standins/start';
 import { makeDatabase } from './databases';
 import type { SampleCheckIn } from './samples';
-import { minutesToFind, reckon } from '../sums/sums';
+import { minutesToFind, planBenchIn, reckon } from '../sums/sums';
 import { portOf } from '../portOf';
 
 const silent = pino({ level: 'silent' });
@@ -69,7 +69,15 @@ export class TestYard {
       now: () => this.now,
       instruments: httpInstruments(standIns.loadBankUrl),
       // What stands on the sheet; making paper of it is tested by itself.
-      sums: { reckon: async (asked) => reckon(asked), minutesToFind: async (of) => minutesToFind(of) },
+      sums: {
+        reckon: async (asked) => reckon(asked),
+        minutesToFind: async (of) => minutesToFind(of),
+        // So many looks at the clock: the same plan each time.
+        planBench: async (asked) => {
+          let looks = 0;
+          return planBenchIn(asked, () => looks++ / 20);
+        },
+      },
       paper: { make: async (sheet) => Buffer.from(JSON.stringify(sheet)) },
     };
     const installation = { version: 'test', demo: false, firstLeadCode: 'first-code', events };

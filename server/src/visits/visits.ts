@@ -9,7 +9,7 @@ async function openVisitOf(trx: Trx, unitId: number, at: Date): Promise<VisitRow
   if (open) return open;
   return trx
     .insertInto('visit')
-    .values({ unit_id: unitId, given_to: null, signature_asked_by: null, opened_at: at })
+    .values({ unit_id: unitId, given_to: null, pinned_at: null, signature_asked_by: null, opened_at: at })
     .returningAll()
     .executeTakeFirstOrThrow();
 }

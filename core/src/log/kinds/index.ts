@@ -39,6 +39,7 @@ import { partOrdered } from './partOrdered';
 import { paused } from './paused';
 import { photo } from './photo';
 import { photoMarked } from './photoMarked';
+import { placed } from './placed';
 import { proofLoad } from './proofLoad';
 import { proofLook } from './proofLook';
 import { proofReading } from './proofReading';
@@ -96,6 +97,7 @@ export const LOG_KINDS = {
   paused: paused,
   parked: parked,
   'handed-on': handedOn,
+  placed: placed,
   'signature-asked': signatureAsked,
   resumed: resumed,
   'clock-started': clockStarted,

@@ -1,0 +1,50 @@
+import type { BenchAsked, BenchPlan, PlanChange, Promised } from '@hudrik/core/planning';
+import type { Generated, GeneratedAlways, JSONColumnType } from 'kysely';
+import type { Instant } from './columns';
+
+type Json<T> = JSONColumnType<T & object, string, string>;
+
+/** When somebody works, week by week: a row for each stretch without a break. Weekdays from 1, Monday. */
+interface WorkingHoursTable {
+  person_id: number;
+  weekday: number;
+  from_time: string;
+  to_time: string;
+}
+
+/** Days on which somebody does not work, both included. */
+interface AbsenceTable {
+  id: GeneratedAlways<number>;
+  person_id: number;
+  from_on: string;
+  to_on: string;
+  why: string;
+}
+
+/** One row: the plan of the bench that people see. */
+interface BenchPlanTable {
+  only_one: Generated<boolean>;
+  made_at: Instant;
+  /** Of what it was made from: another one wants another plan. */
+  fingerprint: string;
+  asked: Json<BenchAsked>;
+  plan: Json<BenchPlan>;
+  promises: Json<Promised[]>;
+  changes: Json<PlanChange[]>;
+  /** Tags of the visits that it speaks of, also of those that are gone since. */
+  tags: Json<Record<string, string>>;
+}
+
+/** What finding a fault is expected to take, by what was seen: a sum of some tenths of a second. */
+interface FindEstimateTable {
+  fingerprint: string;
+  minutes: number;
+  made_at: Instant;
+}
+
+export interface BenchTables {
+  working_hours: WorkingHoursTable;
+  absence: AbsenceTable;
+  bench_plan: BenchPlanTable;
+  find_estimate: FindEstimateTable;
+}
