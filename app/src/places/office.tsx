@@ -3,6 +3,7 @@ import { DataSheetScreen } from '@/features/desk';
 import { FirstLead } from '@/features/session/FirstLead';
 
 export { AddUnitScreen, ExchangeScreen, FreeScreen, HiresScreen } from '@/features/desk';
+export { HoursScreen } from '@/features/hours';
 export { LearnedScreen } from '@/features/find/LearnedScreen';
 export { MoreScreen, PeopleScreen, SettingsScreen } from '@/features/settings';
 

@@ -47,6 +47,8 @@ const benchVisit = object({
     .defined(),
   /** The part that all of it waits for; without a day nobody has ordered it. */
   part: object({ name: string().required(), at: instant.nullable().defined() }).nullable().defined(),
+  /** A unit that is fit and free for that hire, where it will be missed. */
+  instead: string().nullable().defined(),
   /** What each phase is, by its id. */
   what: mixed<Readonly<Record<string, string>>>().required(),
   givenTo: string().nullable().defined(),

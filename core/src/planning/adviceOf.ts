@@ -38,7 +38,8 @@ function misses(asked: BenchAsked, plan: BenchPlan): Advice[] {
     .sort((a, b) => (dueOf(asked, a) ?? 0) - (dueOf(asked, b) ?? 0))
     .map(({ id, lateMinutes }): Advice => {
       const visit = asked.visits.find((one) => one.id === id);
-      const soonest = visit === undefined ? Infinity : soonestDone(asked, visit);
+      // Where a hand put it, no order is to blame.
+      const soonest = visit === undefined ? Infinity : soonestDone(asked, { ...visit, pinnedAt: null });
       return { code: 'will-miss', id, byMinutes: lateMinutes, whateverTheOrder: soonest > (visit?.dueAt ?? Infinity) };
     });
 }
@@ -72,7 +73,13 @@ const tooMuch = ({ beyond }: BenchPlan): Advice[] =>
 const nobody = (plan: BenchPlan): Advice[] => (plan.nobody.length === 0 ? [] : [{ code: 'nobody', ids: plan.nobody }]);
 
 function ofWaits(asked: BenchAsked, plan: BenchPlan): Advice[] {
-  const waits = plan.phases.filter(({ who, from, to }) => who === null && to - from >= WORTH_SAYING.value);
+  const outside = new Set(
+    asked.visits.flatMap(({ id, phases }) => phases.filter((one) => one.isFromOutside).map((one) => `${id} ${one.id}`)),
+  );
+  const waits = plan.phases.filter(
+    ({ visitId, phaseId, who, from, to }) =>
+      who === null && to - from >= WORTH_SAYING.value && !outside.has(`${visitId} ${phaseId}`),
+  );
   return waits
     .sort((a, b) => a.from - b.from)
     .flatMap((wait): Advice[] => {

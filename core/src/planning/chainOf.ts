@@ -17,6 +17,8 @@ export interface Work {
 export interface Wait {
   readonly name: string;
   readonly minutes: Minute;
+  /** It comes from outside: a part. */
+  readonly isFromOutside?: boolean;
 }
 
 /** A phase, with what it is. */
@@ -38,7 +40,7 @@ interface Lane {
   readonly next: number;
   readonly ready: Minute;
   /** What it waits for until it is ready. */
-  readonly waitsFor: string;
+  readonly waitsFor: Pick<Wait, 'name' | 'isFromOutside'> | null;
 }
 
 /**
@@ -52,7 +54,9 @@ export function chainOf(works: readonly Work[], closing: Omit<Work, 'steps' | 'a
   let now = 0;
   const waitUntil = ({ ready, waitsFor }: Lane): void => {
     if (ready <= now) return;
-    phases.push({ id: `w${phases.length}`, hands: false, minutes: ready - now, spread: WAIT_SPREAD, what: waitsFor });
+    const wait = { id: `w${phases.length}`, hands: false, minutes: ready - now, spread: WAIT_SPREAD };
+    const outside = waitsFor?.isFromOutside ? { isFromOutside: true } : {};
+    phases.push({ ...wait, what: waitsFor?.name ?? '', ...outside });
     now = ready;
   };
   for (let next = nextLane(lanes, now); next !== null; next = nextLane(lanes, now)) {
@@ -63,7 +67,7 @@ export function chainOf(works: readonly Work[], closing: Omit<Work, 'steps' | 'a
     const { work, minutes, wait } = segment;
     phases.push({ id: `${work.id}.${lane.next}`, hands: true, minutes, spread: work.spread, what: work.title });
     now += minutes;
-    const after = { next: lane.next + 1, ready: now + (wait?.minutes ?? 0), waitsFor: wait?.name ?? '' };
+    const after = { next: lane.next + 1, ready: now + (wait?.minutes ?? 0), waitsFor: wait };
     lanes = lanes.map((one) => (one === lane ? { ...lane, ...after } : one));
   }
   const last = lanes.reduce<Lane | null>((end, lane) => (end === null || lane.ready > end.ready ? lane : end), null);
@@ -96,7 +100,7 @@ function laneOf(work: Work): Lane {
     segments.push({ work, minutes: whole(each * steps), wait });
     steps = 0;
   });
-  return { segments, next: 0, ready: work.after?.minutes ?? 0, waitsFor: work.after?.name ?? '' };
+  return { segments, next: 0, ready: work.after?.minutes ?? 0, waitsFor: work.after };
 }
 
 /** Work is planned in whole minutes, and takes one at least. */

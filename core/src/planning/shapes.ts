@@ -11,6 +11,8 @@ export interface Phase {
   readonly minutes: number;
   /** Standard deviation of the logarithm of its minutes. */
   readonly spread: number;
+  /** A wait for something that comes from outside, a part: nobody begins it. */
+  readonly isFromOutside?: boolean;
 }
 
 /** Where a visit stood in the plan that people saw. */

@@ -216,7 +216,7 @@ interface Yard {
 
 /** A visit as the plan takes it. A unit that is fit goes out as it is, and is worked on before or after; one that is not misses its hire. */
 function planVisit(
-  { visit, phases, part, readiness, classId, hire, inHandBy: holder }: BenchVisit,
+  { visit, jobs, phases, part, readiness, classId, hire, inHandBy: holder }: BenchVisit,
   yard: Yard,
 ): PlanVisit {
   const { at, hands, demand } = yard;
@@ -226,12 +226,13 @@ function planVisit(
   const away = hire === null ? [] : hire.spans.map(([from, to]): Stretch => [minute(from), minute(to)]);
   const out = readiness === 'out' ? Math.max(0, ...away.filter(([from]) => from <= 0).map(([, to]) => to)) : 0;
   const everybody = hands.map(({ id }) => String(id));
-  const doer = [holder, visit.given_to].find((id) => id !== null && everybody.includes(String(id))) ?? null;
+  const begunBy = jobs.findLast((job) => job.state === 'open')?.started_by ?? null;
+  const doer = [holder, visit.given_to, begunBy].find((id) => id !== null && everybody.includes(String(id))) ?? null;
   // To the hundredth: what is booked shifts with every second.
   const waits = Math.round((dayCents * demand * 100) / DAY_MINUTES) / 100;
   return {
     id: String(visit.id),
-    phases: phases.map(({ id, hands: byHand, minutes, spread }) => ({ id, hands: byHand, minutes, spread })),
+    phases: phases.map(({ what: _, ...phase }) => phase),
     releaseAt: Math.max(part?.minutes ?? 0, out),
     dueAt: hire === null || goesAsItIs ? null : minute(hire.fromAt),
     centsPerMinuteLate: (dayCents * LATE_TIMES) / DAY_AT_WORK,

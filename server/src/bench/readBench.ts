@@ -2,9 +2,12 @@ import { createHash } from 'node:crypto';
 import type { BenchReply } from '@hudrik/core/contracts';
 import { adviceOf, changesOf, type BenchAsked, type PlanVisit, type Seen } from '@hudrik/core/planning';
 import type { Selectable } from 'kysely';
+import type { ClassId } from '@hudrik/core/catalogue';
 import { notifyChange } from '../background/notify';
 import type { Context } from '../context';
 import type { Db, Tables } from '../database/tables';
+import type { Promised } from '../hires/assigned';
+import { readFree } from '../hires/free';
 import type { BenchVisit, BenchFacts } from './benchFacts';
 import { readBenchFacts } from './benchFacts';
 
@@ -21,14 +24,14 @@ type KeptPlan = Selectable<Tables['bench_plan']>;
 export async function readBench(context: Asking): Promise<BenchReply> {
   const facts = await readBenchFacts(context);
   const kept = await keptPlan(context);
-  if (kept?.fingerprint === fingerprintOf(facts)) return replyOf(facts, kept);
-  return replyOf(facts, await makePlan(context, facts, kept, AT_ONCE_MS));
+  if (kept?.fingerprint === fingerprintOf(facts)) return replyOf(context, facts, kept);
+  return replyOf(context, facts, await makePlan(context, facts, kept, AT_ONCE_MS));
 }
 
 /** Plans anew, as long as somebody gives it. */
 export async function planAnew(context: Asking, seconds: number): Promise<BenchReply> {
   const facts = await readBenchFacts(context);
-  return replyOf(facts, await makePlan(context, facts, await keptPlan(context), seconds * 1000));
+  return replyOf(context, facts, await makePlan(context, facts, await keptPlan(context), seconds * 1000));
 }
 
 const keptPlan = ({ db }: Asking): Promise<KeptPlan | undefined> =>
@@ -113,14 +116,19 @@ function withSeen(visit: PlanVisit, before: Seen | null, at: Date): PlanVisit {
   return { ...visit, seen: { who: was.who, from: Math.max(from, 0) } };
 }
 
-function replyOf(facts: BenchFacts, { made_at: madeAt, asked, plan, promises, changes, tags }: KeptPlan): BenchReply {
+async function replyOf(
+  { db }: Asking,
+  facts: BenchFacts,
+  { made_at: madeAt, asked, plan, promises, changes, tags }: KeptPlan,
+): Promise<BenchReply> {
   const since = Math.round((facts.at.getTime() - madeAt.getTime()) / MINUTE_MS);
+  const late = new Set(plan.visits.filter(({ lateMinutes }) => lateMinutes >= 1).map(({ id }) => id));
   return {
     now: facts.at.toISOString(),
     at: madeAt.toISOString(),
     minutesSince: since,
     people: facts.hands.map(({ id, name, role }) => ({ id: String(id), name, role })),
-    visits: facts.visits.map(lineOf),
+    visits: await Promise.all(facts.visits.map((visit) => lineOf(db, visit, late.has(String(visit.visit.id))))),
     asked,
     plan,
     promises,
@@ -129,30 +137,26 @@ function replyOf(facts: BenchFacts, { made_at: madeAt, asked, plan, promises, ch
   };
 }
 
-const lineOf = ({
-  visit,
-  tag,
-  classId,
-  readiness,
-  because,
-  jobs,
-  phases,
-  part,
-  hire,
-  inHandBy,
-}: BenchVisit): BenchReply['visits'][number] => ({
-  id: String(visit.id),
-  jobId: String(jobs[0]?.id ?? ''),
-  tag,
-  classId,
-  readiness,
-  because: [...because],
-  titles: jobs.map(({ title }) => title),
-  state: visit.state,
-  hire: hire && { reference: hire.reference, fromAt: hire.fromAt.toISOString(), isOwn: hire.isOwn },
-  part: part && { name: part.name, at: part.at?.toISOString() ?? null },
-  what: Object.fromEntries(phases.map(({ id, what }) => [id, what])),
-  givenTo: visit.given_to === null ? null : String(visit.given_to),
-  pinnedAt: visit.pinned_at?.toISOString() ?? null,
-  inHandBy: inHandBy === null ? null : String(inHandBy),
-});
+async function lineOf(db: Db, shown: BenchVisit, isLate: boolean): Promise<BenchReply['visits'][number]> {
+  const { visit, tag, classId, readiness, because, jobs, phases, part, hire, inHandBy } = shown;
+  return {
+    id: String(visit.id),
+    jobId: String(jobs[0]?.id ?? ''),
+    ...{ tag, classId, readiness, because: [...because] },
+    titles: jobs.map(({ title }) => title),
+    state: visit.state,
+    hire: hire && { reference: hire.reference, fromAt: hire.fromAt.toISOString(), isOwn: hire.isOwn },
+    part: part && { name: part.name, at: part.at?.toISOString() ?? null },
+    instead: isLate && hire ? await fitAndFree(db, classId, hire) : null,
+    what: Object.fromEntries(phases.map(({ id, what }) => [id, what])),
+    givenTo: visit.given_to === null ? null : String(visit.given_to),
+    pinnedAt: visit.pinned_at?.toISOString() ?? null,
+    inHandBy: inHandBy === null ? null : String(inHandBy),
+  };
+}
+
+/** Another one that could go in its place. */
+async function fitAndFree(db: Db, classId: ClassId, { fromAt, toAt }: Promised): Promise<string | null> {
+  const { units } = await readFree(db, { class: classId, from: fromAt.toISOString(), to: toAt.toISOString() });
+  return units.find(({ verdict }) => verdict.readiness === 'fit')?.tag ?? null;
+}

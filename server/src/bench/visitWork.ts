@@ -12,7 +12,7 @@ import {
 } from '@hudrik/core/catalogue';
 import { cardOf, type Entry } from '@hudrik/core/log';
 import { HANDS_SPREAD } from '@hudrik/core/money';
-import { chainOf, durationOf, type NamedPhase, type Work } from '@hudrik/core/planning';
+import { chainOf, durationOf, type NamedPhase, type Wait, type Work } from '@hudrik/core/planning';
 import { MISSING_LINES } from '@hudrik/core/states';
 import type { JobRow } from '../database/tables';
 import { ownKey, type OwnMinutes } from './ownMinutes';
@@ -110,10 +110,7 @@ function waitOf(clock: string): After | null {
   return kind === undefined ? null : { name: kind.name, minutes: kind.minutes };
 }
 
-interface After {
-  readonly name: string;
-  readonly minutes: number;
-}
+type After = Wait;
 
 function clockOf({ now }: VisitAsked, running: readonly ClockRunning[]): After | null {
   return running.reduce<After | null>((last, { kind, endsAt }) => {
@@ -130,7 +127,7 @@ function partOf({ parts, now }: VisitAsked, jobId: number): (After & { readonly 
       expectedAt === null
         ? MONEY.partLeadDays.value * DAY_MINUTES
         : Math.max(Math.round((expectedAt.getTime() - now.getTime()) / MINUTE_MS), 0);
-    return last === null || minutes > last.minutes ? { name, minutes, at: expectedAt } : last;
+    return last === null || minutes > last.minutes ? { name, minutes, at: expectedAt, isFromOutside: true } : last;
   }, null);
 }
 

@@ -230,10 +230,7 @@ export class UnitLife {
         if (this.#isBegun) this.#onBench.push(job.title);
       } else {
         if (job.work === OIL_SERVICE) this.#service(id, closedAt);
-        // No draw of its own: the rest of the yard would be another one.
-        const took = job.minutes * (0.8 + ((id * 37) % 60) / 100) * 60_000;
-        this.#writer.log(closedAt - took, 'hands-on', by, {}, {}, { job_id: id });
-        this.#writer.log(closedAt, 'hands-off', by, {}, {}, { job_id: id });
+        this.#writer.worked(id, job.minutes, closedAt, by);
         this.#writer.log(closedAt, 'job-finished', by, { note: '' }, { title: job.title, proof }, { job_id: id });
         this.#since = closedAt;
       }

@@ -5,6 +5,7 @@ export interface Promised {
   readonly unitId: number;
   readonly reference: string;
   readonly fromAt: Date;
+  readonly toAt: Date;
   /** The unit itself is booked; else it is the one that a booking of its class is given. */
   readonly isOwn: boolean;
   readonly spans: readonly (readonly [from: Date, to: Date])[];
@@ -30,6 +31,7 @@ export async function readAssigned(db: Db, at: Date): Promise<Promised[]> {
         unitId,
         reference: next.reference,
         fromAt: next.from_at,
+        toAt: next.to_at,
         isOwn: true,
         spans: own.map((row) => [row.from_at, row.to_at] as const),
       },

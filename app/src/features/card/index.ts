@@ -1,3 +1,4 @@
+export { sayRounded } from './sayWays';
 export { CardScreen } from './CardScreen';
 export { ProofScreen } from './ProofScreen';
 export { PutBackScreen } from './PutBackScreen';

@@ -1,0 +1,1 @@
+export { HoursScreen } from './HoursScreen';

@@ -1,0 +1,74 @@
+import { expect, test, type Page } from './test';
+import { signIn } from './yard';
+
+const dragged = (page: Page) => page.getByRole('button', { name: /^LS-05,/ }).first();
+
+/** A lane that something at this height does not lie in. */
+async function otherLane(page: Page, y: number) {
+  for (const name of ['Runa Veldt', 'Maren Askild']) {
+    const lane = await page.getByText(name, { exact: true }).last().boundingBox();
+    if (lane && Math.abs(lane.y - y) > 60) return lane;
+  }
+  return null;
+}
+
+async function open(page: Page): Promise<void> {
+  await signIn(page, 'Runa Veldt', '/bench');
+  await expect(page.getByRole('heading', { level: 1 })).toContainText(/\d+ units, .* of work\./);
+}
+
+test('a visit is dragged to other hands, its price said before it is put down, and put back @wide', async ({
+  page,
+}) => {
+  await open(page);
+  const bar = dragged(page);
+  await bar.scrollIntoViewIfNeeded();
+  const box = await bar.boundingBox();
+  const lane = box && (await otherLane(page, box.y));
+  if (!box || !lane) throw new Error('no bar');
+  await page.mouse.move(box.x + 8, box.y + 20);
+  await page.mouse.down();
+  await page.mouse.move(box.x + 40, box.y + 22, { steps: 4 });
+  await page.mouse.move(box.x + 180, lane.y + 14, { steps: 8 });
+  await expect(page.getByText(/^LS-05 to .* at .*: (costs|saves)/)).toBeVisible();
+  await page.mouse.up();
+  await expect(page.getByText('LS-05 was put by hand.')).toBeVisible();
+  await dragged(page).click();
+  await expect(page.getByText(/^Put there by hand/)).toBeVisible();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByText('LS-05 was put by hand.')).toBeHidden();
+  await expect(page.getByText(/^Put there by hand/)).toBeHidden();
+});
+
+test('the same by the keyboard alone; Escape leaves it where it was @wide', async ({ page }) => {
+  await open(page);
+  await dragged(page).focus();
+  await page.keyboard.press('Space');
+  await page.keyboard.press('ArrowRight');
+  await page.keyboard.press('ArrowRight');
+  await expect(page.getByText(/^LS-05 to .*: (costs|saves)/)).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(page.getByText(/^Drag a visit to move it/)).toBeVisible();
+  await dragged(page).focus();
+  await page.keyboard.press('Space');
+  for (let push = 0; push < 8; push++) await page.keyboard.press('ArrowRight');
+  await page.keyboard.press('Space');
+  await expect(page.getByText('LS-05 was put by hand.')).toBeVisible();
+});
+
+test('my next with why; a lead puts one to a person; who is away is planned without', async ({ page }) => {
+  await open(page);
+  const row = page.getByRole('button', { name: /^PW-04[:,]/ }).first();
+  await row.scrollIntoViewIfNeeded();
+  await row.click();
+  await page.getByRole('button', { name: 'Who does PW-04, and when' }).click();
+  await page.getByRole('group', { name: 'Who does it' }).getByText('Maren Askild').click();
+  await page.getByRole('button', { name: 'Put it there' }).click();
+  await expect(page.getByText('PW-04 was put by hand.')).toBeAttached();
+  await page.goto('/hours');
+  await page.getByRole('button', { name: 'Maren Askild will be away' }).click();
+  await page.getByRole('button', { name: 'Plan without' }).click();
+  await expect(page.getByText(/^Away /)).toBeVisible();
+  await page.getByRole('button', { name: /^Maren Askild is not away/ }).click();
+  await expect(page.getByText(/^Away /)).toBeHidden();
+});
