@@ -5,6 +5,7 @@ import * as finding from './finding';
 import * as service from './service';
 import * as sheet from './sheet';
 import * as fleet from './fleet';
+import * as hires from './hires';
 import * as inspection from './inspection';
 import * as log from './log';
 import * as parts from './parts';
@@ -256,6 +257,18 @@ export const OPERATIONS = {
     body: fleet.newHire,
     reply: fleet.hires,
     status: 201,
+  }),
+  hireCalendar: operation('hireCalendar', {
+    summary:
+      'Hires by class and unit, those of a class with the unit that each is given; what is not covered, with the nearest help',
+    who: ANYONE_SIGNED_IN,
+    reply: hires.calendar,
+  }),
+  changeHire: operation('changeHire', {
+    summary: 'A booked hire goes with another unit, or at another time',
+    who: DESK,
+    body: hires.hireChange,
+    reply: hires.calendar,
   }),
   cancelHire: operation('cancelHire', {
     summary: 'Cancel a booked hire',

@@ -39,6 +39,8 @@ export const ROUTES = {
   hires: { method: 'get', path: '/api/hires' },
   free: { method: 'get', path: '/api/free' },
   addHire: { method: 'post', path: '/api/hires' },
+  hireCalendar: { method: 'get', path: '/api/hires/calendar' },
+  changeHire: { method: 'patch', path: '/api/hires/{reference}' },
   cancelHire: { method: 'post', path: '/api/hires/{reference}/cancel' },
   opening: { method: 'get', path: '/api/units/{tag}/opening' },
   checkIn: { method: 'get', path: '/api/check-ins/{id}' },

@@ -158,6 +158,12 @@ export const SAMPLES: {
     'At the gate: does not run, leaks, something is missing',
   ],
   'hire-cancelled': [{ reference: 'B-1' }, {}, 'Hire B-1 cancelled'],
+  'hire-changed': [
+    { reference: 'B-1', tag: 'GE-02', fromAt: '2030-03-04T09:00:00Z', toAt: '2030-03-05T09:00:00Z' },
+    {},
+    'Hire B-1 changed',
+    'Goes with GE-02',
+  ],
   'unit-added': [{ serial: 'S-1', reading: 12 }, { trueHours: 12 }, 'Came to the yard', '12 h'],
   'unit-changed': [{ homeBay: 'North 2', rated: { hertz: 50 } }, {}, 'Changed: its rated figures, bay North 2'],
   'reading-corrected': [

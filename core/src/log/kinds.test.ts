@@ -74,6 +74,7 @@ const WHO: Readonly<Record<KindId, string>> = {
   'hire-booked': '',
   'hire-back': 'technician lead counter',
   'hire-cancelled': '',
+  'hire-changed': '',
   'unit-added': '',
   'unit-changed': '',
   'reading-corrected': SIGNATURE,

@@ -67,6 +67,8 @@ const NUMERICAL = [
   'BEYOND',
   'EIGHT_IN_TEN',
   'WAIT_SPREAD',
+  'LONG_LIFE',
+  'MOST_TRIES',
 ];
 
 test('no number stands by itself in a sum: it is a threshold with its source, or one of arithmetic', () => {

@@ -20,6 +20,7 @@ import { UNUSUAL_BELOW, CLOCK_SLACK_HOURS } from '../hours/assessReading';
 import { SPREAD_WORTH } from '../hours/useRate';
 import { HANDS_SPREAD } from '../money/spread';
 import { BENCH_DAY } from '../money/ways';
+import { LIFE_LEFT, NOT_COVERED, NOT_SURE, OVERRUN, SHUFFLE, TURNAROUND } from '../hires/assignHires';
 import { NIGHT, WORTH_SAYING } from '../planning/adviceOf';
 import { MOVED_ALTOGETHER } from '../planning/Bench';
 import { SPREAD_WORTH_CASES, TEMPLATE_WORTH } from '../planning/durations';
@@ -91,5 +92,11 @@ export const THRESHOLDS: readonly Threshold[] = [
   SPREAD_WORTH_CASES,
   MOVED_ALTOGETHER,
   WORTH_SAYING,
+  TURNAROUND,
+  NOT_COVERED,
+  OVERRUN,
+  NOT_SURE,
+  SHUFFLE,
+  LIFE_LEFT,
   NIGHT,
 ];

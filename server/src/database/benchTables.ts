@@ -42,7 +42,15 @@ interface FindEstimateTable {
   made_at: Instant;
 }
 
+/** The unit that a hire of a class was given last. */
+interface HireAssignmentTable {
+  hire_id: number;
+  unit_id: number;
+  made_at: Instant;
+}
+
 export interface BenchTables {
+  hire_assignment: HireAssignmentTable;
   working_hours: WorkingHoursTable;
   absence: AbsenceTable;
   bench_plan: BenchPlanTable;

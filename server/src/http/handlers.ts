@@ -26,6 +26,8 @@ import { addModel, changeSheet, readModels, readModelSheet } from '../fleet/mode
 import { readUnits } from '../fleet/unitLines';
 import { readUnitPage } from '../fleet/unitPage';
 import { readFree } from '../hires/free';
+import { readCalendar } from '../hires/calendar';
+import { changeHire } from '../hires/changeHire';
 import { addHire, cancelHire, readHires } from '../hires/hires';
 import { readJobs } from '../jobs/readJobs';
 import { readHistory } from '../log/readLog';
@@ -107,6 +109,9 @@ export function handlersOf(installation: Installation): Handlers {
     hires: async ({ context, query }) => readHires(context, query),
     free: async ({ context, query }) => readFree(context.db, query),
     addHire: async ({ context, actor, body }) => addHire(context, actor, body),
+    hireCalendar: async ({ context }) => readCalendar(context),
+    changeHire: async ({ context, actor, params, body }) =>
+      changeHire(context, actor, param(params, 'reference'), body),
     cancelHire: async ({ context, actor, params }) => cancelHire(context, actor, param(params, 'reference')),
 
     opening: async ({ context, params }) => readOpening(context, param(params, 'tag')),

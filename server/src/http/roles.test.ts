@@ -47,6 +47,8 @@ const WHO: Readonly<Record<OperationId, string>> = {
   hires: 'a t l c',
   free: 'a t l c',
   addHire: 'l c',
+  hireCalendar: 'a t l c',
+  changeHire: 'l c',
   cancelHire: 'l c',
   opening: 'a t l c',
   checkIn: 'a t l c',

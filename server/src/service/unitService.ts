@@ -1,4 +1,3 @@
-import { OPEN_JOB_STATES } from '@hudrik/core/card';
 import { SERVICE_PLANS, stepsOfService } from '@hudrik/core/catalogue';
 import type { ServiceItemState, UnitService } from '@hudrik/core/contracts';
 import { meanHoursPerDay } from '@hudrik/core/hours';
@@ -9,45 +8,29 @@ import {
   intervalDays,
   itemState,
   runsOutDuring,
-  shareOnHire,
   type Moment,
 } from '@hudrik/core/service';
 import type { Context } from '../context';
-import type { Db } from '../database/tables';
-import { lastReading, rateOfUse } from '../fleet/meters';
 import { unitByTag } from '../fleet/units';
-import { cameAt, doneOf } from './serviceDone';
+import { readServiceFacts, type ServiceFacts } from './serviceFacts';
 
 /** What is done together is laid out so far ahead. */
 const HORIZON_DAYS = 120;
-const DAY_MS = 86_400_000;
 
 /** Each item of a unit's plan: done, due, when it will be; and what is best done together, and when. */
 export async function readUnitService({ db, now }: Pick<Context, 'db' | 'now'>, tag: string): Promise<UnitService> {
   const unit = await unitByTag(db, tag);
-  const plan = SERVICE_PLANS[unit.class_id];
-  const came = await cameAt(db, unit.id);
-  const done = await doneOf(db, unit.id);
-  const use = await rateOfUse(db, unit);
-  const share = shareOnHire(...(await daysOnHire(db, unit.id, came.at, now())));
-  const hires = await promisedHires(db, unit.id);
-  const jobs = (await openJobs(db, unit.id)).map(({ id, work }) => ({
-    id,
-    does: doneBySteps(stepsOfService(work), plan.items),
-  }));
-  const moment = { trueHours: (await lastReading(db, unit.id)).trueHours, at: now() };
-  const items = plan.items.map((item): ServiceItemState => {
-    const state = itemState({ item, done: done.get(item.id) ?? null, came }, moment);
-    const job = jobs.find(({ does }) => does.includes(item.id));
-    return {
-      ...state,
-      done: state.done && told(state.done),
-      dueAt: state.dueAt?.toISOString() ?? null,
-      fallsDueIn: fallsDueIn(state, use, share),
-      runsOutDuring: runsOutDuring(state, hires, meanHoursPerDay(use)),
-      jobId: job === undefined ? null : String(job.id),
-    };
-  });
+  const at = now();
+  const [facts] = await readServiceFacts(db, at, unit.id);
+  if (facts === undefined) throw new Error(`Unit ${tag} has no reading`);
+  return serviceOf(facts, at);
+}
+
+/** The service of a unit as it stands. */
+export function serviceOf(facts: ServiceFacts, at: Date): UnitService {
+  const { tag, classId, came, use, share } = facts;
+  const plan = SERVICE_PLANS[classId];
+  const items = itemsOf(facts, at);
   const hoursPerDay = meanHoursPerDay(use) * share;
   const { visits, saved } = groupVisits(
     plan.items.flatMap(({ id, every, minutes }) => {
@@ -56,11 +39,11 @@ export async function readUnitService({ db, now }: Pick<Context, 'db' | 'now'>, 
       if (state?.jobId !== null || dueIn > HORIZON_DAYS) return [];
       return [{ id, dueIn, interval: intervalDays(every, hoursPerDay), minutes }];
     }),
-    await hasOpenVisit(db, unit.id),
+    facts.hasVisit,
   );
   return {
-    tag: unit.tag,
-    classId: unit.class_id,
+    tag,
+    classId,
     planVersion: plan.version,
     came: told(came),
     hoursPerDay,
@@ -70,49 +53,23 @@ export async function readUnitService({ db, now }: Pick<Context, 'db' | 'now'>, 
   };
 }
 
+/** Each item of its plan as it stands. */
+export function itemsOf(facts: ServiceFacts, at: Date): ServiceItemState[] {
+  const { classId, came, trueHours, done, use, share, hires, jobs } = facts;
+  const { items } = SERVICE_PLANS[classId];
+  const does = jobs.map(({ id, work }) => ({ id, does: doneBySteps(stepsOfService(work), items) }));
+  return items.map((item): ServiceItemState => {
+    const state = itemState({ item, done: done.get(item.id) ?? null, came }, { trueHours, at });
+    const job = does.find((one) => one.does.includes(item.id));
+    return {
+      ...state,
+      done: state.done && told(state.done),
+      dueAt: state.dueAt?.toISOString() ?? null,
+      fallsDueIn: fallsDueIn(state, use, share),
+      runsOutDuring: runsOutDuring(state, hires, meanHoursPerDay(use)),
+      jobId: job === undefined ? null : String(job.id),
+    };
+  });
+}
+
 const told = ({ trueHours, at }: Moment) => ({ trueHours, at: at.toISOString() });
-
-/** Of the last year, or since it came: days on the books, and days of them on hire. */
-async function daysOnHire(db: Db, unitId: number, came: Date, at: Date): Promise<[days: number, daysOut: number]> {
-  const from = new Date(Math.max(came.getTime(), at.getTime() - 365 * DAY_MS));
-  const rows = await db
-    .selectFrom('hire')
-    .select(['out_at', 'ended_at', 'back_at'])
-    .where('unit_id', '=', unitId)
-    .where('out_at', 'is not', null)
-    .where((eb) => eb.or([eb('back_at', 'is', null), eb('back_at', '>', from)]))
-    .execute();
-  const span = ({ out_at: out, ended_at: ended, back_at: back }: (typeof rows)[number]): number =>
-    Math.max((back ?? ended ?? at).getTime() - Math.max(out?.getTime() ?? 0, from.getTime()), 0);
-  return [(at.getTime() - from.getTime()) / DAY_MS, rows.reduce((sum, row) => sum + span(row), 0) / DAY_MS];
-}
-
-/** The hire that it is out on, whose hours no meter has told yet, and those that it is booked for. */
-const promisedHires = (db: Db, unitId: number) =>
-  db
-    .selectFrom('hire')
-    .select(['reference', 'from_at as fromAt', 'to_at as toAt'])
-    .where('unit_id', '=', unitId)
-    .where('state', 'in', ['out', 'booked'])
-    .orderBy('from_at')
-    .execute();
-
-/** Of open services. */
-const openJobs = (db: Db, unitId: number) =>
-  db
-    .selectFrom('job')
-    .select(['id', 'work'])
-    .where('unit_id', '=', unitId)
-    .where('kind', '=', 'service')
-    .where('state', 'in', OPEN_JOB_STATES)
-    .execute();
-
-async function hasOpenVisit(db: Db, unitId: number): Promise<boolean> {
-  const visit = await db
-    .selectFrom('visit')
-    .select('id')
-    .where('unit_id', '=', unitId)
-    .where('ended_at', 'is', null)
-    .executeTakeFirst();
-  return visit !== undefined;
-}

@@ -14,6 +14,7 @@ import { handsOn } from './handsOn';
 import { handedOn } from './handedOn';
 import { hireBack } from './hireBack';
 import { hireBooked } from './hireBooked';
+import { hireChanged } from './hireChanged';
 import { hireCancelled } from './hireCancelled';
 import { jobDropped } from './jobDropped';
 import { jobFinished } from './jobFinished';
@@ -134,6 +135,7 @@ export const LOG_KINDS = {
   'hire-booked': hireBooked,
   'hire-back': hireBack,
   'hire-cancelled': hireCancelled,
+  'hire-changed': hireChanged,
   'unit-added': unitAdded,
   'unit-changed': unitChanged,
   'reading-corrected': readingCorrected,

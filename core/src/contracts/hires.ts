@@ -1,0 +1,52 @@
+import type { InferType } from 'yup';
+import { array, boolean, classId, instant, number, object, readiness, string, tag, type Frozen } from '../fields';
+import { HIRE_STATES } from '../states';
+
+const help = object({
+  /** The unit whose visit, if it came first, would cover it. */
+  visit: string().nullable().defined(),
+  /** A hire that is promised one unit and could go with another. */
+  swap: object({ reference: string().required(), from: string().required(), to: string().required() })
+    .nullable()
+    .defined(),
+});
+
+const calendarHire = object({
+  reference: string().required(),
+  classId: classId.required(),
+  state: string().oneOf(HIRE_STATES).required(),
+  fromAt: instant.required(),
+  toAt: instant.required(),
+  hirer: string().defined(),
+  /** The unit that it has or is given; null: none can be given. */
+  tag: string().nullable().defined(),
+  /** The unit itself is booked; else the sum gave it. */
+  isOwn: boolean().required(),
+  /** An item of its service runs out meanwhile. */
+  overruns: boolean().required(),
+  help: help.nullable().defined(),
+});
+export type CalendarHire = Frozen<InferType<typeof calendarHire>>;
+
+const calendarUnit = object({
+  tag: string().required(),
+  classId: classId.required(),
+  readiness: readiness.required(),
+  /** Days until the first item of its service falls due. */
+  dueInDays: number().nullable().defined(),
+});
+export type CalendarUnit = Frozen<InferType<typeof calendarUnit>>;
+
+export const calendar = object({
+  now: instant.required(),
+  units: array(calendarUnit.required()).required(),
+  hires: array(calendarHire.required()).required(),
+});
+export type HireCalendar = Frozen<InferType<typeof calendar>>;
+
+/** What is not said stays as it is. Without a unit it is one of any of its class. */
+export const hireChange = object({
+  tag: tag.nullable().optional(),
+  fromAt: instant.optional(),
+  toAt: instant.optional(),
+});

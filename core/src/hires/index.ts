@@ -1,0 +1,10 @@
+export {
+  assignHires,
+  canTake,
+  helpFor,
+  type ClassHire,
+  type ClassUnit,
+  type Given,
+  type Help,
+  type OwnHire,
+} from './assignHires';
