@@ -5,6 +5,7 @@ import { FirstLead } from '@/features/session/FirstLead';
 export { AddUnitScreen, ExchangeScreen, FreeScreen, HiresScreen } from '@/features/desk';
 export { HoursScreen } from '@/features/hours';
 export { LearnedScreen } from '@/features/find/LearnedScreen';
+export { FleetServiceScreen } from '@/features/service/FleetServiceScreen';
 export { MoreScreen, PeopleScreen, SettingsScreen } from '@/features/settings';
 
 export function DataSheetRoute() {

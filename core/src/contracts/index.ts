@@ -23,7 +23,7 @@ export {
   type UnitPart,
   type UnitSheet,
 } from './sheet';
-export type { ServiceItemState, UnitService } from './service';
+export type { FleetService, ServiceItemState, UnitService } from './service';
 export { newHire, newModel, newUnit } from './fleet';
 export type { Defect, HireLine, ImportReport, JobLine, UnitLine, UnitPage, UnitsReply } from './fleet';
 export type { CalendarHire, CalendarUnit, HireCalendar } from './hires';

@@ -183,6 +183,11 @@ export const OPERATIONS = {
     who: ANYONE_SIGNED_IN,
     reply: service.unitService,
   }),
+  fleetService: operation('fleetService', {
+    summary: 'What of the yard’s service falls due in the weeks ahead, and how much work each week has',
+    who: ANYONE_SIGNED_IN,
+    reply: service.fleetService,
+  }),
   bench: operation('bench', {
     summary: 'The plan of the bench: who does which visit when, with what is worth saying of it',
     who: ANYONE_SIGNED_IN,

@@ -27,6 +27,7 @@ export const ROUTES = {
   models: { method: 'get', path: '/api/models' },
   unitSheet: { method: 'get', path: '/api/units/{tag}/sheet' },
   unitService: { method: 'get', path: '/api/units/{tag}/service' },
+  fleetService: { method: 'get', path: '/api/service' },
   bench: { method: 'get', path: '/api/bench' },
   planAnew: { method: 'post', path: '/api/bench/plan' },
   workingHours: { method: 'get', path: '/api/working-hours' },

@@ -1,7 +1,8 @@
 import type { InferType } from 'yup';
-import { array, number, object, string, type Frozen } from '../fields';
+import { array, classId, instant, number, object, readiness, string, type Frozen } from '../fields';
 
 const days = number().required();
+const visit = object({ inDays: days, ids: array(string().required()).required() });
 
 const moment = object({ trueHours: number().required(), at: string().required() });
 
@@ -33,9 +34,47 @@ export const unitService = object({
   came: moment.required(),
   /** Expected of a calendar day. */
   hoursPerDay: number().required(),
+  /** Expected of a day on hire. */
+  hoursPerHireDay: number().required(),
   items: array(serviceItemState.required()).required(),
-  visits: array(object({ inDays: days, ids: array(string().required()).required() }).required()).required(),
+  visits: array(visit.required()).required(),
   /** Minutes that each by itself on its day would cost more. */
   savedMinutes: number().required(),
 });
 export type UnitService = Frozen<InferType<typeof unitService>>;
+
+const due = object({
+  id: string().required(),
+  /** Overdue below 0 or at it. */
+  share: number().required(),
+  fallsDueIn: object({ early: days, expected: days, late: days }).required(),
+  hoursLeft: number().nullable().defined(),
+  daysLeft: number().nullable().defined(),
+  runsOutDuring: string().nullable().defined(),
+  jobId: string().nullable().defined(),
+  minutes: number().required(),
+});
+
+/** What falls due in the yard in the weeks ahead, unit by unit, the soonest first; and the work of each week. */
+export const fleetService = object({
+  at: instant.required(),
+  weeks: array(
+    object({
+      fromAt: instant.required(),
+      /** Minutes of what falls due in it; in the first, of what is overdue too. */
+      minutes: number().required(),
+      overdueMinutes: number().required(),
+    }).required(),
+  ).required(),
+  units: array(
+    object({
+      tag: string().required(),
+      classId: classId.required(),
+      readiness: readiness.required(),
+      items: array(due.required()).required(),
+      visits: array(visit.required()).required(),
+      savedMinutes: number().required(),
+    }).required(),
+  ).required(),
+});
+export type FleetService = Frozen<InferType<typeof fleetService>>;

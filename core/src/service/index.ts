@@ -1,6 +1,6 @@
 export { groupVisits } from './groupVisits';
 export { dueAtHours, fallsDueIn, intervalDays, itemState, type Moment } from './itemState';
-export { runsOutDuring } from './runsOut';
+export { onHire, runsOutDuring } from './runsOut';
 export { doneBySteps, itemsWithJobs } from './doneBySteps';
 export { SHARE_OUT, shareOnHire } from './shareOnHire';
 export { HIRE_DAYS } from './whenReached';

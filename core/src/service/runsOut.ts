@@ -26,3 +26,17 @@ export function runsOutDuring(
   }
   return null;
 }
+
+/**
+ * How an item stands when a unit goes out for so many days from now. In: its state, hours to be expected a day on hire, days (0 or more).
+ * Out: overdue now, runs out meanwhile, or lasts. Example: 12 h left, 3 days at 5 h: it runs out.
+ */
+export function onHire(
+  { hoursLeft, daysLeft, share }: Pick<ItemState, 'hoursLeft' | 'daysLeft' | 'share'>,
+  hoursPerDay: number,
+  days: number,
+): 'overdue' | 'runs-out' | 'lasts' {
+  if (share < 0) return 'overdue';
+  const isOver = (hoursLeft ?? Infinity) < hoursPerDay * days || (daysLeft ?? Infinity) < days;
+  return isOver ? 'runs-out' : 'lasts';
+}

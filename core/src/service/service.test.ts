@@ -4,7 +4,7 @@ import { CLASS_IDS, engineOilOf, SERVICE_PLANS, stepsOfService, workOfItem } fro
 import { doneBySteps, itemsWithJobs } from './doneBySteps';
 import { groupVisits, LATE_MINUTES, VISIT_MINUTES, type Ahead } from './groupVisits';
 import { dueAtHours, fallsDueIn, intervalDays, itemState } from './itemState';
-import { runsOutDuring } from './runsOut';
+import { onHire, runsOutDuring } from './runsOut';
 import { SHARE_OUT, shareOnHire } from './shareOnHire';
 import { FURTHEST, whenReached } from './whenReached';
 import { loopIn, withIncluded } from './withIncluded';
@@ -205,4 +205,20 @@ describe('the plans', () => {
     expect(item('log-splitter', 'hydraulic-fluid')?.every).toEqual({ months: 12 });
     expect(item('generator', 'load-transfer')?.every).toEqual({ months: 1 });
   });
+});
+
+describe('an item on hire', () => {
+  const state = (hoursLeft: number | null, daysLeft: number | null = null, share = 0.5) => ({
+    hoursLeft,
+    daysLeft,
+    share,
+  });
+
+  test.each([
+    [state(12), 'runs-out'],
+    [state(15), 'lasts'],
+    [state(null, 2), 'runs-out'],
+    [state(null, 3), 'lasts'],
+    [state(40, 40, -0.1), 'overdue'],
+  ] as const)('three days at five hours: %j %s', (item, says) => expect(onHire(item, 5, 3)).toBe(says));
 });

@@ -19,6 +19,7 @@ import type { Chance } from './chance';
 import type { Rows } from './rows';
 import { dueAt, whenOpen } from './openHours';
 import type { Fate } from './scenario';
+import { isInSeason, morningOf } from './seasons';
 import { ServiceBook } from './ServiceBook';
 import { DAY, HOUR, iso, RULES, UnitWriter } from './unitWriter';
 
@@ -74,15 +75,23 @@ export class UnitLife {
     const end = now - this.#quietDays() * DAY;
     let at = this.#life.beganAt + this.#chance.between(1, 12) * DAY;
     for (;;) {
-      const outAt = this.#morning(at);
+      const outAt = morningOf(at, this.#chance);
       const days = this.#chance.pick([1, 1, 2, 2, 3, 4, 6]);
       const endedAt = outAt + days * DAY - 10 * HOUR;
       if (endedAt + 3 * DAY > end) break;
-      if (this.#inSeason(outAt)) this.#hire(outAt, endedAt, this.#ordinaryFindings());
+      if (isInSeason(this.#life.classId, outAt, this.#chance)) this.#hire(outAt, endedAt, this.#ordinaryFindings());
       at = endedAt + this.#chance.between(0.4, 1.8) * this.#life.gapDays * DAY + DAY;
     }
+    this.#serveBetween(end);
     this.#standAs(fate, now);
     return this.#writer.unitId;
+  }
+
+  /** What comes round soon is done when it last stood still; on one in six nobody thought of it. */
+  #serveBetween(at: number): void {
+    if (this.#writer.unitId % 6 === 0) return;
+    const { trueHours } = this.#writer;
+    this.#writer.serviced(at, trueHours, this.#services.doneBetween({ trueHours, at: new Date(at) }), null);
   }
 
   /** The last days before now that its present state takes up. */
@@ -93,20 +102,6 @@ export class UnitLife {
     if (fate.stands === 'laid-up') return 40;
     if (fate.stands === 'gone') return 90;
     return 5;
-  }
-
-  #morning(at: number): number {
-    const day = new Date(at);
-    day.setHours(8, this.#chance.whole(0, 90), 0, 0);
-    return day.getTime();
-  }
-
-  #inSeason(at: number): boolean {
-    const month = new Date(at).getMonth();
-    const winter = month >= 10 || month <= 2;
-    if (this.#life.classId === 'snowblower') return winter || this.#chance.next() < 0.03;
-    if (this.#life.classId === 'tiller') return month >= 3 && month <= 8;
-    return true;
   }
 
   #arrive(): void {
@@ -270,10 +265,12 @@ export class UnitLife {
       this.#hireUntil(now - fate.daysAgo * DAY, fate, false);
     }
     if (fate.stands === 'out')
-      this.#goOut(this.#nextReference(), this.#morning(now - 3 * DAY), dueAt(now, fate.dueInDays), { state: 'out' });
+      this.#goOut(this.#nextReference(), morningOf(now - 3 * DAY, this.#chance), dueAt(now, fate.dueInDays), {
+        state: 'out',
+      });
     if (fate.stands === 'back') {
       const reference = this.#nextReference();
-      this.#goOut(reference, this.#morning(now - 3 * DAY), dueAt(now, 0), {
+      this.#goOut(reference, morningOf(now - 3 * DAY, this.#chance), dueAt(now, 0), {
         state: 'back',
         back_at: iso(now - fate.hoursAgo * HOUR),
       });
@@ -294,7 +291,7 @@ export class UnitLife {
     closeJobs: boolean,
   ): void {
     const endedAt = whenOpen(at);
-    this.#hire(this.#morning(endedAt - 2 * DAY), endedAt, findings, closeJobs);
+    this.#hire(morningOf(endedAt - 2 * DAY, this.#chance), endedAt, findings, closeJobs);
   }
 
   #replaceMeter(at: number): void {

@@ -23,7 +23,7 @@ export interface Promised {
 }
 
 /** A hire that is not over, with the unit that it has or is given. */
-export interface AssignedHire {
+interface AssignedHire {
   readonly id: number;
   readonly reference: string;
   readonly classId: ClassId;
@@ -39,7 +39,7 @@ export interface AssignedHire {
   readonly help: Help | null;
 }
 
-export interface AssignedUnit {
+interface AssignedUnit {
   readonly unitId: number;
   readonly tag: string;
   readonly classId: ClassId;

@@ -61,6 +61,7 @@ describe('what is asked before a hire is booked', () => {
 
   test('who hires and how to reach them stands on the hire', async () => {
     const whom = {
+      sure: true,
       hirer: 'Orchard on the slope',
       phone: '555 0117',
       tag: 'GE-01',

@@ -1,4 +1,4 @@
-import type { ClassId } from '@hudrik/core/catalogue';
+import { SERVICE_ITEMS, type ClassId } from '@hudrik/core/catalogue';
 import type { HireLine } from '@hudrik/core/contracts';
 import { HIRE, HIRES_PROMISED } from '@hudrik/core/states';
 import { notifyChange } from '../background/notify';
@@ -10,6 +10,8 @@ import type { Taker } from '../log/taking';
 import { closeUndone } from '../defects/settle';
 import { refuse } from '../refusal';
 import { unitByTag } from '../fleet/units';
+import { readServiceFacts } from '../service/serviceFacts';
+import { itemsOf } from '../service/unitService';
 import { readFree } from './free';
 import { hireRows, toHireLine } from './hireLines';
 
@@ -106,8 +108,9 @@ export async function addHire(context: Context, actor: Actor, fresh: NewHire): P
   return oneHire(context, fresh.reference);
 }
 
-/** Asked about: a unit that is not fit now, and a class of which none is free then. */
-async function mustBeLikely({ db }: Context, { tag, classId, fromAt, toAt }: NewHire): Promise<void> {
+/** Asked about: a unit that is not fit now, or whose service runs out meanwhile, and a class of which none is free then. */
+async function mustBeLikely({ db, now }: Context, fresh: NewHire): Promise<void> {
+  const { tag, classId, fromAt, toAt } = fresh;
   if (tag === null) {
     const free = await readFree(db, { class: classId, from: fromAt, to: toAt });
     if (free.units.length <= (await promisedOfClass(db, { classId, fromAt, toAt })))
@@ -117,6 +120,19 @@ async function mustBeLikely({ db }: Context, { tag, classId, fromAt, toAt }: New
   const unit = await unitByTag(db, tag);
   const { readiness, because } = unit.readiness_verdict;
   if (readiness === 'held' || readiness === 'laid-up') refuse('hire-doubtful', { why: 'not-fit', readiness, because });
+  const over = await runsOutOn(db, now(), unit.id, fresh);
+  if (over.length > 0) refuse('hire-doubtful', { why: 'runs-out', because: over });
+}
+
+/** Items of its service that would run out during this hire, and that no job is there for. */
+async function runsOutOn(db: Context['db'], at: Date, unitId: number, fresh: NewHire): Promise<string[]> {
+  const [facts] = await readServiceFacts(db, at, unitId);
+  if (facts === undefined) return [];
+  const hire = { reference: fresh.reference, fromAt: new Date(fresh.fromAt), toAt: new Date(fresh.toAt) };
+  const hires = [...facts.hires, hire].sort((a, b) => a.fromAt.getTime() - b.fromAt.getTime());
+  return itemsOf({ ...facts, hires }, at)
+    .filter(({ runsOutDuring, jobId }) => runsOutDuring === fresh.reference && jobId === null)
+    .map(({ id }) => SERVICE_ITEMS.find((item) => item.id === id)?.name ?? id);
 }
 
 /** Hires of any unit of a class in that time. */

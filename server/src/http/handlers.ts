@@ -21,6 +21,7 @@ import { editUnit } from '../fleet/editUnit';
 import { exportSheets, importSheets } from '../exchange/sheets';
 import { readUnitParts } from '../fleet/unitParts';
 import { readUnitSheet } from '../fleet/unitSheet';
+import { readFleetService } from '../service/fleetService';
 import { readUnitService } from '../service/unitService';
 import { addModel, changeSheet, readModels, readModelSheet } from '../fleet/models';
 import { readUnits } from '../fleet/unitLines';
@@ -97,6 +98,7 @@ export function handlersOf(installation: Installation): Handlers {
     changeSheet: async ({ context, params, body }) => changeSheet(context.db, numberIn(params, 'id'), body),
     unitSheet: async ({ context, params }) => readUnitSheet(context.db, param(params, 'tag')),
     unitService: async ({ context, params }) => readUnitService(context, param(params, 'tag')),
+    fleetService: async ({ context }) => readFleetService(context),
     bench: async ({ context }) => readBench(context),
     planAnew: async ({ context, body }) => planAnew(context, body.seconds),
     workingHours: async ({ context }) => readWorkingHours(context.db),

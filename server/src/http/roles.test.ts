@@ -35,6 +35,7 @@ const WHO: Readonly<Record<OperationId, string>> = {
   models: 'a t l c',
   unitSheet: 'a t l c',
   unitService: 'a t l c',
+  fleetService: 'a t l c',
   bench: 'a t l c',
   planAnew: 't l',
   workingHours: 'a t l c',

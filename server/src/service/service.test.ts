@@ -97,6 +97,7 @@ describe('a unit’s service plan', () => {
         fromAt: from.toISOString(),
         toAt: to.toISOString(),
         hirer: 'Orra',
+        sure: true,
         phone: '',
       },
     });

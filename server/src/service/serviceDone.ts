@@ -5,7 +5,7 @@ import { stands } from '../fleet/stands';
 import { refuse } from '../refusal';
 
 /** What was done last of each item, by item. */
-export async function doneOf(db: Db | Trx, unitId: number): Promise<ReadonlyMap<string, Moment>> {
+async function doneOf(db: Db | Trx, unitId: number): Promise<ReadonlyMap<string, Moment>> {
   const rows = await db
     .selectFrom('service_done')
     .distinctOn('item')
@@ -18,7 +18,7 @@ export async function doneOf(db: Db | Trx, unitId: number): Promise<ReadonlyMap<
 }
 
 /** When a unit came to the yard, and with how many true hours: its first reading that stands. */
-export async function cameAt(db: Db | Trx, unitId: number): Promise<Moment> {
+async function cameAt(db: Db | Trx, unitId: number): Promise<Moment> {
   const row = await db
     .selectFrom('meter_reading as r')
     .innerJoin('meter_reading as first', 'first.id', 'r.stands_for')

@@ -14,7 +14,7 @@ const YEAR_DAYS = 365;
 const HIRES_TOLD = 12;
 
 /** A hire that it is out on, whose hours no meter has told yet, or that it is booked for. */
-export interface PromisedHire {
+interface PromisedHire {
   readonly reference: string;
   readonly fromAt: Date;
   readonly toAt: Date;

@@ -47,6 +47,7 @@ export function serviceOf(facts: ServiceFacts, at: Date): UnitService {
     planVersion: plan.version,
     came: told(came),
     hoursPerDay,
+    hoursPerHireDay: meanHoursPerDay(use),
     items: items.sort((a, b) => a.fallsDueIn.expected - b.fallsDueIn.expected || a.share - b.share),
     visits: visits.map(({ inDays, ids }) => ({ inDays, ids: [...ids] })),
     savedMinutes: Math.round(saved),

@@ -1,4 +1,4 @@
-import { router, type Href } from 'expo-router';
+import { router } from 'expo-router';
 import { View } from 'react-native';
 import { useChange, usePerson } from '@/api';
 import { Button } from '@/design';
@@ -20,7 +20,7 @@ export function BenchTools() {
           onPress={() => search.mutate({ body: { seconds: SECONDS } })}
         />
       ) : null}
-      <Button label="Who works when" onPress={() => router.navigate('/hours' as Href)} />
+      <Button label="Who works when" onPress={() => router.navigate('/hours')} />
     </View>
   );
 }

@@ -9,6 +9,7 @@ import { ScrollView, View } from 'react-native';
 import { object, string } from 'yup';
 import { sentenceOf, usePerson } from '@/api';
 import { Button, Choice, Failure, Readiness, Section, Words } from '@/design';
+import { ServiceOnHire } from '@/features/service';
 import { StandingNotes } from '@/features/sheet';
 import { daysFromNow, hoursSince } from '@/features/fleet';
 import { FormChoices, FormField, useSchemaForm } from '@/forms';
@@ -120,6 +121,7 @@ export function CheckOutForm({
         </View>
         <StandingNotes tag={opening.tag} place="check-out" />
         {send.isError ? <Failure sentence={sentenceOf(send.error)} kept="What you entered is still here." /> : null}
+        <ServiceOnHire tag={opening.tag} days={booked ? -hoursSince(booked.toAt) / 24 : days} />
         {inPrep ? <PrepNotDone because={because} isLead={role === 'lead'} control={control} /> : null}
         <Section title="Hire">
           {booked ? (

@@ -54,6 +54,8 @@ function doubtIn(error: unknown): string | null {
   if (!(error instanceof Refused) || error.problem.code !== 'hire-doubtful') return null;
   const { why, because } = error.problem.facts ?? {};
   if (why === 'none-free') return 'None of that class is free in that time.';
+  if (why === 'runs-out')
+    return `Runs out during this hire: ${(Array.isArray(because) ? because.map(String) : []).join(', ')}. Serve it before, or book it all the same.`;
   const reasons = Array.isArray(because) ? because.map(String) : [];
   return `That unit is not fit now${reasons.length > 0 ? `: ${reasons.join(' ')}` : '.'}`;
 }

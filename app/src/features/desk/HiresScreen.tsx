@@ -1,14 +1,17 @@
 import { classOf } from '@hudrik/core/catalogue';
-import type { HireLine } from '@hudrik/core/contracts';
+import type { CalendarHire, HireCalendar as Calendar, HireLine } from '@hudrik/core/contracts';
 import { Link, router } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { sentenceOf, useChange, usePerson, useRead } from '@/api';
-import { Button, Card, Empty, Failure, Heading, Loading, Words } from '@/design';
+import { Button, Card, Empty, Failure, Heading, Loading, useIsWide, Words } from '@/design';
 import { LongList } from '@/design/LongList';
 import { useEntry } from '@/outbox';
 import { sayTime } from '@/writing';
 import { BookHire } from './BookHire';
+import { HireCalendar } from './HireCalendar';
+import { HireSheet } from './HireSheet';
+import { sayHelp, sayHires } from './sayHire';
 
 type Row = { readonly heading: string; readonly count: number } | HireLine;
 
@@ -16,7 +19,12 @@ type Row = { readonly heading: string; readonly count: number } | HireLine;
 export function HiresScreen() {
   const hires = useRead('hires');
   const { role } = usePerson();
+  const wide = useIsWide();
   const rows = useMemo(() => rowsOf(hires.data?.hires ?? []), [hires.data]);
+  const calendar = useRead('hireCalendar');
+  const [reference, choose] = useState<string | null>(null);
+  const chosen = calendar.data?.hires.find((hire) => hire.reference === reference);
+  const given = calendar.data?.hires;
   if (!hires.data)
     return hires.isError ? (
       <Failure sentence="The hires cannot be fetched just now." retry={() => void hires.refetch()} />
@@ -27,8 +35,13 @@ export function HiresScreen() {
   const header = (
     <View className="gap-5 pb-5">
       <Words role="heading" aria-level={1} size={22} face="strong">
-        {out} out, {booked} booked.
+        {calendar.data ? sayHires(calendar.data) : `${out} out, ${booked} booked.`}
       </Words>
+      {calendar.data ? <Uncovered calendar={calendar.data} onChoose={choose} /> : null}
+      {calendar.data ? <HireCalendar calendar={calendar.data} onChoose={choose} /> : null}
+      {calendar.data && chosen ? (
+        <HireSheet calendar={calendar.data} hire={chosen} onClose={() => choose(null)} />
+      ) : null}
       {role === 'lead' || role === 'counter' ? <BookHire /> : null}
       {role === 'apprentice' ? null : (
         <Button label="Several are back" className="self-start" onPress={() => router.navigate('/returns')} />
@@ -42,12 +55,39 @@ export function HiresScreen() {
       label="Hires"
       estimate={96}
       header={header}
-      contentClassName="w-full max-w-[760px] self-center mx-auto p-4 pb-10"
+      contentClassName={`w-full self-center mx-auto p-4 pb-10 ${wide ? '' : 'max-w-[760px]'}`}
       render={(row) =>
-        'heading' in row ? <SectionHead title={row.heading} count={row.count} /> : <HireRow hire={row} />
+        'heading' in row ? (
+          <SectionHead title={row.heading} count={row.count} />
+        ) : (
+          <HireRow hire={row} given={given?.find((one) => one.reference === row.reference) ?? null} />
+        )
       }
     />
   );
+}
+
+/** Hires that no unit can be given, with what would help. */
+function Uncovered({
+  calendar,
+  onChoose,
+}: {
+  readonly calendar: Calendar;
+  readonly onChoose: (reference: string) => void;
+}) {
+  return calendar.hires
+    .filter(({ tag }) => tag === null)
+    .map((hire) => (
+      <View key={hire.reference} className="flex-row items-center gap-3 border-l-[6px] border-held pl-3" role="alert">
+        <View className="min-w-0 flex-1">
+          <Words face="strong">
+            {`${hire.reference}, any ${classOf(hire.classId).name.toLowerCase()}, ${sayTime(hire.fromAt)}: no unit.`}
+          </Words>
+          <Words size={15}>{sayHelp(hire)}</Words>
+        </View>
+        <Button label="Change" aria-label={`Change ${hire.reference}`} onPress={() => onChoose(hire.reference)} />
+      </View>
+    ));
 }
 
 function rowsOf(hires: readonly HireLine[]): Row[] {
@@ -68,7 +108,20 @@ const SectionHead = ({ title, count }: { readonly title: string; readonly count:
   </View>
 );
 
-function HireRow({ hire }: { readonly hire: HireLine }) {
+function GivenLines({ hire, given }: { readonly hire: HireLine; readonly given: CalendarHire | null }) {
+  return (
+    <>
+      {hire.tag === null && given?.tag ? <Words size={15}>{`${given.tag} is given`}</Words> : null}
+      {given?.overruns ? (
+        <Words size={15} tone="prep">
+          A service runs out meanwhile.
+        </Words>
+      ) : null}
+    </>
+  );
+}
+
+function HireRow({ hire, given }: { readonly hire: HireLine; readonly given: CalendarHire | null }) {
   const { role } = usePerson();
   const back = useEntry('hire-back');
   const cancel = useChange('cancelHire');
@@ -97,6 +150,7 @@ function HireRow({ hire }: { readonly hire: HireLine }) {
             <Words size={15}>
               {sayTime(hire.fromAt)} to {sayTime(hire.toAt)}
             </Words>
+            <GivenLines hire={hire} given={given} />
             {hire.hirer || hire.phone ? (
               <Words size={15}>{[hire.hirer, hire.phone].filter(Boolean).join(', ')}</Words>
             ) : null}

@@ -76,6 +76,7 @@ const placeKeys = (showHelp: () => void): readonly KeyBinding[] => [
   ...PLACES.map((place) => ({ keys: place.key, does: place.name, run: () => router.navigate(place.href) })),
   { keys: 'g p', does: 'Parts', run: () => router.navigate('/parts') },
   { keys: 'g h', does: 'Hires', run: () => router.navigate('/hires') },
+  { keys: 'g v', does: 'Service', run: () => router.navigate('/service') },
   { keys: '/', does: 'Find a tag', run: () => router.navigate('/yard?find=1') },
   { keys: '?', does: 'This sheet', run: showHelp },
 ];

@@ -24,6 +24,7 @@ const service = (more: Partial<UnitService> = {}): UnitService => ({
   classId: 'generator',
   planVersion: 1,
   came: { trueHours: 0, at: '2028-03-04T10:00:00Z' },
+  hoursPerHireDay: 3,
   hoursPerDay: 2,
   items: [
     state('engine-oil', { hoursLeft: -2.5, share: -0.05, runsOutDuring: null }),

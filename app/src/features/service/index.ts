@@ -1,1 +1,2 @@
 export { ServiceOfUnit } from './ServiceOfUnit';
+export { ServiceOnHire } from './ServiceOnHire';

@@ -29,6 +29,7 @@ export function MoreScreen() {
         {person.role === 'counter' ? null : (
           <Button label="Find the fault of an engine without a tag" onPress={go('/find')} />
         )}
+        <Button label="Service: what falls due" onPress={go('/service')} />
         <Button label="Parts, orders, exchange parts" onPress={go('/parts')} />
         <Button label="Numbers: tightening, open-air gap" onPress={go('/numbers')} />
         <Button label="What the yard has learned" onPress={go('/learned')} />

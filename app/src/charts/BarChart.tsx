@@ -1,0 +1,1 @@
+export { BarChart as default } from 'react-native-gifted-charts';

@@ -1,0 +1,66 @@
+import { SERVICE_ITEMS, stepsOfService, workOfItem, type ServiceItem } from '@hudrik/core/catalogue';
+import type { UnitService } from '@hudrik/core/contracts';
+import { doneBySteps, itemsWithJobs } from '@hudrik/core/service';
+import { useState } from 'react';
+import { sentenceOf, usePerson } from '@/api';
+import { Button, Card, Failure, Words } from '@/design';
+import { useEntry } from '@/outbox';
+import { sayWhen } from './sayService';
+
+/** A visit further off than this is told, and not raised yet: much may run or stand until then. */
+const RAISED_WITHIN_DAYS = 14;
+
+export const itemOf = (id: string): ServiceItem | undefined => SERVICE_ITEMS.find((item) => item.id === id);
+
+/** The next visit that pays: what to do in it, and what that saves against each by itself. */
+export function Together({ service }: { readonly service: Pick<UnitService, 'tag' | 'visits' | 'savedMinutes'> }) {
+  const { role } = usePerson();
+  const raise = useEntry('job-raised');
+  const [raising, setRaising] = useState<'not-yet' | 'under-way' | readonly string[]>('not-yet');
+  const next = service.visits[0];
+  if (next === undefined) return null;
+  const items = next.ids.flatMap((id) => itemOf(id) ?? []);
+  const own = itemsWithJobs(items, (item) => doneBySteps(stepsOfService(workOfItem(item)), SERVICE_ITEMS));
+  const minutes = own.reduce((sum, item) => sum + item.minutes, 0);
+  const mayRaise = (role === 'technician' || role === 'lead') && next.inDays <= RAISED_WITHIN_DAYS;
+  // What one refusal stops is told; the rest is raised all the same. Once is enough: without a connection they wait on this device.
+  const raiseAll = async (): Promise<void> => {
+    setRaising('under-way');
+    const refused: string[] = [];
+    for (const item of own) {
+      const facts = {
+        kind: 'service',
+        work: workOfItem(item),
+        title: item.name,
+        minutes: item.minutes,
+        blocks: 'none',
+      } as const;
+      await raise
+        .mutateAsync({ facts, on: { tag: service.tag } })
+        .catch((error: Error) => refused.push(`${item.name}: ${sentenceOf(error)}`));
+    }
+    setRaising(refused);
+  };
+  return (
+    <Card className="gap-2">
+      <Words face="strong">{`${sayWhen(next.inDays)}: ${items.map((item) => item.name).join(', ')}`}</Words>
+      <Words size={15} tone="ink-soft">
+        {[
+          `${minutes} min at the bench`,
+          service.savedMinutes > 0 &&
+            `grouped over the next 120 days it saves ${service.savedMinutes} min against each by itself`,
+        ]
+          .filter(Boolean)
+          .join('; ')}
+      </Words>
+      {mayRaise ? (
+        <Button
+          label={own.length === 1 ? 'Raise this job' : `Raise these ${own.length} jobs`}
+          disabled={raising !== 'not-yet'}
+          onPress={() => void raiseAll()}
+        />
+      ) : null}
+      {Array.isArray(raising) && raising.length > 0 ? <Failure sentence={raising.join(' ')} /> : null}
+    </Card>
+  );
+}
