@@ -146,7 +146,8 @@ describe('what to do now', () => {
   test('an oil service within five hours is due, until there is a job for it or the unit is out', async () => {
     await yard.addUnit('GE-20', 'generator', 10);
     await yard.checkIn(wellCheckIn('GE-20', 'generator', '56.0', hoursKept('56.0')));
-    const due = async () => (await shift()).due.map((line) => [line.tag, line.facts['left'], line.minutes]);
+    const due = async () =>
+      (await shift()).due.map((line) => [line.tag, line.because.slice(0, 2).join(', '), line.minutes]);
     const every = (await yard.read<UnitPage>('/api/units/GE-20')).unit.oilServiceEvery;
     const { trueHours, hoursToOilService } = (await yard.read<UnitPage>('/api/units/GE-20')).unit;
     assert.equal(hoursToOilService, Math.round((10 + every - trueHours) * 10) / 10);
@@ -154,7 +155,7 @@ describe('what to do now', () => {
     assert.deepEqual([every, hoursToOilService], [50, 4]);
     assert.deepEqual(
       (await due()).filter(([tag]) => tag === 'GE-20'),
-      [['GE-20', 4, 25]],
+      [['GE-20', 'Engine oil, Pre-filter', 33]],
     );
     await yard.enter(
       { tag: 'GE-20' },

@@ -1,6 +1,6 @@
 import { OPEN_JOB_STATES } from '@hudrik/core/card';
-import { classOf } from '@hudrik/core/catalogue';
-import type { HireLine, JobLine, Shift, ShiftLine, UnitLine } from '@hudrik/core/contracts';
+import { classOf, SERVICE_PLANS } from '@hudrik/core/catalogue';
+import type { HireLine, JobLine, ServiceItemState, Shift, ShiftLine, UnitLine } from '@hudrik/core/contracts';
 import { sayAtGate, type AtGate } from '@hudrik/core/log';
 import { byNeed, coverHires, neededAt, type Shortfall } from '@hudrik/core/readiness';
 import type { Context } from '../context';
@@ -8,11 +8,11 @@ import { toUnitLine, unitRows } from '../fleet/unitLines';
 import { readAtGate } from '../hires/readAtGate';
 import { hireRows, toHireLine } from '../hires/hireLines';
 import { jobRows, toJobLine } from '../jobs/jobLines';
+import { readServiceFacts, type ServiceFacts } from '../service/serviceFacts';
+import { serviceOf } from '../service/unitService';
 
 /** How far ahead a hire counts as going out soon. */
 const SOON_HOURS = 48;
-/** A unit with fewer hours than this left to its oil service falls due. */
-const DUE_WITHIN_HOURS = 5;
 /** A check-in takes about so long (common practice). */
 const CHECK_IN_MINUTES = 6;
 
@@ -44,28 +44,29 @@ export async function readShift({ db, now }: Context): Promise<Shift> {
     ),
   );
   const opened = jobs.filter((job) => job.state === 'open');
+  const planned = await plannedBy(db);
+  const withPlan = (line: ShiftLine): ShiftLine => {
+    const own = planned.get(line.tag ?? '');
+    return own ? { ...line, facts: { ...line.facts, plannedFrom: own.from, plannedWho: own.who } } : line;
+  };
+  const inPlan = (a: ShiftLine, b: ShiftLine): number =>
+    byNeed(planned.get(a.tag ?? '')?.from ?? null, planned.get(b.tag ?? '')?.from ?? null);
   return {
     at: at.toISOString(),
     goingOut: leaving.length,
     goingOutNotFit: soon.length,
     minutesBetween: [...back, ...soon].reduce((sum, line) => sum + line.minutes, 0),
     back,
-    soon,
+    soon: soon.map(withPlan),
     held: units
       .filter(
         (unit) => unit.verdict.readiness === 'held' && !unit.verdict.notLookedAtSince && !waitingFor.has(unit.tag),
       )
-      .map((unit) => unitLine('held', unit, jobs)),
-    inWork: opened.map((job) => jobShiftLine(job)),
+      .map((unit) => withPlan(unitLine('held', unit, jobs)))
+      .sort(inPlan),
+    inWork: opened.map((job) => withPlan(jobShiftLine(job))).sort(inPlan),
     toSign: await signatureLines(db),
-    due: units
-      .filter(
-        (unit) =>
-          unit.verdict.readiness !== 'out' &&
-          unit.hoursToOilService <= DUE_WITHIN_HOURS &&
-          !jobs.some((job) => job.tag === unit.tag && job.kind === 'service'),
-      )
-      .map(dueLine),
+    due: await dueLines(db, at),
     hires: hires.slice(0, 60),
   };
 }
@@ -206,13 +207,53 @@ const jobShiftLine = (job: JobLine): ShiftLine => ({
   reference: null,
 });
 
-const dueLine = (unit: UnitLine): ShiftLine => ({
-  tag: unit.tag,
-  classId: unit.classId,
-  code: 'oil-service-due',
-  facts: { left: unit.hoursToOilService, nextFrom: unit.nextHire?.fromAt ?? null },
-  because: [],
-  minutes: 25,
-  jobId: null,
-  reference: null,
-});
+/** Units whose service is best done now, the most overdue first: what of it, in one visit. */
+async function dueLines(db: Context['db'], at: Date): Promise<ShiftLine[]> {
+  const here = (await readServiceFacts(db, at)).filter(({ readiness }) => !['out', 'laid-up'].includes(readiness));
+  return here
+    .flatMap((facts) => {
+      const { items, visits } = serviceOf(facts, at);
+      const now = visits[0];
+      if (now === undefined || now.inDays >= 1) return [];
+      const own = items.filter(({ id }) => now.ids.includes(id));
+      return [{ line: dueLine(facts, own), worst: Math.min(...own.map(({ share }) => share)) }];
+    })
+    .sort((a, b) => a.worst - b.worst)
+    .map(({ line }) => line);
+}
+
+function dueLine({ tag, classId }: ServiceFacts, items: readonly ServiceItemState[]): ShiftLine {
+  const plan = SERVICE_PLANS[classId].items.filter(({ id }) => items.some((item) => item.id === id));
+  return {
+    tag,
+    classId,
+    code: 'service-due',
+    facts: {
+      ids: items.map(({ id }) => id).join(' '),
+      overdue: items.filter(({ share }) => share < 0).length,
+      runsOutDuring: items.find(({ runsOutDuring }) => runsOutDuring !== null)?.runsOutDuring ?? null,
+    },
+    because: plan.map(({ name }) => name),
+    minutes: plan.reduce((sum, { minutes }) => sum + minutes, 0),
+    jobId: null,
+    reference: null,
+  };
+}
+
+/** What the plan that people see says of each unit: who works on it, and from when. */
+async function plannedBy(
+  db: Context['db'],
+): Promise<ReadonlyMap<string, { readonly from: string; readonly who: string }>> {
+  const kept = await db.selectFrom('bench_plan').select(['made_at', 'plan', 'tags']).executeTakeFirst();
+  if (kept === undefined) return new Map();
+  const people = new Map(
+    (await db.selectFrom('person').select(['id', 'name']).execute()).map(({ id, name }) => [String(id), name]),
+  );
+  return new Map(
+    kept.plan.visits.flatMap(({ id, from, who }) => {
+      const at = new Date(kept.made_at.getTime() + from * 60_000).toISOString();
+      const tag = kept.tags[id];
+      return tag === undefined || who === null ? [] : [[tag, { from: at, who: people.get(who) ?? '' }] as const];
+    }),
+  );
+}

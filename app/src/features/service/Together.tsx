@@ -12,17 +12,12 @@ const RAISED_WITHIN_DAYS = 14;
 
 export const itemOf = (id: string): ServiceItem | undefined => SERVICE_ITEMS.find((item) => item.id === id);
 
-/** The next visit that pays: what to do in it, and what that saves against each by itself. */
-export function Together({ service }: { readonly service: Pick<UnitService, 'tag' | 'visits' | 'savedMinutes'> }) {
-  const { role } = usePerson();
+/** Raises the jobs of some items together, once: what another of them does is not raised by itself. */
+export function useRaise(tag: string, ids: readonly string[]) {
   const raise = useEntry('job-raised');
   const [raising, setRaising] = useState<'not-yet' | 'under-way' | readonly string[]>('not-yet');
-  const next = service.visits[0];
-  if (next === undefined) return null;
-  const items = next.ids.flatMap((id) => itemOf(id) ?? []);
+  const items = ids.flatMap((id) => itemOf(id) ?? []);
   const own = itemsWithJobs(items, (item) => doneBySteps(stepsOfService(workOfItem(item)), SERVICE_ITEMS));
-  const minutes = own.reduce((sum, item) => sum + item.minutes, 0);
-  const mayRaise = (role === 'technician' || role === 'lead') && next.inDays <= RAISED_WITHIN_DAYS;
   // What one refusal stops is told; the rest is raised all the same. Once is enough: without a connection they wait on this device.
   const raiseAll = async (): Promise<void> => {
     setRaising('under-way');
@@ -36,11 +31,28 @@ export function Together({ service }: { readonly service: Pick<UnitService, 'tag
         blocks: 'none',
       } as const;
       await raise
-        .mutateAsync({ facts, on: { tag: service.tag } })
+        .mutateAsync({ facts, on: { tag } })
         .catch((error: Error) => refused.push(`${item.name}: ${sentenceOf(error)}`));
     }
     setRaising(refused);
   };
+  return {
+    items,
+    own,
+    raiseAll: () => void raiseAll(),
+    isOff: raising !== 'not-yet',
+    refused: Array.isArray(raising) ? raising.join(' ') : '',
+  };
+}
+
+/** The next visit that pays: what to do in it, and what that saves against each by itself. */
+export function Together({ service }: { readonly service: Pick<UnitService, 'tag' | 'visits' | 'savedMinutes'> }) {
+  const { role } = usePerson();
+  const next = service.visits[0];
+  const { items, own, raiseAll, isOff, refused } = useRaise(service.tag, next?.ids ?? []);
+  if (next === undefined) return null;
+  const minutes = own.reduce((sum, item) => sum + item.minutes, 0);
+  const mayRaise = (role === 'technician' || role === 'lead') && next.inDays <= RAISED_WITHIN_DAYS;
   return (
     <Card className="gap-2">
       <Words face="strong">{`${sayWhen(next.inDays)}: ${items.map((item) => item.name).join(', ')}`}</Words>
@@ -56,11 +68,11 @@ export function Together({ service }: { readonly service: Pick<UnitService, 'tag
       {mayRaise ? (
         <Button
           label={own.length === 1 ? 'Raise this job' : `Raise these ${own.length} jobs`}
-          disabled={raising !== 'not-yet'}
-          onPress={() => void raiseAll()}
+          disabled={isOff}
+          onPress={raiseAll}
         />
       ) : null}
-      {Array.isArray(raising) && raising.length > 0 ? <Failure sentence={raising.join(' ')} /> : null}
+      {refused ? <Failure sentence={refused} /> : null}
     </Card>
   );
 }

@@ -3,7 +3,7 @@ import { router, type Href } from 'expo-router';
 import { Pressable, View } from 'react-native';
 import { Button, Words } from '@/design';
 import { Silhouette } from '@/features/fleet';
-import { useEntry } from '@/outbox';
+import { useRaise } from '@/features/service';
 import { sayMinutes } from '@/writing';
 import { sayShiftLine } from './sayShiftLine';
 
@@ -56,7 +56,8 @@ function ActionOf({ line }: { readonly line: ShiftLine }) {
       />
     );
   if (line.code === 'class-short') return <Button className={button} label="Hires" onPress={go('/hires')} />;
-  if (line.code === 'oil-service-due' && line.tag) return <RaiseOilService tag={line.tag} className={button} />;
+  if (line.code === 'service-due' && line.tag)
+    return <RaiseService tag={line.tag} ids={idsOf(line)} className={button} />;
   if (line.jobId)
     return (
       <Button
@@ -69,23 +70,24 @@ function ActionOf({ line }: { readonly line: ShiftLine }) {
   return null;
 }
 
-const OIL_SERVICE = {
-  kind: 'service',
-  work: 'oil-service',
-  title: 'Oil service',
-  minutes: 25,
-  blocks: 'none',
-} as const;
+/** Items of a service that is due. */
+const idsOf = ({ facts }: ShiftLine): string[] => String(facts['ids'] ?? '').split(' ');
 
-function RaiseOilService({ tag, className }: { readonly tag: string; readonly className: string }) {
-  const raise = useEntry('job-raised');
+interface RaiseProps {
+  readonly tag: string;
+  readonly ids: readonly string[];
+  readonly className: string;
+}
+
+function RaiseService({ tag, ids, className }: RaiseProps) {
+  const { raiseAll, isOff, refused } = useRaise(tag, ids);
   return (
     <Button
       className={className}
-      label={raise.isSuccess ? 'Raised' : 'Raise job'}
-      aria-label={`Raise the oil service of ${tag}`}
-      disabled={raise.isPending || raise.isSuccess}
-      onPress={() => raise.mutate({ facts: OIL_SERVICE, on: { tag } })}
+      label={refused ? 'Not raised' : isOff ? 'Raised' : 'Raise'}
+      aria-label={`Raise the service of ${tag}`}
+      disabled={isOff}
+      onPress={raiseAll}
     />
   );
 }

@@ -104,11 +104,19 @@ describe('the shift', () => {
 
   test('a service that falls due is raised once', async () => {
     const server = show(<ShiftScreen />, {
-      ...reply({ due: [line('oil-service-due', { facts: { left: -2.5 } })] }),
+      ...reply({
+        due: [
+          line('service-due', {
+            facts: { ids: 'engine-oil plug', overdue: 1 },
+            because: ['Engine oil', 'Plug'],
+          }),
+        ],
+      }),
       [LOG]: taken,
     });
-    expect(await screen.findByText('2.5 h overdue.')).toBeTruthy();
-    await press('Raise the oil service of GE-07');
+    expect(await screen.findByText('Service: Engine oil, Plug')).toBeTruthy();
+    expect(screen.getByText('Overdue.')).toBeTruthy();
+    await press('Raise the service of GE-07');
     await waitFor(() =>
       expect(server.sent[0]?.body).toMatchObject({
         kind: 'job-raised',
@@ -116,7 +124,16 @@ describe('the shift', () => {
         facts: { kind: 'service', work: 'oil-service', blocks: 'none' },
       }),
     );
-    expect(await screen.findByRole('button', { name: 'Raise the oil service of GE-07', disabled: true })).toBeTruthy();
+    expect(await screen.findByRole('button', { name: 'Raise the service of GE-07', disabled: true })).toBeTruthy();
+  });
+
+  test('what is planned says when and with whom', async () => {
+    const planned = { plannedFrom: soon, plannedWho: 'Ivo Tarnwell' };
+    show(
+      <ShiftScreen />,
+      reply({ held: [line('held', { because: ['It leaks.'], facts: { since: soon, ...planned } })] }),
+    );
+    expect(await screen.findByText(/Planned .* with Ivo Tarnwell\.$/)).toBeTruthy();
   });
 
   test('a tap on a line opens its unit', async () => {

@@ -1,6 +1,6 @@
 import type { ShiftLine } from '@hudrik/core/contracts';
 import { CLASS_TAGS } from '@hudrik/core/classTags';
-import { sayAgo, sayHours, sayTime } from '@/writing';
+import { sayAgo, sayTime } from '@/writing';
 
 type Facts = ShiftLine['facts'];
 const text = (facts: Facts, name: string): string => String(facts[name] ?? '');
@@ -39,12 +39,13 @@ const SAY: Readonly<Record<string, (line: ShiftLine) => { what: string; why: str
     what: 'To be signed',
     why: `${text(facts, 'by')} asks for a signature, ${sayAgo(text(facts, 'since'))}.`,
   }),
-  'oil-service-due': ({ facts }) => ({
-    what: 'Oil service',
-    why:
-      Number(facts['left']) < 0
-        ? `${sayHours(-Number(facts['left']))} overdue.`
-        : `${sayHours(Number(facts['left']))} left.`,
+  'service-due': ({ facts, because }) => ({
+    what: `Service: ${because.slice(0, 3).join(', ')}${because.length > 3 ? ` and ${because.length - 3} more` : ''}`,
+    why: facts['overdue']
+      ? 'Overdue.'
+      : facts['runsOutDuring']
+        ? `It would run out on ${text(facts, 'runsOutDuring')}.`
+        : 'Best done now, together.',
   }),
 };
 
@@ -54,5 +55,13 @@ function standsAs(facts: Facts): string {
   return 'Not fit.';
 }
 
-export const sayShiftLine = (line: ShiftLine): { what: string; why: string } =>
-  SAY[line.code]?.(line) ?? { what: line.code, why: line.because.join(' ') };
+export function sayShiftLine(line: ShiftLine): { what: string; why: string } {
+  const { what, why } = SAY[line.code]?.(line) ?? { what: line.code, why: line.because.join(' ') };
+  return { what, why: `${why}${sayPlanned(line.facts)}`.trim() };
+}
+
+/** Who is to work on it, and from when, by the plan of the bench. */
+function sayPlanned(facts: Facts): string {
+  if (!facts['plannedFrom']) return '';
+  return ` Planned ${sayTime(text(facts, 'plannedFrom'))} with ${text(facts, 'plannedWho')}.`;
+}
