@@ -199,6 +199,11 @@ export const OPERATIONS = {
     body: bench.planAnew,
     reply: bench.bench,
   }),
+  dayPdf: operation('dayPdf', {
+    summary: 'What somebody has to do today, to print',
+    who: ANYONE_SIGNED_IN,
+    reply: mixed(),
+  }),
   workingHours: operation('workingHours', {
     summary: 'Who works when, and who is away',
     who: ANYONE_SIGNED_IN,

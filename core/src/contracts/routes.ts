@@ -30,6 +30,7 @@ export const ROUTES = {
   fleetService: { method: 'get', path: '/api/service' },
   bench: { method: 'get', path: '/api/bench' },
   planAnew: { method: 'post', path: '/api/bench/plan' },
+  dayPdf: { method: 'get', path: '/api/bench/{person}/day.pdf' },
   workingHours: { method: 'get', path: '/api/working-hours' },
   setHours: { method: 'put', path: '/api/working-hours/{id}' },
   addAbsence: { method: 'post', path: '/api/absences' },

@@ -189,3 +189,17 @@ describe('shifts', () => {
     assert.equal(shifts[0]?.[0], 2 * 24 * HOUR + 7.5 * HOUR);
   });
 });
+
+describe('the day on paper', () => {
+  test('what somebody does today, in its order, and why; nobody else’s', async () => {
+    const technician = yard.personId('technician');
+    const answer = await yard.ask('GET', `/api/bench/${technician}/day.pdf`, { as: 'technician' });
+    assert.equal(answer.headers.get('content-type'), 'application/pdf');
+    const text = await answer.text();
+    const reply = await bench();
+    const first = reply.plan.phases.filter(({ who }) => who === String(technician)).sort((a, b) => a.from - b.from)[0];
+    const visit = reply.visits.find(({ id }) => id === first?.visitId);
+    assert.ok(visit && text.includes(visit.tag) && text.includes(visit.titles[0] ?? '-'), text);
+    assert.equal((await problemIn(await yard.ask('GET', '/api/bench/99/day.pdf', { as: 'lead' }))).code, 'not-found');
+  });
+});

@@ -42,6 +42,7 @@ import { readSignInOptions, SESSION_DAYS, signIn, signOut } from '../people/sess
 import { changeSettings, readSettings } from '../people/settings';
 import { putPhoto, readPhoto, readThumb, type Photo } from '../photos/photos';
 import { cardPdf } from '../printing/cardPdf';
+import { dayPdf } from '../printing/dayPdf';
 import { estimatePdf } from '../printing/estimatePdf';
 import { refuse } from '../refusal';
 import { readShift } from '../shift/shift';
@@ -101,6 +102,8 @@ export function handlersOf(installation: Installation): Handlers {
     fleetService: async ({ context }) => readFleetService(context),
     bench: async ({ context }) => readBench(context),
     planAnew: async ({ context, body }) => planAnew(context, body.seconds),
+    dayPdf: async ({ context, params, response }) =>
+      sendPdf(response, 'day', await dayPdf(context, param(params, 'person'), originOf(response))),
     workingHours: async ({ context }) => readWorkingHours(context.db),
     setHours: async ({ context, params, body }) => setHours(context, numberIn(params, 'id'), body.hours),
     addAbsence: async ({ context, body }) => addAbsence(context, body),

@@ -38,6 +38,7 @@ const WHO: Readonly<Record<OperationId, string>> = {
   fleetService: 'a t l c',
   bench: 'a t l c',
   planAnew: 't l',
+  dayPdf: 'a t l c',
   workingHours: 'a t l c',
   setHours: 'l',
   addAbsence: 'l',

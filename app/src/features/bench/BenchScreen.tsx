@@ -42,7 +42,7 @@ function PhonePlan({ bench, handle }: Props) {
   return (
     <>
       <NextOnPhone bench={bench} onChoose={choose} />
-      <BenchTools />
+      <BenchTools bench={bench} />
       {visit ? (
         <Sheet title={`${visit.tag} in the plan`} open onClose={() => choose(null)}>
           <VisitPanel bench={bench} handle={handle} visit={visit} />
@@ -58,7 +58,7 @@ function WidePlan({ bench, handle }: Props) {
   const visit = bench.visits.find(({ id }) => id === chosen);
   return (
     <>
-      <BenchTools />
+      <BenchTools bench={bench} />
       {bench.people.length === 0 ? (
         <Empty sentence="Nobody works at the bench. Say who works when, and the plan is made." />
       ) : (

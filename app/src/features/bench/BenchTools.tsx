@@ -1,3 +1,4 @@
+import type { BenchReply } from '@hudrik/core/contracts';
 import { router } from 'expo-router';
 import { View } from 'react-native';
 import { useChange, usePerson } from '@/api';
@@ -7,8 +8,10 @@ import { Button } from '@/design';
 const SECONDS = 5;
 
 /** What is done about the whole plan: a longer search, who works when. */
-export function BenchTools() {
-  const { role } = usePerson();
+export function BenchTools({ bench }: { readonly bench: BenchReply }) {
+  const { role, id } = usePerson();
+  const me = String(id);
+  const whose = bench.people.some((person) => person.id === me) ? me : bench.people[0]?.id;
   const search = useChange('planAnew');
   const signs = role === 'lead' || role === 'technician';
   return (
@@ -21,6 +24,16 @@ export function BenchTools() {
         />
       ) : null}
       <Button label="Who works when" onPress={() => router.navigate('/hours')} />
+      {whose === undefined
+        ? null
+        : (role === 'lead' ? bench.people : bench.people.filter((person) => person.id === whose)).map((person) => (
+            <Button
+              key={person.id}
+              kind="quiet"
+              label={`Print the day: ${person.name}`}
+              onPress={() => window.open(`/api/bench/${person.id}/day.pdf`, '_blank')}
+            />
+          ))}
     </View>
   );
 }
