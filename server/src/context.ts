@@ -3,6 +3,7 @@ import type { WaysAsked } from '@hudrik/core/money';
 import type { BenchAsked } from '@hudrik/core/planning';
 import type { Instruments } from './cards/instruments';
 import type { Db } from './database/tables';
+import type { BookingDesk } from './desk/bookingDesk';
 import type { Sheet } from './printing/sheet';
 import type { Planned, Reckoned, Undiagnosed } from './sums/sums';
 
@@ -22,6 +23,8 @@ export interface Context {
   readonly paper: PaperMaker;
   /** Sums that take long, off the main thread. */
   readonly sums: Sums;
+  /** Where hires are booked outside. */
+  readonly desk: BookingDesk;
 }
 
 export interface Sums {

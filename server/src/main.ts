@@ -8,6 +8,8 @@ import { prepareBackground, startBackground } from './background/runner';
 import { tasksOf } from './background/tasks';
 import { httpInstruments } from './cards/instruments';
 import { databaseOn, openPool } from './database/open';
+import { deskBookings } from './demo/deskBookings';
+import { httpDesk } from './desk/bookingDesk';
 import { bringUpToDate } from './fleet/bringUpToDate';
 import { httpApp } from './http/app';
 import { httpSupplier } from './parts/supplier';
@@ -37,17 +39,22 @@ const nobodyYet = (await db.selectFrom('person').select('id').limit(1).executeTa
 const firstLeadCode = nobodyYet ? randomBytes(12).toString('base64url') : null;
 const built = path.resolve(path.dirname(fileURLToPath(import.meta.url)), '../../app/dist');
 // Until a real supplier and real instruments are named, the simulated ones that ship with it answer. In the demo a day of delivery is short.
-const standIns = await startStandIns({
-  dayMs: Number(process.env.HUDRIK_SUPPLIER_DAY_MS ?? (demo ? 4000 : 86_400_000)),
-  failsOf100: Number(process.env.HUDRIK_SUPPLIER_FAILS ?? (demo ? 4 : 0)),
-  now: Date.now,
-});
+const standIns = await startStandIns(
+  {
+    dayMs: Number(process.env.HUDRIK_SUPPLIER_DAY_MS ?? (demo ? 4000 : 86_400_000)),
+    failsOf100: Number(process.env.HUDRIK_SUPPLIER_FAILS ?? (demo ? 4 : 0)),
+    now: Date.now,
+  },
+  undefined,
+  demo ? deskBookings(new Date()) : [],
+);
 const supplier = httpSupplier(process.env.HUDRIK_SUPPLIER_URL ?? standIns.supplierUrl);
 const instruments = httpInstruments(process.env.HUDRIK_INSTRUMENTS_URL ?? standIns.loadBankUrl);
 const paper = paperPool();
 const sums = sumsPool();
 const events = listenForChanges(url, log);
-const context = { db, now: () => new Date(), instruments, paper, sums };
+const desk = httpDesk(process.env.HUDRIK_DESK_URL ?? standIns.deskUrl);
+const context = { db, now: () => new Date(), instruments, paper, sums, desk };
 const background = await startBackground(workerPool, tasksOf(context, supplier), log);
 const app = httpApp({
   context,

@@ -50,3 +50,22 @@ export const hireChange = object({
   fromAt: instant.optional(),
   toAt: instant.optional(),
 });
+
+/** How it stands with the booking desk outside. */
+export const desk = object({
+  answeredAt: instant.nullable().defined(),
+  /** Since then: away, cut-short or nonsense; what it said last stands. */
+  problem: string().nullable().defined(),
+  hires: number().required(),
+  /** Of its list: what was not taken, and why. */
+  notTaken: array(
+    object({
+      uid: string().required(),
+      problem: string().required(),
+      reference: string().nullable().defined(),
+    }).required(),
+  ).required(),
+});
+export type DeskReply = Frozen<InferType<typeof desk>>;
+
+export const calendarAddress = object({ path: string().required() });

@@ -268,6 +268,32 @@ export const OPERATIONS = {
     reply: fleet.hires,
     status: 201,
   }),
+  desk: operation('desk', {
+    summary: 'How it stands with the booking desk outside: when it was read, what of it was not taken',
+    who: ANYONE_SIGNED_IN,
+    reply: hires.desk,
+  }),
+  readDeskNow: operation('readDeskNow', {
+    summary: 'Read the booking desk’s calendar now: in the background, how it went is read by the same address',
+    who: DESK,
+    reply: hires.desk,
+    status: 202,
+  }),
+  calendarAddress: operation('calendarAddress', {
+    summary: 'Where one’s own calendar is read, with a secret',
+    who: ANYONE_SIGNED_IN,
+    reply: hires.calendarAddress,
+  }),
+  renewCalendar: operation('renewCalendar', {
+    summary: 'A new secret: the old address is dead',
+    who: ANYONE_SIGNED_IN,
+    reply: hires.calendarAddress,
+  }),
+  ownCalendar: operation('ownCalendar', {
+    summary: 'The plan and the service that falls due, as iCalendar, for whoever has the secret',
+    who: 'public',
+    reply: mixed(),
+  }),
   hireCalendar: operation('hireCalendar', {
     summary:
       'Hires by class and unit, those of a class with the unit that each is given; what is not covered, with the nearest help',

@@ -6,6 +6,7 @@ declare global {
       'ask-quote': { readonly number: string };
       thumbnail: { readonly photoId: string };
       'clock-end': { readonly clockId: string };
+      'read-desk': Readonly<Record<string, never>>;
       tick: Readonly<Record<string, never>>;
     }
   }

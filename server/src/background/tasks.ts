@@ -1,4 +1,5 @@
 import type { Context } from '../context';
+import { takeDesk } from '../desk/takeDesk';
 import { askOrder, askUnasked } from '../parts/askOrder';
 import { fetchQuote } from '../parts/quotes';
 import type { Supplier } from '../parts/supplier';
@@ -8,14 +9,18 @@ import { cleanUp } from './cleanUp';
 import type { Tasks } from './runner';
 
 /** Each task calls one use case. All of them may run again. */
-export const tasksOf = (context: Pick<Context, 'db' | 'now'>, supplier: Supplier): Tasks => ({
+export const tasksOf = (context: Pick<Context, 'db' | 'now' | 'desk'>, supplier: Supplier): Tasks => ({
   'ask-order': ({ orderId }) => askOrder(context, supplier, orderId),
   'ask-quote': ({ number }) => fetchQuote(context, supplier, number),
   thumbnail: ({ photoId }) => makeThumbnail(context, photoId),
   'clock-end': ({ clockId }) => endClock(context.db, clockId),
+  'read-desk': async () => {
+    await takeDesk(context, context.desk);
+  },
   tick: async () => {
     await askUnasked(context.db, context.now());
     await enqueueMissingThumbnails(context.db);
     await cleanUp(context);
+    await takeDesk(context, context.desk);
   },
 });

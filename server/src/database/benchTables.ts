@@ -1,6 +1,6 @@
 import type { BenchAsked, BenchPlan, PlanChange, Promised } from '@hudrik/core/planning';
 import type { Generated, GeneratedAlways, JSONColumnType } from 'kysely';
-import type { Instant } from './columns';
+import type { Instant, MaybeInstant } from './columns';
 
 type Json<T> = JSONColumnType<T & object, string, string>;
 
@@ -49,7 +49,24 @@ interface HireAssignmentTable {
   made_at: Instant;
 }
 
+/** A hire as the booking desk's calendar has it. */
+interface DeskEventTable {
+  uid: string;
+  hire_id: number | null;
+  seen_at: Instant;
+  problem: string | null;
+}
+
+/** One row: when the desk answered last, and what went wrong since. */
+interface DeskStateTable {
+  only_one: Generated<boolean>;
+  answered_at: MaybeInstant;
+  problem: string | null;
+}
+
 export interface BenchTables {
+  desk_event: DeskEventTable;
+  desk_state: DeskStateTable;
   hire_assignment: HireAssignmentTable;
   working_hours: WorkingHoursTable;
   absence: AbsenceTable;

@@ -17,6 +17,7 @@ import { migrationsAfter } from '../testing/migrationsAfter';
 import { emptyDatabase, type MadeDatabase } from '../testing/databases';
 import { migratorFor, openDatabase } from './open';
 import type { Db } from './tables';
+import { NO_DESK } from '../desk/noDesk';
 
 const NOW = new Date('2030-03-04T10:00:00Z');
 const YARD = new URL('../testing/yards/before0008.sql.gz', import.meta.url);
@@ -153,6 +154,7 @@ describe('visits of a yard kept by the version before', () => {
       instruments: { open: async () => null },
       paper: { make: async () => Buffer.alloc(0) },
       sums: NO_SUMS,
+      desk: NO_DESK,
     };
     await takeEntry(context, person, {
       id: randomUUID(),

@@ -13,6 +13,7 @@ import { enterAs } from '../log/enterAs';
 import { changeExchangePart } from '../parts/exchangeParts';
 import { makeThumbnail, putPhoto } from '../photos/photos';
 import { PARTS_CSV } from './partsList';
+import { NO_DESK } from '../desk/noDesk';
 
 const HOUR = 3_600_000;
 
@@ -31,6 +32,7 @@ export async function addWorkInHand(db: Db, now: Date): Promise<void> {
     instruments: { open: async () => null },
     paper: { make: async () => Buffer.alloc(0) },
     sums: NO_SUMS,
+    desk: NO_DESK,
   });
   await importParts(at(400), lead, PARTS_CSV);
   await stubbornGenerator(at, ivo);

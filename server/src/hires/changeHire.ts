@@ -21,8 +21,8 @@ const GRACE_MS = 15 * 60_000;
 
 /** A booked hire goes with another unit, any of its class, or at another time. Not into the past, nor over another hire of that unit. */
 export async function changeHire(
-  context: Context,
-  actor: Actor,
+  context: Pick<Context, 'db' | 'now'>,
+  actor: Actor | null,
   reference: string,
   change: HireChange,
 ): Promise<HireCalendar> {

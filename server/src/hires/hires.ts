@@ -165,7 +165,11 @@ export const takeBack: Taker<'hire-back'> = async ({ change, at, facts: { refere
   return record({});
 };
 
-export async function cancelHire(context: Context, actor: Actor, reference: string): Promise<{ hires: HireLine[] }> {
+export async function cancelHire(
+  context: Pick<Context, 'db' | 'now'>,
+  actor: Actor | null,
+  reference: string,
+): Promise<{ hires: HireLine[] }> {
   const seen = await hireByReference(context.db, reference);
   if (seen.unit_id === null) await inTransaction(context.db, (trx) => cancel(trx, reference));
   else

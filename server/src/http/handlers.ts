@@ -1,6 +1,7 @@
 import { timingSafeEqual } from 'node:crypto';
 import type { Response } from 'express';
 import { sql } from 'kysely';
+import { enqueue } from '../background/enqueue';
 import { addAbsence, endAbsence, readWorkingHours, setHours } from '../bench/workingHours';
 import { planAnew, readBench } from '../bench/readBench';
 import { readClocks } from '../cards/clocks';
@@ -9,6 +10,8 @@ import { readWays } from '../cards/ways';
 import { readOpening } from '../checkins/opening';
 import { readCheckIn } from '../checkins/readCheckIn';
 import type { Context } from '../context';
+import { calendarSecret, ownCalendar } from '../desk/ownCalendar';
+import { readDesk } from '../desk/takeDesk';
 import { exportHires, importHires } from '../exchange/hires';
 import { exportModels, importModels } from '../exchange/models';
 import { exportParts, importParts } from '../exchange/parts';
@@ -114,6 +117,19 @@ export function handlersOf(installation: Installation): Handlers {
     hires: async ({ context, query }) => readHires(context, query),
     free: async ({ context, query }) => readFree(context.db, query),
     addHire: async ({ context, actor, body }) => addHire(context, actor, body),
+    desk: async ({ context }) => readDesk(context.db),
+    readDeskNow: async ({ context }) => {
+      await enqueue(context.db, 'read-desk', {}, { key: 'read-desk' });
+      return readDesk(context.db);
+    },
+    calendarAddress: async ({ context, actor }) => calendarSecret(context.db, actor.id, false),
+    renewCalendar: async ({ context, actor }) => calendarSecret(context.db, actor.id, true),
+    ownCalendar: async ({ context, params, response }) => {
+      const text = await ownCalendar(context, param(params, 'secret').replace(/\.ics$/, ''));
+      response.setHeader('Cache-Control', 'private, no-store');
+      response.type('text/calendar; charset=utf-8').send(text);
+      return undefined;
+    },
     hireCalendar: async ({ context }) => readCalendar(context),
     changeHire: async ({ context, actor, params, body }) =>
       changeHire(context, actor, param(params, 'reference'), body),

@@ -16,7 +16,7 @@ export async function dayPdf(context: Context, personId: string, origin: string)
   return context.paper.make(daySheet(bench, personId, writingOf(settings).day, origin));
 }
 
-export function daySheet(bench: BenchReply, personId: string, day: Day, origin: string): Sheet {
+function daySheet(bench: BenchReply, personId: string, day: Day, origin: string): Sheet {
   const person = bench.people.find(({ id }) => id === personId) ?? refuse('not-found', { person: personId });
   const instant = (minute: number): string => new Date(Date.parse(bench.at) + minute * MINUTE_MS).toISOString();
   const firstDay = firstDayOf(bench, personId, (minute) => day(instant(minute)).slice(0, 10));

@@ -1,4 +1,5 @@
 import type { Express } from 'express';
+import { bookingDeskStandIn, type DeskBooking } from './bookingDesk';
 import { loadBankStandIn } from './loadBank';
 import { supplierStandIn, type SupplierManners } from './supplier';
 import { portOf } from '../portOf';
@@ -6,18 +7,30 @@ import { portOf } from '../portOf';
 export interface StandIns {
   readonly supplierUrl: string;
   readonly loadBankUrl: string;
+  /** Of its feed. */
+  readonly deskUrl: string;
   readonly stop: () => void;
 }
 
 /** Starts the simulated outside on loopback, each a service of its own on a free port. */
-export async function startStandIns(manners: SupplierManners, everyMs?: number): Promise<StandIns> {
-  const [supplier, loadBank] = await Promise.all([listen(supplierStandIn(manners)), listen(loadBankStandIn(everyMs))]);
+export async function startStandIns(
+  manners: SupplierManners,
+  everyMs?: number,
+  bookings: readonly DeskBooking[] = [],
+): Promise<StandIns> {
+  const [supplier, loadBank, desk] = await Promise.all([
+    listen(supplierStandIn(manners)),
+    listen(loadBankStandIn(everyMs)),
+    listen(bookingDeskStandIn(bookings)),
+  ]);
   return {
     supplierUrl: supplier.url,
     loadBankUrl: loadBank.url,
+    deskUrl: `${desk.url}/hires.ics`,
     stop: () => {
       supplier.stop();
       loadBank.stop();
+      desk.stop();
     },
   };
 }

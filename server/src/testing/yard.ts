@@ -15,6 +15,7 @@ import type { Context } from '../context';
 import { databaseOn, openPool } from '../database/open';
 import type { Db } from '../database/tables';
 import { closeOf } from '../defects/closeDefects';
+import type { DeskAnswer } from '../desk/bookingDesk';
 import { insertUnit } from '../fleet/addUnit';
 import { changeUnit } from '../log/changeUnit';
 import { httpApp } from '../http/app';
@@ -57,6 +58,9 @@ export class TestYard {
   readonly #cookies = new Map<Role, string>();
   #close: () => Promise<void> = async () => undefined;
 
+  /** What the booking desk answers. */
+  deskAnswer: DeskAnswer = { ok: false, problem: 'away' };
+
   async open(signInsPerMinute = 1000): Promise<void> {
     const database = await makeDatabase();
     this.pool = openPool(database.url, 16);
@@ -79,6 +83,7 @@ export class TestYard {
         },
       },
       paper: { make: async (sheet) => Buffer.from(JSON.stringify(sheet)) },
+      desk: { read: async () => this.deskAnswer },
     };
     const installation = { version: 'test', demo: false, firstLeadCode: 'first-code', events };
     const app = httpApp({ context: this.context, installation, log: silent, webFolder: null, signInsPerMinute });

@@ -9,6 +9,7 @@ import { LongList } from '@/design/LongList';
 import { useEntry } from '@/outbox';
 import { sayTime } from '@/writing';
 import { BookHire } from './BookHire';
+import { DeskLine } from './DeskLine';
 import { HireCalendar } from './HireCalendar';
 import { HireSheet } from './HireSheet';
 import { sayHelp, sayHires } from './sayHire';
@@ -37,6 +38,7 @@ export function HiresScreen() {
       <Words role="heading" aria-level={1} size={22} face="strong">
         {calendar.data ? sayHires(calendar.data) : `${out} out, ${booked} booked.`}
       </Words>
+      <DeskLine />
       {calendar.data ? <Uncovered calendar={calendar.data} onChoose={choose} /> : null}
       {calendar.data ? <HireCalendar calendar={calendar.data} onChoose={choose} /> : null}
       {calendar.data && chosen ? (

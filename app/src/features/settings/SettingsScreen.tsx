@@ -2,6 +2,7 @@ import type { Person } from '@hudrik/core/contracts';
 import { View } from 'react-native';
 import { queryClient, readKey, sentenceOf, useChange, usePerson } from '@/api';
 import { Choice, Failure, Page, Section, Words } from '@/design';
+import { OwnCalendar } from './OwnCalendar';
 import { YardSettings } from './YardSettings';
 
 type Preferences = Person['preferences'];
@@ -45,6 +46,7 @@ export function SettingsScreen() {
           {choice('theme', 'system', 'As the device')}
         </View>
       </Section>
+      <OwnCalendar />
       {role === 'lead' ? <YardSettings /> : null}
     </Page>
   );
