@@ -29,6 +29,8 @@ export interface Context {
 
 export interface Sums {
   readonly reckon: (asked: WaysAsked) => Promise<Reckoned>;
+  /** By fault, how likely it is. */
+  readonly suspects: (of: Undiagnosed) => Promise<Readonly<Record<string, number>>>;
   readonly minutesToFind: (of: Undiagnosed) => Promise<number>;
   /** Plans the bench for so many milliseconds. */
   readonly planBench: (asked: BenchAsked, ms: number) => Promise<Planned>;

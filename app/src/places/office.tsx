@@ -1,5 +1,5 @@
 import { useLocalSearchParams } from 'expo-router';
-import { DataSheetScreen } from '@/features/desk';
+import { DataSheetScreen, TroubleScreen } from '@/features/desk';
 import { FirstLead } from '@/features/session/FirstLead';
 
 export { AddUnitScreen, ExchangeScreen, FreeScreen, HiresScreen } from '@/features/desk';
@@ -15,4 +15,8 @@ export function DataSheetRoute() {
 export function FirstLeadRoute() {
   const { code } = useLocalSearchParams<{ code?: string }>();
   return <FirstLead code={code ?? ''} />;
+}
+export function TroubleRoute() {
+  const { tag } = useLocalSearchParams<{ tag: string }>();
+  return <TroubleScreen key={tag} tag={tag} />;
 }

@@ -25,6 +25,7 @@ export { CAUTIONS } from './cautions';
 export { CLASS_TAGS } from './classTags';
 export { FIND_FAULT } from './checklists/findFault';
 export { COMPLAINTS, ENDED } from './complaints';
+export { BEFORE_HELP, FIRST_HELP, type FirstHelp } from './complaints/firstHelp';
 export { DERIVED_FINDINGS } from './findings';
 export { MISLEADING, STANDSTILLS, TELLS_PAST } from './warnings';
 export { GAP_WAYS, GOVERNOR_CLASSES, GOVERNOR_CLASSES_SOURCE, READING_LIMITS, type GovernorClass } from './limits';

@@ -68,4 +68,17 @@ export const desk = object({
 });
 export type DeskReply = Frozen<InferType<typeof desk>>;
 
+/** What to say to a hirer who rings. */
+export const trouble = object({
+  /** Comes first, whatever is tried. */
+  before: string().required(),
+  /** What may safely be tried, the likeliest to help first. */
+  tries: array(string().required()).required(),
+  /** A unit that is fit and free until the hire ends. */
+  swap: string().nullable().defined(),
+  reference: string().nullable().defined(),
+});
+export type TroubleReply = Frozen<InferType<typeof trouble>>;
+export const troubleQuery = object({ complaints: string().max(400).required() });
+
 export const calendarAddress = object({ path: string().required() });

@@ -26,7 +26,7 @@ export {
 export type { FleetService, ServiceItemState, UnitService } from './service';
 export { newHire, newModel, newUnit } from './fleet';
 export type { Defect, HireLine, ImportReport, JobLine, UnitLine, UnitPage, UnitsReply } from './fleet';
-export type { CalendarHire, CalendarUnit, DeskReply, HireCalendar } from './hires';
+export type { CalendarHire, CalendarUnit, DeskReply, HireCalendar, TroubleReply } from './hires';
 export type { CheckIn, Opening, Shift, ShiftLine } from './inspection';
 export type { Change, LogRecord, SentLogEntry } from './log';
 export { newPart } from './parts';

@@ -82,6 +82,8 @@ export const opening = object({
   nextHire: hireLine.nullable().defined(),
   /** What three taps said of it when it came back in a pile. */
   atGate: atGate.nullable().optional(),
+  /** Complaints that the hirer told on the telephone. */
+  told: array(string().required()).optional(),
   wentOut: object({
     fuelEighths: number().required(),
     kit: array(kitCount.required()).required(),

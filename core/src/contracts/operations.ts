@@ -11,7 +11,7 @@ import * as log from './log';
 import * as parts from './parts';
 import * as people from './people';
 import { ROUTES, type OperationId } from './routes';
-import { ANYONE_SIGNED_IN, WORKS_ON_UNITS, DESK, LEAD_ONLY, SIGNS_OFF, type Role } from '../fields';
+import { ANYONE_SIGNED_IN, WORKS_ON_UNITS, DESK, HANDS_OUT, LEAD_ONLY, SIGNS_OFF, type Role } from '../fields';
 
 export interface Operation {
   readonly method: 'get' | 'post' | 'patch' | 'put' | 'delete';
@@ -267,6 +267,12 @@ export const OPERATIONS = {
     body: fleet.newHire,
     reply: fleet.hires,
     status: 201,
+  }),
+  trouble: operation('trouble', {
+    summary: 'What to say to a hirer who rings: what may safely be tried, and what could go in its place',
+    who: HANDS_OUT,
+    query: hires.troubleQuery,
+    reply: hires.trouble,
   }),
   desk: operation('desk', {
     summary: 'How it stands with the booking desk outside: when it was read, what of it was not taken',

@@ -41,6 +41,7 @@ export const ROUTES = {
   hires: { method: 'get', path: '/api/hires' },
   free: { method: 'get', path: '/api/free' },
   addHire: { method: 'post', path: '/api/hires' },
+  trouble: { method: 'get', path: '/api/units/{tag}/trouble' },
   desk: { method: 'get', path: '/api/desk' },
   readDeskNow: { method: 'post', path: '/api/desk/read' },
   calendarAddress: { method: 'get', path: '/api/session/calendar' },

@@ -158,6 +158,13 @@ export const SAMPLES: {
     'At the gate: does not run, leaks, something is missing',
   ],
   'hire-cancelled': [{ reference: 'B-1' }, {}, 'Hire B-1 cancelled'],
+  'trouble-told': [
+    { reference: 'B-1', complaintIds: ['hard-to-start'], note: 'On the slope' },
+    {},
+    'The hirer of B-1 rang',
+    'It was hard to start.',
+    'On the slope',
+  ],
   'hire-changed': [
     { reference: 'B-1', tag: 'GE-02', fromAt: '2030-03-04T09:00:00Z', toAt: '2030-03-05T09:00:00Z' },
     {},

@@ -75,6 +75,7 @@ const WHO: Readonly<Record<KindId, string>> = {
   'hire-back': 'technician lead counter',
   'hire-cancelled': '',
   'hire-changed': '',
+  'trouble-told': 'technician lead counter',
   'unit-added': '',
   'unit-changed': '',
   'reading-corrected': SIGNATURE,

@@ -4,6 +4,7 @@ import { forecastHours } from '@hudrik/core/hours';
 import { HIRES_GOING_ON } from '@hudrik/core/states';
 import type { Context } from '../context';
 import type { Db } from '../database/tables';
+import { toldSince } from '../hires/trouble';
 import { readAtGate } from '../hires/readAtGate';
 import { hireRows, toHireLine } from '../hires/hireLines';
 import { lastReading, rateOfUse } from '../fleet/meters';
@@ -45,6 +46,7 @@ export async function readOpening({ db, now }: Pick<Context, 'db' | 'now'>, tag:
     hire: hire ? toHireLine(hire) : null,
     nextHire: line.nextHire,
     atGate: hire ? ((await readAtGate(db, [hire.reference])).get(hire.reference) ?? null) : null,
+    told: hire ? await toldSince(db, unit.id, hire.out_at) : [],
     wentOut: hire ? await wentOut(db, hire.id) : null,
     lastFuelEighths: unit.fuel_eighths,
     use,

@@ -30,6 +30,7 @@ import { addModel, changeSheet, readModels, readModelSheet } from '../fleet/mode
 import { readUnits } from '../fleet/unitLines';
 import { readUnitPage } from '../fleet/unitPage';
 import { readFree } from '../hires/free';
+import { readTrouble } from '../hires/trouble';
 import { readCalendar } from '../hires/calendar';
 import { changeHire } from '../hires/changeHire';
 import { addHire, cancelHire, readHires } from '../hires/hires';
@@ -117,6 +118,7 @@ export function handlersOf(installation: Installation): Handlers {
     hires: async ({ context, query }) => readHires(context, query),
     free: async ({ context, query }) => readFree(context.db, query),
     addHire: async ({ context, actor, body }) => addHire(context, actor, body),
+    trouble: async ({ context, params, query }) => readTrouble(context, param(params, 'tag'), query.complaints),
     desk: async ({ context }) => readDesk(context.db),
     readDeskNow: async ({ context }) => {
       await enqueue(context.db, 'read-desk', {}, { key: 'read-desk' });

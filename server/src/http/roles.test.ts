@@ -49,6 +49,7 @@ const WHO: Readonly<Record<OperationId, string>> = {
   hires: 'a t l c',
   free: 'a t l c',
   addHire: 'l c',
+  trouble: 't l c',
   desk: 'a t l c',
   readDeskNow: 'l c',
   calendarAddress: 'a t l c',

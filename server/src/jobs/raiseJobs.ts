@@ -42,6 +42,8 @@ async function raise(trx: Trx, { unitId, checkInId, verdict, at }: Raising, job:
         why: JSON.stringify([...new Set([...why, ...existing.why])]),
         origins: JSON.stringify(uniqueOrigins([...job.origins, ...existing.origins])),
         caution: cautionOf(reasons) ?? existing.caution,
+        // What was told on the telephone has none yet: what this one saw is its background.
+        check_in_id: existing.check_in_id ?? checkInId,
         version: existing.version + 1,
       })
       .where('id', '=', existing.id)

@@ -9,6 +9,7 @@ import { confirmCauses } from '../findings/confirmCauses';
 import { describeMachine, openFinding, takeLook, takeObservation } from '../findings/takeFinding';
 import { correctReading } from '../fleet/correctReading';
 import { takeBack } from '../hires/hires';
+import { takeTrouble } from '../hires/trouble';
 import { dropJob, finishJob, putJobOff, raiseJob, startJob } from '../jobs/takeJob';
 import { askPart, changePartLine, keepPart } from '../parts/takePart';
 import { takeDownNote } from '../fleet/takeDownNote';
@@ -24,6 +25,7 @@ const TAKERS: Readonly<Partial<Record<KindId, AnyTaker>>> = {
   'check-in': takeCheckIn,
   'check-out': takeCheckOut,
   'hire-back': takeBack,
+  'trouble-told': takeTrouble,
   'reading-corrected': correctReading,
   note: takeNote,
   'standing-note': takeNote,

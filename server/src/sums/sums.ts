@@ -46,8 +46,18 @@ export function timeSpent(ms: number): () => number {
   return () => (performance.now() - begin) / ms;
 }
 
+/** By fault, how likely it is by what was seen. */
+export function suspectsOf({ machine, seen }: Undiagnosed): Record<string, number> {
+  const { suspects } = diagnose(new Finding(FAULT_KNOWLEDGE, machine, [{ seen }]), {
+    setUpsDone: new Set(),
+    toolsAtHand: null,
+  });
+  return Object.fromEntries(suspects.map(({ id, probability }) => [id, probability]));
+}
+
 /** One sum to be made. */
 export type SumAsked =
   | { readonly sum: 'reckon'; readonly of: WaysAsked }
   | { readonly sum: 'minutesToFind'; readonly of: Undiagnosed }
+  | { readonly sum: 'suspects'; readonly of: Undiagnosed }
   | { readonly sum: 'planBench'; readonly of: { readonly asked: BenchAsked; readonly ms: number } };

@@ -1,4 +1,4 @@
-import { minutesToFind, planBenchIn, reckon, timeSpent, type SumAsked } from './sums';
+import { minutesToFind, planBenchIn, reckon, suspectsOf, timeSpent, type SumAsked } from './sums';
 
 /** Runs in a worker of the pool: a sum takes some tenths of a second of one processor. */
 export default function makeSum(asked: SumAsked): unknown {
@@ -7,6 +7,8 @@ export default function makeSum(asked: SumAsked): unknown {
       return reckon(asked.of);
     case 'minutesToFind':
       return minutesToFind(asked.of);
+    case 'suspects':
+      return suspectsOf(asked.of);
     case 'planBench':
       return planBenchIn(asked.of.asked, timeSpent(asked.of.ms));
   }

@@ -24,7 +24,7 @@ import { addPerson } from '../people/people';
 import { startStandIns } from '../standins/start';
 import { makeDatabase } from './databases';
 import type { SampleCheckIn } from './samples';
-import { minutesToFind, planBenchIn, reckon } from '../sums/sums';
+import { minutesToFind, planBenchIn, reckon, suspectsOf } from '../sums/sums';
 import { portOf } from '../portOf';
 
 const silent = pino({ level: 'silent' });
@@ -76,6 +76,7 @@ export class TestYard {
       sums: {
         reckon: async (asked) => reckon(asked),
         minutesToFind: async (of) => minutesToFind(of),
+        suspects: async (of) => suspectsOf(of),
         // So many looks at the clock: the same plan each time.
         planBench: async (asked) => {
           let looks = 0;

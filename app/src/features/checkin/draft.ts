@@ -62,7 +62,7 @@ const emptyDraft = (opening: Opening, id: string, at: Date): Draft => ({
   fuelTap: null,
   ended: null,
   missing: null,
-  complaintIds: [],
+  complaintIds: [...(opening.told ?? [])],
   remarks: '',
   answers: {},
   seconds: {},

@@ -1,6 +1,6 @@
 import { classOf } from '@hudrik/core/catalogue';
 import type { CalendarHire, HireCalendar as Calendar, HireLine } from '@hudrik/core/contracts';
-import { Link, router } from 'expo-router';
+import { Link, router, type Href } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { sentenceOf, useChange, usePerson, useRead } from '@/api';
@@ -157,6 +157,14 @@ function HireRow({ hire, given }: { readonly hire: HireLine; readonly given: Cal
               <Words size={15}>{[hire.hirer, hire.phone].filter(Boolean).join(', ')}</Words>
             ) : null}
           </View>
+          {hire.state === 'out' && tag && role !== 'apprentice' ? (
+            <Button
+              kind="quiet"
+              label="Trouble"
+              aria-label={`Trouble with ${tag}`}
+              onPress={() => router.navigate(`/u/${tag}/trouble` as Href)}
+            />
+          ) : null}
           {hire.state === 'out' && tag && role !== 'apprentice' ? (
             <Button
               label="It is back"

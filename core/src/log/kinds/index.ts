@@ -70,6 +70,7 @@ import { takenOffAgain } from './takenOffAgain';
 import { teardownBegun } from './teardownBegun';
 import { thingChanged } from './thingChanged';
 import { toProof } from './toProof';
+import { troubleTold } from './troubleTold';
 import { trialStart } from './trialStart';
 import { unitAdded } from './unitAdded';
 import { unitChanged } from './unitChanged';
@@ -136,6 +137,7 @@ export const LOG_KINDS = {
   'hire-back': hireBack,
   'hire-cancelled': hireCancelled,
   'hire-changed': hireChanged,
+  'trouble-told': troubleTold,
   'unit-added': unitAdded,
   'unit-changed': unitChanged,
   'reading-corrected': readingCorrected,
