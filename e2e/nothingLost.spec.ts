@@ -62,7 +62,7 @@ test.describe('nothing is lost', { tag: '@phone' }, () => {
       )
       .toBe(true);
     await context.setOffline(true);
-    await page.getByRole('link', { name: 'More' }).click();
+    await page.getByRole('link', { name: 'More', exact: true }).click();
     await expect(page.getByText('The desk')).toBeVisible();
     await page.goto('/numbers/leak-down');
     await expect(page.getByLabel('Supply, psi')).toBeVisible();

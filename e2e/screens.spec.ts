@@ -8,7 +8,7 @@ const SCREENS: readonly (readonly [string, string | RegExp])[] = [
   ['/', /go(es)? out in the next two days|Nothing goes out/],
   ['/yard', 'Pressure washers'],
   ['/check-in', 'Which unit is back?'],
-  ['/bench', /hands-on work|The bench is clear/],
+  ['/bench', /of work\.|The bench is clear/],
   ['/more', 'The desk'],
   ['/settings', 'Units of measure'],
   ['/people', 'Add a person'],

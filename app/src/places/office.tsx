@@ -1,5 +1,6 @@
 import { useLocalSearchParams } from 'expo-router';
 import { DataSheetScreen, TroubleScreen } from '@/features/desk';
+import { ModelPlanScreen } from '@/features/service/ModelPlanScreen';
 import { FirstLead } from '@/features/session/FirstLead';
 
 export { AddUnitScreen, ExchangeScreen, FreeScreen, HiresScreen } from '@/features/desk';
@@ -19,4 +20,8 @@ export function FirstLeadRoute() {
 export function TroubleRoute() {
   const { tag } = useLocalSearchParams<{ tag: string }>();
   return <TroubleScreen key={tag} tag={tag} />;
+}
+export function ModelPlanRoute() {
+  const { id } = useLocalSearchParams<{ id: string }>();
+  return <ModelPlanScreen key={id} id={id} />;
 }

@@ -23,7 +23,8 @@ export {
   type UnitPart,
   type UnitSheet,
 } from './sheet';
-export type { FleetService, ServiceItemState, UnitService } from './service';
+export { ownPlan } from './service';
+export type { FleetService, ModelPlan, ServiceItemState, UnitService } from './service';
 export { newHire, newModel, newUnit } from './fleet';
 export type { Defect, HireLine, ImportReport, JobLine, UnitLine, UnitPage, UnitsReply } from './fleet';
 export type { CalendarHire, CalendarUnit, DeskReply, HireCalendar, TroubleReply } from './hires';

@@ -134,6 +134,10 @@ const shiftLine = object({
   minutes: number().required(),
   jobId: string().nullable().defined(),
   reference: string().nullable().defined(),
+  /** Jobs of a service that are raised at one tap. */
+  raises: array(
+    object({ work: string().required(), title: string().required(), minutes: number().required() }).required(),
+  ).optional(),
 });
 export type ShiftLine = Frozen<InferType<typeof shiftLine>>;
 const lines = array(shiftLine.required()).required();

@@ -183,6 +183,28 @@ export const OPERATIONS = {
     who: ANYONE_SIGNED_IN,
     reply: service.unitService,
   }),
+  modelPlan: operation('modelPlan', {
+    summary: 'What a model is serviced by: its own plan, and what it comes to with its class’s',
+    who: ANYONE_SIGNED_IN,
+    reply: service.modelPlan,
+  }),
+  changePlan: operation('changePlan', {
+    summary: 'Another version of a model’s own service plan',
+    who: LEAD_ONLY,
+    body: service.planChange,
+    reply: service.modelPlan,
+  }),
+  importPlans: operation('importPlans', {
+    summary: 'Take models’ own service plans from CSV',
+    who: LEAD_ONLY,
+    raw: ['text/csv'],
+    reply: fleet.importReport,
+  }),
+  exportPlans: operation('exportPlans', {
+    summary: 'Models’ own service plans as CSV',
+    who: ANYONE_SIGNED_IN,
+    reply: string(),
+  }),
   fleetService: operation('fleetService', {
     summary: 'What of the yard’s service falls due in the weeks ahead, and how much work each week has',
     who: ANYONE_SIGNED_IN,

@@ -1,5 +1,5 @@
 import type { InferType } from 'yup';
-import { array, classId, instant, number, object, readiness, string, type Frozen } from '../fields';
+import { array, boolean, classId, instant, number, object, readiness, string, type Frozen } from '../fields';
 
 const days = number().required();
 const visit = object({ inDays: days, ids: array(string().required()).required() });
@@ -78,3 +78,47 @@ export const fleetService = object({
   ).required(),
 });
 export type FleetService = Frozen<InferType<typeof fleetService>>;
+
+const positive = number().positive();
+const ownItem = object({
+  id: string().required(),
+  hours: positive.nullable().optional(),
+  months: positive.integer().nullable().optional(),
+  firstHours: positive.nullable().optional(),
+  minutes: positive.integer().nullable().optional(),
+  includes: array(string().required()).nullable().optional(),
+  kit: string().trim().max(40).nullable().optional(),
+  isOff: boolean().optional(),
+});
+
+/** What a model's own plan says instead of its class's. */
+export const ownPlan = object({
+  severity: number().min(0.2).max(1).required(),
+  anchorMonth: number().integer().min(1).max(12).nullable().defined(),
+  items: array(ownItem.required()).max(60).required(),
+});
+export const planChange = object({ seenVersion: number().integer().optional(), plan: ownPlan.required() });
+
+export const modelPlan = object({
+  model: object({
+    id: number().required(),
+    classId: classId.required(),
+    make: string().required(),
+    name: string().required(),
+  }).required(),
+  version: number().required(),
+  own: ownPlan.required(),
+  /** What it comes to. */
+  items: array(
+    object({
+      id: string().required(),
+      hours: number().nullable().defined(),
+      months: number().nullable().defined(),
+      firstHours: number().nullable().defined(),
+      minutes: number().required(),
+      includes: array(string().required()).required(),
+      kit: string().nullable().defined(),
+    }).required(),
+  ).required(),
+});
+export type ModelPlan = Frozen<InferType<typeof modelPlan>>;

@@ -1,3 +1,4 @@
+export { planOf, wrongOfPlan, type OwnItem, type OwnPlan, type PlanWrong, type UnitPlan } from './planOf';
 export { groupVisits } from './groupVisits';
 export { dueAtHours, fallsDueIn, intervalDays, itemState, type Moment } from './itemState';
 export { onHire, runsOutDuring } from './runsOut';

@@ -11,7 +11,7 @@ export interface Moment {
 }
 
 export interface ItemPast {
-  readonly item: Pick<ServiceItem, 'id' | 'every' | 'firstHours'>;
+  readonly item: Pick<ServiceItem, 'id' | 'every' | 'firstHours' | 'anchorMonth'>;
   /** When it was done last; null where nobody knows: it counts from when the unit came then. */
   readonly done: Moment | null;
   readonly came: Moment;
@@ -59,7 +59,7 @@ export function itemState(past: ItemPast, now: Moment): ItemState {
   const { item, done, came } = past;
   const { months } = item.every;
   const byHours = dueAtHours(past);
-  const dueAt = months === undefined ? null : addMonths((done ?? came).at, months);
+  const dueAt = months === undefined ? null : inSeason(addMonths((done ?? came).at, months), item.anchorMonth);
   const hoursLeft = byHours === null ? null : roundTenth(byHours.at - now.trueHours);
   const daysLeft = dueAt === null ? null : (dueAt.getTime() - now.at.getTime()) / DAY_MS;
   const shares = [
@@ -67,6 +67,15 @@ export function itemState(past: ItemPast, now: Moment): ItemState {
     ...(months === undefined || daysLeft === null ? [] : [daysLeft / daysOf(months)]),
   ];
   return { id: item.id, done, dueHours: byHours?.at ?? null, dueAt, hoursLeft, daysLeft, share: Math.min(...shares) };
+}
+
+/** The beginning of the season's month that is nearest to a day; without a season the day itself. */
+function inSeason(due: Date, month: number | undefined): Date {
+  if (month === undefined) return due;
+  const year = due.getUTCFullYear();
+  const starts = [year - 1, year, year + 1].map((one) => Date.UTC(one, month - 1, 1));
+  const away = (at: number): number => Math.abs(at - due.getTime());
+  return new Date(starts.reduce((best, at) => (away(at) < away(best) ? at : best)));
 }
 
 const daysOf = (months: number): number => (months * 365.25) / 12;

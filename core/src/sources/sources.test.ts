@@ -68,6 +68,8 @@ const NUMERICAL = [
   'EIGHT_IN_TEN',
   'WAIT_SPREAD',
   'LONG_LIFE',
+  'LEAST_SEVERITY',
+  'MONTHS',
   'MOST_TRIES',
 ];
 

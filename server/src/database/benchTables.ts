@@ -1,4 +1,5 @@
 import type { BenchAsked, BenchPlan, PlanChange, Promised } from '@hudrik/core/planning';
+import type { OwnPlan } from '@hudrik/core/service';
 import type { Generated, GeneratedAlways, JSONColumnType } from 'kysely';
 import type { Instant, MaybeInstant } from './columns';
 
@@ -64,7 +65,17 @@ interface DeskStateTable {
   problem: string | null;
 }
 
+/** A version of a model's own service plan; the newest counts. Its class's is version 1. */
+interface ModelPlanTable {
+  model_id: number;
+  version: number;
+  plan: Json<OwnPlan>;
+  made_at: Instant;
+  made_by: number | null;
+}
+
 export interface BenchTables {
+  model_plan: ModelPlanTable;
   desk_event: DeskEventTable;
   desk_state: DeskStateTable;
   hire_assignment: HireAssignmentTable;

@@ -1,5 +1,4 @@
 import { randomBytes } from 'node:crypto';
-import { SERVICE_PLANS } from '@hudrik/core/catalogue';
 import ICAL from 'ical.js';
 import type { Context } from '../context';
 import type { Db } from '../database/tables';
@@ -95,7 +94,7 @@ async function serviceEvents(db: Db, at: Date): Promise<CalendarEvent[]> {
   return facts.flatMap((one) => {
     const next = serviceOf(one, at).visits[0];
     if (next === undefined || next.inDays > SERVICE_DAYS) return [];
-    const names = SERVICE_PLANS[one.classId].items.filter(({ id }) => next.ids.includes(id)).map(({ name }) => name);
+    const names = one.plan.items.filter(({ id }) => next.ids.includes(id)).map(({ name }) => name);
     const from = new Date(at.getTime() + next.inDays * DAY_MS);
     return [{ uid: `service-${one.tag}`, summary: `${one.tag}: ${names.join(', ')}`, from, to: null }];
   });

@@ -74,6 +74,7 @@ describe('the yard', () => {
     await yard.ask('POST', '/api/hires', {
       as: 'counter',
       body: {
+        sure: true,
         reference: 'N-2',
         classId: 'generator',
         tag: 'GE-10',
@@ -84,6 +85,7 @@ describe('the yard', () => {
     await yard.ask('POST', '/api/hires', {
       as: 'counter',
       body: {
+        sure: true,
         reference: 'N-1',
         classId: 'generator',
         tag: 'GE-10',

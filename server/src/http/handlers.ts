@@ -14,6 +14,7 @@ import { calendarSecret, ownCalendar } from '../desk/ownCalendar';
 import { readDesk } from '../desk/takeDesk';
 import { exportHires, importHires } from '../exchange/hires';
 import { exportModels, importModels } from '../exchange/models';
+import { exportPlans, importPlans } from '../exchange/plans';
 import { exportParts, importParts } from '../exchange/parts';
 import { exportUnits, importUnits } from '../exchange/units';
 import type { EventSource } from '../events';
@@ -25,6 +26,7 @@ import { exportSheets, importSheets } from '../exchange/sheets';
 import { readUnitParts } from '../fleet/unitParts';
 import { readUnitSheet } from '../fleet/unitSheet';
 import { readFleetService } from '../service/fleetService';
+import { changeModelPlan, readModelPlan } from '../service/modelPlans';
 import { readUnitService } from '../service/unitService';
 import { addModel, changeSheet, readModels, readModelSheet } from '../fleet/models';
 import { readUnits } from '../fleet/unitLines';
@@ -103,6 +105,11 @@ export function handlersOf(installation: Installation): Handlers {
     changeSheet: async ({ context, params, body }) => changeSheet(context.db, numberIn(params, 'id'), body),
     unitSheet: async ({ context, params }) => readUnitSheet(context.db, param(params, 'tag')),
     unitService: async ({ context, params }) => readUnitService(context, param(params, 'tag')),
+    modelPlan: async ({ context, params }) => readModelPlan(context.db, numberIn(params, 'id')),
+    changePlan: async ({ context, actor, params, body }) =>
+      changeModelPlan(context, actor, numberIn(params, 'id'), body),
+    importPlans: async ({ context, actor, body }) => importPlans(context, actor, textOf(body)),
+    exportPlans: async ({ context, response }) => sendCsv(response, 'service-plans', await exportPlans(context.db)),
     fleetService: async ({ context }) => readFleetService(context),
     bench: async ({ context }) => readBench(context),
     planAnew: async ({ context, body }) => planAnew(context, body.seconds),

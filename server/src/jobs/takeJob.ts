@@ -1,5 +1,6 @@
 import { OPEN_JOB_STATES } from '@hudrik/core/card';
-import { SERVICE_PLANS, workOfItem, type ClassId, type JobKind } from '@hudrik/core/catalogue';
+import { workOfItem, type JobKind } from '@hudrik/core/catalogue';
+import type { UnitPlan } from '@hudrik/core/service';
 import { openJob } from '../cards/beginJob';
 import { jobBackground } from '../cards/jobBackground';
 import { listMissingSteps } from '../cards/listMissingSteps';
@@ -8,7 +9,9 @@ import { refuse } from '../refusal';
 import { closeDefects } from '../defects/closeDefects';
 import { openDefects } from '../defects/openDefects';
 import { idsOf, sentencesOf, signatureOf } from '../defects/signing';
+import { planOfUnit } from '../service/modelPlans';
 import { recordService } from '../service/recordService';
+import { reserveKit } from '../service/reserveKit';
 import { closeJob } from './closeJob';
 import type { JobRow, Trx, VisitRow } from '../database/tables';
 import { mustBeTogether } from '../visits/atRest';
@@ -19,10 +22,11 @@ import { insertJob } from './insertJob';
 import { jobUnderLock } from './jobUnderLock';
 
 /** A job raised by hand. Unless it is a known service it is work of its own: nothing that is found later is added to it. */
-export const raiseJob: Taker<'job-raised'> = async ({ change, id, facts, record }) => {
+export const raiseJob: Taker<'job-raised'> = async ({ change, actor, id, facts, record }) => {
   const { trx, unit, at } = change;
   const { kind, title, minutes, blocks } = facts;
-  if (facts.work !== undefined) mustBeInThePlan(unit.class_id, { kind, work: facts.work });
+  const plan = await planOfUnit(trx, unit.id);
+  if (facts.work !== undefined) mustBeInThePlan(plan, { kind, work: facts.work });
   const work = facts.work ?? `by-hand-${id}`;
   const open = await trx
     .selectFrom('job')
@@ -33,7 +37,8 @@ export const raiseJob: Taker<'job-raised'> = async ({ change, id, facts, record 
     .executeTakeFirst();
   if (open) return refuse('already-there', { jobId: String(open.id) });
   const job = await insertJob(trx, { unitId: unit.id, at, kind, work, title, minutes, blocks });
-  await record({ jobId: job.id, outcome: { jobId: String(job.id) } });
+  const kit = await reserveKit(change, { actor, job, plan });
+  await record({ jobId: job.id, outcome: { jobId: String(job.id), ...(kit === null ? {} : { kit }) } });
   if (blocks !== 'none') {
     const origin = { kind: 'by-hand', id } as const;
     const found = { origin, sentence: `${title}.`, weight: blocks, safety: false, caution: null, work };
@@ -43,8 +48,8 @@ export const raiseJob: Taker<'job-raised'> = async ({ change, id, facts, record 
 };
 
 /** Work that a counter hangs on is a service, and one of the unit's own plan. */
-function mustBeInThePlan(classId: ClassId, { kind, work }: { readonly kind: JobKind; readonly work: string }): void {
-  const isItsOwn = SERVICE_PLANS[classId].items.some((item) => workOfItem(item) === work);
+function mustBeInThePlan(plan: UnitPlan, { kind, work }: { readonly kind: JobKind; readonly work: string }): void {
+  const isItsOwn = plan.items.some((item) => workOfItem(item) === work);
   if (kind !== 'service' || !isItsOwn) refuse('not-valid', { field: 'work' });
 }
 

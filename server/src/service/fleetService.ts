@@ -1,4 +1,3 @@
-import { SERVICE_PLANS } from '@hudrik/core/catalogue';
 import type { FleetService } from '@hudrik/core/contracts';
 import type { Context } from '../context';
 import { readServiceFacts } from './serviceFacts';
@@ -18,8 +17,7 @@ export async function readFleetService({ db, now }: Pick<Context, 'db' | 'now'>)
     .map((one): FleetUnit => {
       const { tag, items, visits, savedMinutes } = serviceOf(one, at);
       const { classId } = one;
-      const minutesOf = (id: string): number =>
-        SERVICE_PLANS[classId].items.find((item) => item.id === id)?.minutes ?? 0;
+      const minutesOf = (id: string): number => one.plan.items.find((item) => item.id === id)?.minutes ?? 0;
       const due = items
         .filter(({ fallsDueIn }) => fallsDueIn.expected < WEEKS * WEEK_DAYS)
         .map(({ id, share, fallsDueIn, hoursLeft, daysLeft, runsOutDuring, jobId }) => ({

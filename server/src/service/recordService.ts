@@ -1,9 +1,10 @@
-import { entryOf, ITEM_OF_WORK, SERVICE_PLANS } from '@hudrik/core/catalogue';
+import { entryOf, ITEM_OF_WORK } from '@hudrik/core/catalogue';
 import { cardOf } from '@hudrik/core/log';
 import { doneBySteps } from '@hudrik/core/service';
 import type { JobRow, Trx } from '../database/tables';
 import { lastReading } from '../fleet/meters';
 import { entriesOfJob } from '../log/readLog';
+import { planOfUnit } from './modelPlans';
 
 /**
  * Writes down what a finished job did of its unit's service plan: the items whose steps were ticked, with all that they include. Out: why its
@@ -12,12 +13,7 @@ import { entriesOfJob } from '../log/readLog';
 export async function recordService(trx: Trx, job: JobRow, at: Date): Promise<string | undefined> {
   const { steps } = cardOf(await entriesOfJob(trx, job.id));
   const ticked = steps.flatMap((step) => (step.state === 'done' && step.key !== null ? step.key : []));
-  const { class_id: classId } = await trx
-    .selectFrom('unit')
-    .select('class_id')
-    .where('id', '=', job.unit_id)
-    .executeTakeFirstOrThrow();
-  const { items, version } = SERVICE_PLANS[classId];
+  const { items, version } = await planOfUnit(trx, job.unit_id);
   const done = doneBySteps(ticked, items);
   if (done.length > 0) {
     const { trueHours } = await lastReading(trx, job.unit_id);

@@ -2,10 +2,11 @@ import { OPEN_JOB_STATES } from '@hudrik/core/card';
 import { classOf, type ClassId } from '@hudrik/core/catalogue';
 import { learnUseRate, type UseRate } from '@hudrik/core/hours';
 import type { Readiness } from '@hudrik/core/readiness';
-import { shareOnHire, type Moment } from '@hudrik/core/service';
+import { shareOnHire, type Moment, type UnitPlan } from '@hudrik/core/service';
 import { sql } from 'kysely';
 import type { Db } from '../database/tables';
 import { stands } from '../fleet/stands';
+import { ownPlans, planIn } from './modelPlans';
 
 const DAY_MS = 86_400_000;
 /** Hires of so long ago tell nothing of how sought a unit is now. */
@@ -37,11 +38,14 @@ export interface ServiceFacts {
   readonly hires: readonly PromisedHire[];
   readonly jobs: readonly { readonly id: number; readonly work: string }[];
   readonly hasVisit: boolean;
+  /** What it is serviced by. */
+  readonly plan: UnitPlan;
 }
 
 /** Of one unit, or of all that are not gone: read at once, whoever many there are. */
 export async function readServiceFacts(db: Db, at: Date, unitId?: number): Promise<ServiceFacts[]> {
   const units = await unitsOf(db, unitId);
+  const plans = await ownPlans(db);
   const [readings, done, uses, out, hires, jobs, visits] = await Promise.all([
     firstAndLast(db, unitId),
     doneLast(db, unitId),
@@ -51,7 +55,7 @@ export async function readServiceFacts(db: Db, at: Date, unitId?: number): Promi
     serviceJobs(db, unitId),
     openVisits(db, unitId),
   ]);
-  return units.flatMap(({ id, tag, class_id: classId, readiness }): ServiceFacts[] => {
+  return units.flatMap(({ id, tag, class_id: classId, model_id: modelId, readiness }): ServiceFacts[] => {
     const reading = readings.get(id)?.[0];
     // A unit that is just being added has none yet.
     if (reading === undefined) return [];
@@ -67,6 +71,7 @@ export async function readServiceFacts(db: Db, at: Date, unitId?: number): Promi
         hires: hires.get(id) ?? [],
         jobs: jobs.get(id) ?? [],
         hasVisit: visits.has(id),
+        plan: planIn(plans, classId, modelId),
       },
     ];
   });
@@ -87,7 +92,7 @@ function byUnit<T extends { readonly unit_id: number | null }>(rows: readonly T[
 const unitsOf = (db: Db, unitId?: number) =>
   db
     .selectFrom('unit')
-    .select(['id', 'tag', 'class_id', 'readiness'])
+    .select(['id', 'tag', 'class_id', 'model_id', 'readiness'])
     .$if(unitId !== undefined, (query) => query.where('id', '=', unitId ?? 0))
     .$if(unitId === undefined, (query) => query.where('readiness', '<>', 'gone'))
     .orderBy('tag')

@@ -1,4 +1,4 @@
-import { SERVICE_PLANS, stepsOfService } from '@hudrik/core/catalogue';
+import { stepsOfService } from '@hudrik/core/catalogue';
 import type { ServiceItemState, UnitService } from '@hudrik/core/contracts';
 import { meanHoursPerDay } from '@hudrik/core/hours';
 import {
@@ -29,7 +29,7 @@ export async function readUnitService({ db, now }: Pick<Context, 'db' | 'now'>, 
 /** The service of a unit as it stands. */
 export function serviceOf(facts: ServiceFacts, at: Date): UnitService {
   const { tag, classId, came, use, share } = facts;
-  const plan = SERVICE_PLANS[classId];
+  const { plan } = facts;
   const items = itemsOf(facts, at);
   const hoursPerDay = meanHoursPerDay(use) * share;
   const { visits, saved } = groupVisits(
@@ -56,8 +56,8 @@ export function serviceOf(facts: ServiceFacts, at: Date): UnitService {
 
 /** Each item of its plan as it stands. */
 export function itemsOf(facts: ServiceFacts, at: Date): ServiceItemState[] {
-  const { classId, came, trueHours, done, use, share, hires, jobs } = facts;
-  const { items } = SERVICE_PLANS[classId];
+  const { came, trueHours, done, use, share, hires, jobs } = facts;
+  const { items } = facts.plan;
   const does = jobs.map(({ id, work }) => ({ id, does: doneBySteps(stepsOfService(work), items) }));
   return items.map((item): ServiceItemState => {
     const state = itemState({ item, done: done.get(item.id) ?? null, came }, { trueHours, at });

@@ -155,7 +155,7 @@ describe('what to do now', () => {
     assert.deepEqual([every, hoursToOilService], [50, 4]);
     assert.deepEqual(
       (await due()).filter(([tag]) => tag === 'GE-20'),
-      [['GE-20', 'Engine oil, Pre-filter', 33]],
+      [['GE-20', 'Engine oil, Pre-filter', 25]],
     );
     await yard.enter(
       { tag: 'GE-20' },

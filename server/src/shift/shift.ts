@@ -1,8 +1,9 @@
 import { OPEN_JOB_STATES } from '@hudrik/core/card';
-import { classOf, SERVICE_PLANS } from '@hudrik/core/catalogue';
+import { classOf, stepsOfService, workOfItem } from '@hudrik/core/catalogue';
 import type { HireLine, JobLine, ServiceItemState, Shift, ShiftLine, UnitLine } from '@hudrik/core/contracts';
 import { sayAtGate, type AtGate } from '@hudrik/core/log';
 import { byNeed, coverHires, neededAt, type Shortfall } from '@hudrik/core/readiness';
+import { doneBySteps, itemsWithJobs } from '@hudrik/core/service';
 import type { Context } from '../context';
 import { toUnitLine, unitRows } from '../fleet/unitLines';
 import { readAtGate } from '../hires/readAtGate';
@@ -222,21 +223,22 @@ async function dueLines(db: Context['db'], at: Date): Promise<ShiftLine[]> {
     .map(({ line }) => line);
 }
 
-function dueLine({ tag, classId }: ServiceFacts, items: readonly ServiceItemState[]): ShiftLine {
-  const plan = SERVICE_PLANS[classId].items.filter(({ id }) => items.some((item) => item.id === id));
+function dueLine({ tag, classId, plan: own }: ServiceFacts, items: readonly ServiceItemState[]): ShiftLine {
+  const plan = own.items.filter(({ id }) => items.some((item) => item.id === id));
+  const jobs = itemsWithJobs(plan, (item) => doneBySteps(stepsOfService(workOfItem(item)), own.items));
   return {
     tag,
     classId,
     code: 'service-due',
     facts: {
-      ids: items.map(({ id }) => id).join(' '),
       overdue: items.filter(({ share }) => share < 0).length,
       runsOutDuring: items.find(({ runsOutDuring }) => runsOutDuring !== null)?.runsOutDuring ?? null,
     },
     because: plan.map(({ name }) => name),
-    minutes: plan.reduce((sum, { minutes }) => sum + minutes, 0),
+    minutes: jobs.reduce((sum, { minutes }) => sum + minutes, 0),
     jobId: null,
     reference: null,
+    raises: jobs.map((item) => ({ work: workOfItem(item), title: item.name, minutes: item.minutes })),
   };
 }
 

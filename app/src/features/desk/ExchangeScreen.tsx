@@ -23,6 +23,15 @@ export function ExchangeScreen() {
         <Button label="Export the units" onPress={() => window.open('/api/export/units')} />
         {role === 'lead' ? <Import operation="importUnits" label="Import units" /> : null}
       </Section>
+      <Section title="Service plans">
+        <Words size={15}>
+          Columns: make, model, item, hours, months, first-hours, minutes, includes, kit, severity, season-month. Only
+          what a model has of its own; none takes an interval away, off in hours takes the item away, * as the item is
+          the whole plan.
+        </Words>
+        <Button label="Export the service plans" onPress={() => window.open('/api/export/service-plans')} />
+        {role === 'lead' ? <Import operation="importPlans" label="Import service plans" /> : null}
+      </Section>
       <Section title="Parts">
         <Words size={15}>
           Columns: number, name, cents, place, count, superseded_by, kit_of. A line with superseded_by is an old number;
@@ -44,7 +53,7 @@ function Import({
   operation,
   label,
 }: {
-  readonly operation: 'importModels' | 'importUnits' | 'importHires' | 'importParts';
+  readonly operation: 'importModels' | 'importUnits' | 'importHires' | 'importParts' | 'importPlans';
   readonly label: string;
 }) {
   const take = useChange(operation);

@@ -13,7 +13,7 @@ const RAISED_WITHIN_DAYS = 14;
 export const itemOf = (id: string): ServiceItem | undefined => SERVICE_ITEMS.find((item) => item.id === id);
 
 /** Raises the jobs of some items together, once: what another of them does is not raised by itself. */
-export function useRaise(tag: string, ids: readonly string[]) {
+function useRaise(tag: string, ids: readonly string[]) {
   const raise = useEntry('job-raised');
   const [raising, setRaising] = useState<'not-yet' | 'under-way' | readonly string[]>('not-yet');
   const items = ids.flatMap((id) => itemOf(id) ?? []);

@@ -1,3 +1,2 @@
 export { ServiceOfUnit } from './ServiceOfUnit';
 export { ServiceOnHire } from './ServiceOnHire';
-export { useRaise } from './Together';

@@ -1,9 +1,10 @@
 import type { ShiftLine } from '@hudrik/core/contracts';
 import { router, type Href } from 'expo-router';
+import { useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { Button, Words } from '@/design';
 import { Silhouette } from '@/features/fleet';
-import { useRaise } from '@/features/service';
+import { useEntry } from '@/outbox';
 import { sayMinutes } from '@/writing';
 import { sayShiftLine } from './sayShiftLine';
 
@@ -56,8 +57,7 @@ function ActionOf({ line }: { readonly line: ShiftLine }) {
       />
     );
   if (line.code === 'class-short') return <Button className={button} label="Hires" onPress={go('/hires')} />;
-  if (line.code === 'service-due' && line.tag)
-    return <RaiseService tag={line.tag} ids={idsOf(line)} className={button} />;
+  if (line.code === 'service-due' && line.tag) return <RaiseService line={line} className={button} />;
   if (line.jobId)
     return (
       <Button
@@ -70,24 +70,25 @@ function ActionOf({ line }: { readonly line: ShiftLine }) {
   return null;
 }
 
-/** Items of a service that is due. */
-const idsOf = ({ facts }: ShiftLine): string[] => String(facts['ids'] ?? '').split(' ');
-
-interface RaiseProps {
-  readonly tag: string;
-  readonly ids: readonly string[];
-  readonly className: string;
-}
-
-function RaiseService({ tag, ids, className }: RaiseProps) {
-  const { raiseAll, isOff, refused } = useRaise(tag, ids);
+/** Raises what of a unit's service is due, at one tap, once. */
+function RaiseService({ line, className }: { readonly line: ShiftLine; readonly className: string }) {
+  const raise = useEntry('job-raised');
+  const [state, setState] = useState<'Raise' | 'Raised' | 'Not raised'>('Raise');
+  // What one refusal stops is told; the rest is raised all the same.
+  const raiseAll = async (): Promise<void> => {
+    setState('Raised');
+    for (const job of line.raises ?? [])
+      await raise
+        .mutateAsync({ facts: { ...job, kind: 'service', blocks: 'none' }, on: { tag: line.tag ?? '' } })
+        .catch(() => setState('Not raised'));
+  };
   return (
     <Button
       className={className}
-      label={refused ? 'Not raised' : isOff ? 'Raised' : 'Raise'}
-      aria-label={`Raise the service of ${tag}`}
-      disabled={isOff}
-      onPress={raiseAll}
+      label={state}
+      aria-label={`Raise the service of ${line.tag}`}
+      disabled={state !== 'Raise'}
+      onPress={() => void raiseAll()}
     />
   );
 }

@@ -107,8 +107,9 @@ describe('the shift', () => {
       ...reply({
         due: [
           line('service-due', {
-            facts: { ids: 'engine-oil plug', overdue: 1 },
+            facts: { overdue: 1 },
             because: ['Engine oil', 'Plug'],
+            raises: [{ work: 'oil-service', title: 'Engine oil', minutes: 25 }],
           }),
         ],
       }),

@@ -45,9 +45,7 @@ export function LeadTools({ page }: { readonly page: UnitPage }) {
           <Button kind="stop" label="It leaves the yard" onPress={() => setSheet('gone')} />
         ) : null}
         <Button label="Numbers for it" onPress={() => router.navigate(`/numbers?unit=${unit.tag}`)} />
-        {role === 'lead' && model !== undefined ? (
-          <Button label="Its model’s data sheet" onPress={() => router.navigate(`/models/${model.id}`)} />
-        ) : null}
+        {role === 'lead' && model !== undefined ? <OfModel id={model.id} /> : null}
         {role === 'lead' && !gone ? <Button label="Its rated figures" onPress={() => setSheet('rated')} /> : null}
         {role === 'lead' && gone ? (
           <Button label="It is back on the yard" onPress={() => change.mutate(send({ gone: null }))} />
@@ -105,3 +103,11 @@ function RatedSheet({ page: { unit, ratings }, error, onKeep, onClose }: RatedPr
     </Sheet>
   );
 }
+
+/** What is known of its model, to be changed. */
+const OfModel = ({ id }: { readonly id: number }) => (
+  <>
+    <Button label="Its model’s data sheet" onPress={() => router.navigate(`/models/${id}`)} />
+    <Button label="Its model’s service plan" onPress={() => router.navigate(`/plans/${id}`)} />
+  </>
+);

@@ -16,6 +16,8 @@ export interface ServiceItem {
   readonly every: Every;
   /** Of a new or rebuilt one: the first time after so many running hours. */
   readonly firstHours?: number;
+  /** The month in which it falls due, 1 to 12, where it goes by the season. */
+  readonly anchorMonth?: number;
   /** Smaller items that are done with it. */
   readonly includes: readonly string[];
   readonly minutes: number;
