@@ -18,23 +18,20 @@ function useRaise(tag: string, ids: readonly string[]) {
   const [raising, setRaising] = useState<'not-yet' | 'under-way' | readonly string[]>('not-yet');
   const items = ids.flatMap((id) => itemOf(id) ?? []);
   const own = itemsWithJobs(items, (item) => doneBySteps(stepsOfService(workOfItem(item)), SERVICE_ITEMS));
-  // What one refusal stops is told; the rest is raised all the same. Once is enough: without a connection they wait on this device.
+  // All of them are kept on this device at once: who leaves the page loses none. What one refusal stops is told.
   const raiseAll = async (): Promise<void> => {
     setRaising('under-way');
-    const refused: string[] = [];
-    for (const item of own) {
-      const facts = {
-        kind: 'service',
-        work: workOfItem(item),
-        title: item.name,
-        minutes: item.minutes,
-        blocks: 'none',
-      } as const;
-      await raise
-        .mutateAsync({ facts, on: { tag } })
-        .catch((error: Error) => refused.push(`${item.name}: ${sentenceOf(error)}`));
-    }
-    setRaising(refused);
+    const refused = await Promise.all(
+      own.map((item) => {
+        const { name, minutes } = item;
+        const facts = { kind: 'service', work: workOfItem(item), title: name, minutes, blocks: 'none' } as const;
+        return raise.mutateAsync({ facts, on: { tag } }).then(
+          () => '',
+          (error: Error) => `${name}: ${sentenceOf(error)}`,
+        );
+      }),
+    );
+    setRaising(refused.filter(Boolean));
   };
   return {
     items,

@@ -74,13 +74,15 @@ function ActionOf({ line }: { readonly line: ShiftLine }) {
 function RaiseService({ line, className }: { readonly line: ShiftLine; readonly className: string }) {
   const raise = useEntry('job-raised');
   const [state, setState] = useState<'Raise' | 'Raised' | 'Not raised'>('Raise');
-  // What one refusal stops is told; the rest is raised all the same.
+  // All of them are kept on this device at once: who leaves the page loses none.
   const raiseAll = async (): Promise<void> => {
     setState('Raised');
-    for (const job of line.raises ?? [])
-      await raise
-        .mutateAsync({ facts: { ...job, kind: 'service', blocks: 'none' }, on: { tag: line.tag ?? '' } })
-        .catch(() => setState('Not raised'));
+    const raised = await Promise.allSettled(
+      (line.raises ?? []).map((job) =>
+        raise.mutateAsync({ facts: { ...job, kind: 'service', blocks: 'none' }, on: { tag: line.tag ?? '' } }),
+      ),
+    );
+    if (raised.some(({ status }) => status === 'rejected')) setState('Not raised');
   };
   return (
     <Button
