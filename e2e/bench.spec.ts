@@ -72,3 +72,27 @@ test('my next with why; a lead puts one to a person; who is away is planned with
   await page.getByRole('button', { name: /^Maren Askild is not away/ }).click();
   await expect(page.getByText(/^Away /)).toBeHidden();
 });
+
+test('a hire that comes in changes the plan, and the bench says why', async ({ page }) => {
+  await open(page);
+  const hour = 3_600_000;
+  const day = Math.ceil(Date.now() / (24 * hour)) * 24 * hour;
+  const booked = await page.request.post('/api/hires', {
+    data: {
+      reference: `N-${Date.now()}`,
+      classId: 'pressure-washer',
+      tag: 'PW-12',
+      fromAt: new Date(day + 80 * hour).toISOString(),
+      toAt: new Date(day + 90 * hour).toISOString(),
+      sure: true,
+    },
+    headers: { 'idempotency-key': crypto.randomUUID() },
+  });
+  expect(booked.status()).toBe(201);
+  await page.reload();
+  await expect(page.getByText(/^The plan changed: /)).toBeVisible();
+  const row = page.getByRole('button', { name: /^PW-12[:,]/ }).first();
+  await row.scrollIntoViewIfNeeded();
+  await row.click();
+  await expect(page.getByText(/Goes out /).first()).toBeAttached();
+});

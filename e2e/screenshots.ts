@@ -51,18 +51,6 @@ async function heldReturn(page: Page): Promise<void> {
   await keep(page, 'check-in-verdict-phone');
 }
 
-/** A pile of returns: one put down, the next at its second tap. */
-async function pile(page: Page): Promise<void> {
-  await page.goto('/returns');
-  const out = page.getByRole('group', { name: 'Out now' }).getByRole('button');
-  const tap = (name: string) => page.getByRole('button', { name, exact: true }).click();
-  await out.nth(1).click();
-  for (const answer of ['Not tried', 'It leaks', 'All there']) await tap(answer);
-  await out.first().click();
-  await tap('No');
-  await keep(page, 'returns-phone');
-}
-
 /** The job of a unit that is at the bench. */
 async function cardOf(page: Page, tag: string): Promise<string> {
   const { jobs } = await jsonOf<{ jobs: { id: string }[] }>(await page.request.get(`/api/jobs?tag=${tag}`));
@@ -101,20 +89,19 @@ async function finding(page: Page, name: string): Promise<void> {
 
 const browser = await chromium.launch(config.use?.launchOptions ?? {});
 const phone = await open(browser, 'phone');
-await screens(phone, 'phone', { shift: '/', yard: '/yard', unit: '/u/GE-03' });
+await screens(phone, 'phone', { shift: '/', bench: '/bench', unit: '/u/GE-03' });
 const jobId = await cardOf(phone, 'GE-07');
 await screens(phone, 'phone', { card: `/j/${jobId}`, 'put-back': `/j/${jobId}/back`, ways: `/j/${jobId}/ways` });
 await heldReturn(phone);
-await pile(phone);
 await finding(phone, 'find-phone');
-await screens(phone, 'phone', { free: '/free' });
+await screens(phone, 'phone', { free: '/free', service: '/service' });
 const wide = await open(browser, 'wide');
 await screens(wide, 'wide', {
   yard: '/yard',
   unit: '/u/SN-06',
   bench: '/bench',
   card: `/j/${jobId}`,
-  parts: '/parts',
+  hires: '/hires',
 });
 await proof(wide, 'proof-wide');
 await finding(wide, 'find-wide');

@@ -9,7 +9,8 @@ test('what falls due is raised at one tap, stands on the bench, and its unit say
   const card = raise.locator('xpath=ancestor::div[.//a[starts-with(@href, "/u/")]][1]');
   const tag = await card.locator('a[href^="/u/"]').first().textContent();
   await raise.click();
-  await expect(page.getByText('on the card').first()).toBeAttached();
+  const own = page.locator(`xpath=//a[@href="/u/${tag}"]/ancestor::div[2]`);
+  await expect(own.getByText('on the card').nth(jobs - 1)).toBeAttached();
   await page.goto(`/u/${tag}`);
   await expect(page.getByText(/^Job raised: /)).toHaveCount(jobs);
   await expect(page.getByRole('button', { name: /: on the card$/ }).first()).toBeVisible();

@@ -20,6 +20,11 @@ spawnSync(process.execPath, ['--import', 'tsx', '--max-old-space-size=8000', 'sr
   stdio: 'inherit',
 });
 
+spawnSync(process.execPath, ['--import', 'tsx', 'src/benchmarks/planning.ts'], {
+  cwd: path.join(ROOT, 'server'),
+  stdio: 'inherit',
+});
+
 spawnSync(process.execPath, ['--import', 'tsx', 'src/benchmarks/diagnosis.ts'], {
   cwd: path.join(ROOT, 'server'),
   stdio: 'inherit',
