@@ -37,7 +37,10 @@ describe('the forecast, tried on what has been', () => {
       .execute();
     let [held, tried] = [0, 0];
     for (const [at, row] of rows.entries()) {
-      const past = rows.slice(0, at).filter((other) => other.unit_id === row.unit_id).slice(-TOLD);
+      const past = rows
+        .slice(0, at)
+        .filter((other) => other.unit_id === row.unit_id)
+        .slice(-TOLD);
       if (past.length < BEFORE) continue;
       const { low, high } = forecastHours(learnUseRate(classOf(row.class_id).use, past), row.days);
       tried += 1;

@@ -11,9 +11,11 @@ type Changed = BenchReply['changes'][number];
 
 /** When a minute of the plan is, to five minutes: nobody works to the minute. */
 export function momentOf({ at }: Pick<BenchReply, 'at'>, minute: number): string {
-  const step = 5 * MINUTE_MS;
-  return new Date(Math.round((Date.parse(at) + minute * MINUTE_MS) / step) * step).toISOString();
+  return toFive(Date.parse(at) + minute * MINUTE_MS);
 }
+
+const FIVE_MS = 5 * MINUTE_MS;
+const toFive = (at: number): string => new Date(Math.round(at / FIVE_MS) * FIVE_MS).toISOString();
 
 export const plannedOf = ({ plan }: BenchReply, id: string): Planned | undefined =>
   plan.visits.find((visit) => visit.id === id);
@@ -110,7 +112,7 @@ function whatOf({ visits }: BenchReply, { id, phaseId }: { readonly id: string; 
 /** Why the plan is another one than it was. */
 export function sayChange(bench: BenchReply, change: Changed): string {
   const { tag } = change;
-  const time = (at: number): string => sayTime(new Date(at).toISOString());
+  const time = (at: number): string => sayTime(toFive(at));
   switch (change.code) {
     case 'new':
       return `${tag} came to the bench.`;
