@@ -56,7 +56,7 @@ test('the same by the keyboard alone; Escape leaves it where it was @wide', asyn
   await expect(page.getByText('LS-05 was put by hand.')).toBeVisible();
 });
 
-test('my next with why; a lead puts one to a person; who is away is planned without', async ({ page }) => {
+test('my next with why; a lead puts one to a person; who is away is planned without @phone', async ({ page }) => {
   await open(page);
   const row = page.getByRole('button', { name: /^PW-04[:,]/ }).first();
   await row.scrollIntoViewIfNeeded();
@@ -73,7 +73,7 @@ test('my next with why; a lead puts one to a person; who is away is planned with
   await expect(page.getByText(/^Away /)).toBeHidden();
 });
 
-test('a hire that comes in changes the plan, and the bench says why', async ({ page }) => {
+test('a hire that comes in changes the plan, and the bench says why @wide', async ({ page }) => {
   await open(page);
   const hour = 3_600_000;
   const day = Math.ceil(Date.now() / (24 * hour)) * 24 * hour;

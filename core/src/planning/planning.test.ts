@@ -97,7 +97,7 @@ describe('one technician, no waits', () => {
         const wanted = best.reduce((cents, one) => cents + (done += one.minutes) * one.weight, 0);
         expect(plan(asked, 100).cents).toBeCloseTo(wanted, 6);
       }),
-      { numRuns: 15 },
+      { numRuns: 10 },
     );
   });
 
@@ -114,7 +114,7 @@ describe('one technician, no waits', () => {
         );
         expect(plan(asked, 100).visits.every(({ lateMinutes }) => lateMinutes === 0)).toBe(inTime);
       }),
-      { numRuns: 20 },
+      { numRuns: 12 },
     );
   });
 });
@@ -379,7 +379,7 @@ describe('every plan', () => {
           expect(mostOpen(found.visits.filter((one) => one.who === who))).toBeLessThanOrEqual(places);
         }
       }),
-      { numRuns: 80 },
+      { numRuns: 50 },
     );
   });
 
