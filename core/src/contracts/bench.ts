@@ -83,7 +83,7 @@ export const bench = object({
 });
 export type BenchReply = Frozen<InferType<typeof bench>>;
 
-export const planAnew = object({ seconds: number().min(1).max(60).required() });
+export const planAnew = object({ seconds: number().min(1).max(10).required() });
 
 const time = string()
   .matches(/^([01]\d|2[0-3]):[0-5]\d$/, 'A time of day is wanted, as 07:30.')

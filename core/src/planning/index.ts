@@ -11,7 +11,7 @@ export type {
   Technician,
 } from './shapes';
 export { planBench } from './planBench';
-export { promisesOf, normalOf, type Promised } from './promises';
+export { EIGHT_IN_TEN, promisesOf, normalOf, type Promised } from './promises';
 export { adviceOf, soonestDone, type Advice } from './adviceOf';
 export { tryMove, type MoveAsked, type MoveOutcome } from './tryMove';
 export { durationOf, type Duration } from './durations';

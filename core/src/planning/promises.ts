@@ -14,7 +14,8 @@ export interface Promised {
 }
 
 const DRAWS = 400;
-const EIGHT_IN_TEN = 0.8;
+/** So often a time holds that is promised. */
+export const EIGHT_IN_TEN = 0.8;
 
 /**
  * How sure a plan is: its work done again and again, in its order, each phase taking what it may take.

@@ -190,6 +190,41 @@ describe('shifts', () => {
   });
 });
 
+describe('facts that are easily taken for others', () => {
+  test('a unit that is back waits for no hire: the one that it came from makes nothing late', async () => {
+    await yard.addUnit('WE-05', 'welder');
+    await raise('WE-05', 20);
+    const span = { fromAt: '2030-05-03T08:00:00Z', toAt: '2030-05-08T08:00:00Z' };
+    await yard.book({ reference: 'B-55', classId: 'welder', tag: 'WE-05', ...span });
+    await yard.db
+      .updateTable('hire')
+      .set({ state: 'back', out_at: span.fromAt, back_at: yard.now })
+      .where('reference', '=', 'B-55')
+      .execute();
+    const reply = await bench();
+    assert.equal(placeOf(reply, 'WE-05').line?.hire, null);
+    assert.equal(placeOf(reply, 'WE-05').planned?.lateMinutes, 0);
+  });
+
+  test('who does not work at the bench at all is not planned with; taken back to the usual, again', async () => {
+    const technician = yard.personId('technician');
+    const body = { hours: [] };
+    const set = await yard.ask('PUT', `/api/working-hours/${technician}`, { as: 'lead', body });
+    const { people } = await jsonOf<WorkingHours>(set);
+    assert.deepEqual(people.find(({ id }) => id === technician)?.hours, []);
+    assert.ok((await bench()).people.every(({ id }) => id !== String(technician)));
+    await yard.ask('PUT', `/api/working-hours/${technician}`, { as: 'lead', body: { hours: USUAL_HOURS } });
+    assert.ok((await bench()).people.some(({ id }) => id === String(technician)));
+  });
+
+  test('a bench that nobody changes is planned once: what a plan leads to asks for no other plan', async () => {
+    const first = await bench();
+    for (let look = 0; look < 4; look++) assert.equal((await bench()).at, first.at);
+    yard.later(0.01);
+    assert.deepEqual((await bench()).plan, first.plan);
+  });
+});
+
 describe('the day on paper', () => {
   test('what somebody does today, in its order, and why; nobody else’s', async () => {
     const technician = yard.personId('technician');

@@ -8,7 +8,7 @@ import { demandFor } from '../cards/demand';
 import { jobBackground } from '../cards/jobBackground';
 import type { Context } from '../context';
 import type { Db, JobRow, VisitRow } from '../database/tables';
-import { readAssigned, type Promised } from '../hires/assigned';
+import { readAssigned, type NextHire, type Promised } from '../hires/assigned';
 import { readEntries } from '../log/readLog';
 import { readSettings } from '../people/settings';
 import { needsOfJob } from '../visits/needsOfJob';
@@ -39,7 +39,10 @@ export interface BenchVisit {
   readonly jobs: readonly JobRow[];
   readonly phases: readonly NamedPhase[];
   readonly part: VisitWork['part'];
-  readonly hire: Promised | null;
+  /** The hire that waits for it. */
+  readonly hire: NextHire | null;
+  /** When the unit is out or promised. */
+  readonly spans: Promised['spans'];
   readonly inHandBy: number | null;
 }
 
@@ -91,7 +94,7 @@ async function readVisits(context: Asking, at: Date): Promise<BenchVisit[]> {
           isAtProof: visit.state === 'to-prove',
           findMinutes: found,
         });
-        const hire = promised.find(({ unitId }) => unitId === visit.unit_id) ?? null;
+        const waiting = promised.find(({ unitId }) => unitId === visit.unit_id);
         return {
           visit,
           tag,
@@ -100,7 +103,8 @@ async function readVisits(context: Asking, at: Date): Promise<BenchVisit[]> {
           because,
           jobs: its,
           ...work,
-          hire,
+          hire: waiting?.next ?? null,
+          spans: waiting?.spans ?? [],
           inHandBy: await inHandBy(db, written),
         };
       }),
@@ -216,18 +220,20 @@ interface Yard {
 
 /** A visit as the plan takes it. A unit that is fit goes out as it is, and is worked on before or after; one that is not misses its hire. */
 function planVisit(
-  { visit, jobs, phases, part, readiness, classId, hire, inHandBy: holder }: BenchVisit,
+  { visit, jobs, phases, part, readiness, classId, hire, spans, inHandBy: holder }: BenchVisit,
   yard: Yard,
 ): PlanVisit {
   const { at, hands, demand } = yard;
   const minute = (moment: Date): number => Math.round((moment.getTime() - at.getTime()) / MINUTE_MS);
   const { dayCents } = folderOf(classId).money;
   const goesAsItIs = readiness === 'fit' || readiness === 'out';
-  const away = hire === null ? [] : hire.spans.map(([from, to]): Stretch => [minute(from), minute(to)]);
+  const away = spans.map(([from, to]): Stretch => [minute(from), minute(to)]);
   const out = readiness === 'out' ? Math.max(0, ...away.filter(([from]) => from <= 0).map(([, to]) => to)) : 0;
   const everybody = hands.map(({ id }) => String(id));
   const begunBy = jobs.findLast((job) => job.state === 'open')?.started_by ?? null;
   const doer = [holder, visit.given_to, begunBy].find((id) => id !== null && everybody.includes(String(id))) ?? null;
+  // Who left gives back what was put to him, with its hour.
+  const hasLeft = visit.given_to !== null && !everybody.includes(String(visit.given_to));
   // To the hundredth: what is booked shifts with every second.
   const waits = Math.round((dayCents * demand * 100) / DAY_MINUTES) / 100;
   return {
@@ -239,8 +245,7 @@ function planVisit(
     centsPerMinuteWaiting: waits * (goesAsItIs ? FIT_WAITS : 1),
     who: doer === null ? everybody : [String(doer)],
     inHand: holder !== null && doer === holder,
-    pinnedAt:
-      visit.pinned_at === null || doer === null || holder !== null ? null : Math.max(minute(visit.pinned_at), 0),
+    pinnedAt: visit.pinned_at === null || hasLeft || holder !== null ? null : Math.max(minute(visit.pinned_at), 0),
     away: goesAsItIs ? away.filter(([, to]) => to > out) : [],
     seen: null,
   };

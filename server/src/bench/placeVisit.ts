@@ -6,7 +6,7 @@ import { personById } from '../people/people';
 import { refuse } from '../refusal';
 import { visitOfJob } from '../visits/visits';
 
-/** A visit is put to a person, or to a time, by hand; or the plan decides again. What goes on already is not put to an hour. */
+/** A visit is put to a person, or to a time, by hand; or the plan decides again. What somebody has in hand goes on, whatever its hour. */
 export const placeVisit: Taker<'placed'> = async ({ change: { trx, at: now }, facts: { to, at }, place, record }) => {
   const job = await jobUnderLock(trx, place.jobId);
   const visit = await visitOfJob(trx, job.id);

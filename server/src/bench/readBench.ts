@@ -6,7 +6,7 @@ import type { ClassId } from '@hudrik/core/catalogue';
 import { notifyChange } from '../background/notify';
 import type { Context } from '../context';
 import type { Db, Tables } from '../database/tables';
-import type { Promised } from '../hires/assigned';
+import type { NextHire } from '../hires/assigned';
 import { readFree } from '../hires/free';
 import type { BenchVisit, BenchFacts } from './benchFacts';
 import { readBenchFacts } from './benchFacts';
@@ -156,7 +156,7 @@ async function lineOf(db: Db, shown: BenchVisit, isLate: boolean): Promise<Bench
 }
 
 /** Another one that could go in its place. */
-async function fitAndFree(db: Db, classId: ClassId, { fromAt, toAt }: Promised): Promise<string | null> {
+async function fitAndFree(db: Db, classId: ClassId, { fromAt, toAt }: NextHire): Promise<string | null> {
   const { units } = await readFree(db, { class: classId, from: fromAt.toISOString(), to: toAt.toISOString() });
   return units.find(({ verdict }) => verdict.readiness === 'fit')?.tag ?? null;
 }

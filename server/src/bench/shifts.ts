@@ -33,7 +33,7 @@ export interface Hand {
 }
 
 /** Days off, as the calendar has them, both included. */
-export const readAbsences = (db: Db) =>
+const readAbsences = (db: Db) =>
   db
     .selectFrom('absence')
     .select(['id', 'person_id as personId', 'why'])
@@ -43,27 +43,45 @@ export const readAbsences = (db: Db) =>
 
 type DaysOff = Pick<Awaited<ReturnType<typeof readAbsences>>[number], 'fromOn' | 'toOn'>;
 
-/** Who may sign off work and has hours, with when each works in the next weeks: in the yard's time, also where its clock is put on or back. */
-export async function readHands(db: Db, at: Date, timeZone: string): Promise<Hand[]> {
+/** Somebody who may sign off work, with their week and their days off. */
+interface AtBench {
+  readonly id: number;
+  readonly name: string;
+  readonly role: Role;
+  readonly week: readonly WeekStretch[];
+  /** Nobody said when they work. */
+  readonly isUsual: boolean;
+  readonly absences: Awaited<ReturnType<typeof readAbsences>>;
+}
+
+/** Who may sign off work, and when each works as a rule: as somebody said, else a technician the usual hours. */
+export async function readAtBench(db: Db): Promise<AtBench[]> {
   const people = await db
     .selectFrom('person')
-    .select(['id', 'name', 'role'])
+    .select(['id', 'name', 'role', 'hours_set'])
     .where('role', 'in', SIGNS_OFF)
     .where('left_at', 'is', null)
     .orderBy('id')
     .execute();
   const hours = await readHours(db);
   const absences = await readAbsences(db);
-  return people.flatMap(({ id, name, role }) => {
-    const week = hours.get(id) ?? (role === 'technician' ? USUAL_HOURS : []);
-    const away = absences.filter((absence) => absence.personId === id);
-    const shifts = shiftsOf(week, away, at, timeZone);
-    return week.length === 0 ? [] : [{ id, name, role, shifts }];
-  });
+  return people.map(({ id, name, role, hours_set: isSet }) => ({
+    ...{ id, name, role, isUsual: !isSet },
+    week: hours.get(id) ?? (role === 'technician' && !isSet ? USUAL_HOURS : []),
+    absences: absences.filter(({ personId }) => personId === id),
+  }));
+}
+
+/** Who works at the bench, with when in the next weeks: in the yard's time, also where its clock is put on or back. */
+export async function readHands(db: Db, at: Date, timeZone: string): Promise<Hand[]> {
+  const people = await readAtBench(db);
+  return people
+    .filter(({ week }) => week.length > 0)
+    .map(({ id, name, role, week, absences }) => ({ id, name, role, shifts: shiftsOf(week, absences, at, timeZone) }));
 }
 
 /** By person: what was entered of each; nothing of whom nobody entered. */
-export async function readHours(db: Db): Promise<Map<number, WeekStretch[]>> {
+async function readHours(db: Db): Promise<Map<number, WeekStretch[]>> {
   const rows = await db
     .selectFrom('working_hours')
     .selectAll()

@@ -13,7 +13,7 @@ import {
 import { cardOf, type Entry } from '@hudrik/core/log';
 import { HANDS_SPREAD } from '@hudrik/core/money';
 import { chainOf, durationOf, type NamedPhase, type Wait, type Work } from '@hudrik/core/planning';
-import { MISSING_LINES } from '@hudrik/core/states';
+import { MISSING_LINES, type PartLineState } from '@hudrik/core/states';
 import type { JobRow } from '../database/tables';
 import { ownKey, type OwnMinutes } from './ownMinutes';
 
@@ -28,7 +28,7 @@ const LOOK_MINUTES = 5;
 interface PartWanted {
   readonly jobId: number;
   readonly name: string;
-  readonly state: string;
+  readonly state: PartLineState;
   readonly expectedAt: Date | null;
 }
 
@@ -121,7 +121,7 @@ function clockOf({ now }: VisitAsked, running: readonly ClockRunning[]): After |
 
 /** The part of a job that comes last: when the supplier said, else when parts come as a rule. */
 function partOf({ parts, now }: VisitAsked, jobId: number): (After & { readonly at: Date | null }) | null {
-  const missing = parts.filter((part) => part.jobId === jobId && MISSING_LINES.includes(part.state as never));
+  const missing = parts.filter((part) => part.jobId === jobId && MISSING_LINES.includes(part.state));
   return missing.reduce<(After & { readonly at: Date | null }) | null>((last, { name, expectedAt }) => {
     const minutes =
       expectedAt === null

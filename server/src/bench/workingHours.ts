@@ -1,34 +1,20 @@
-import type { WorkingHours } from '@hudrik/core/contracts';
-import { SIGNS_OFF } from '@hudrik/core/contracts';
+import { SIGNS_OFF, type WorkingHours } from '@hudrik/core/contracts';
 import { notifyChange } from '../background/notify';
 import type { Context } from '../context';
 import { inTransaction } from '../database/inTransaction';
 import type { Db } from '../database/tables';
 import { personById } from '../people/people';
 import { refuse } from '../refusal';
-import { readAbsences, readHours, USUAL_HOURS, type WeekStretch } from './shifts';
+import { readAtBench, type WeekStretch } from './shifts';
 
 /** Who works when: those who may sign off. */
 export async function readWorkingHours(db: Db): Promise<WorkingHours> {
-  const people = await db
-    .selectFrom('person')
-    .select(['id', 'name', 'role'])
-    .where('role', 'in', SIGNS_OFF)
-    .where('left_at', 'is', null)
-    .orderBy('id')
-    .execute();
-  const hours = await readHours(db);
-  const absences = await readAbsences(db);
+  const people = await readAtBench(db);
   return {
-    people: people.map(({ id, name, role }) => ({
-      id,
-      name,
-      role,
-      hours: [...(hours.get(id) ?? (role === 'technician' ? USUAL_HOURS : []))],
-      isUsual: !hours.has(id),
-      absences: absences
-        .filter(({ personId }) => personId === id)
-        .map(({ id: absence, fromOn, toOn, why }) => ({ id: absence, fromOn, toOn, why })),
+    people: people.map(({ week, absences, ...person }) => ({
+      ...person,
+      hours: [...week],
+      absences: absences.map(({ personId: _, ...absence }) => absence),
     })),
   };
 }
@@ -43,6 +29,7 @@ export async function setHours({ db }: Asking, personId: number, hours: readonly
     await trx.deleteFrom('working_hours').where('person_id', '=', personId).execute();
     const rows = hours.map(({ weekday, from, to }) => ({ person_id: personId, weekday, from_time: from, to_time: to }));
     if (rows.length > 0) await trx.insertInto('working_hours').values(rows).execute();
+    await trx.updateTable('person').set({ hours_set: true }).where('id', '=', personId).execute();
     await notifyChange(trx, { what: 'bench', id: 'hours' });
   });
   return readWorkingHours(db);

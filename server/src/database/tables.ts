@@ -18,6 +18,8 @@ interface PersonTable {
   pin_hash: string;
   left_at: MaybeInstant;
   demo_pin: string | null;
+  /** Somebody said when they work, if only that they do not. */
+  hours_set: Generated<boolean>;
   /** Who has it reads their calendar. */
   calendar_secret: ColumnType<string | null, string | null | undefined, string | null>;
   preferences: ColumnType<Record<string, unknown>, string | undefined, string>;

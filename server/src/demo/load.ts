@@ -32,6 +32,15 @@ export async function loadDemo(
     personIds: { counter: idsOf('counter')[0] ?? 1, technicians: [...idsOf('technician'), ...idsOf('lead')] },
   });
   await db.insertInto('working_hours').values(hoursOf(people)).execute();
+  await db
+    .updateTable('person')
+    .set({ hours_set: true })
+    .where(
+      'name',
+      'in',
+      WORKING_HOURS.map(({ name }) => name),
+    )
+    .execute();
   await db.updateTable('yard_settings').set({ yard: YARD_NAME }).execute();
   await loadRows(db, rows);
   return rows.size;

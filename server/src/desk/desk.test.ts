@@ -72,11 +72,13 @@ describe('the booking desk', () => {
       booking('D-4@desk', { classId: 'crane' }),
       booking('D-5@desk', { from: '2030-05-09T08:00:00.000Z', to: '2030-05-08T08:00:00.000Z' }),
       booking('D-6@desk', { tag: 'GE-99' }),
+      booking('', { hirer: 'Nobody knows' }),
       booking('D-7@desk', { tag: 'GE-02', from: '2030-05-11T08:00:00.000Z', to: '2030-05-12T08:00:00.000Z' }),
     );
     assert.deepEqual(
       reply.notTaken.map(({ uid, problem }) => [uid, problem]),
       [
+        ['(Nobody knows)', 'no-uid'],
         ['D-3@desk', 'hire-overlaps'],
         ['D-4@desk', 'no-class'],
         ['D-5@desk', 'ends-before'],

@@ -1,7 +1,11 @@
 import { randomBytes } from 'node:crypto';
+import { TZDate } from '@date-fns/tz';
+import { OPEN_JOB_STATES } from '@hudrik/core/card';
+import { format } from 'date-fns/format';
 import ICAL from 'ical.js';
 import type { Context } from '../context';
 import type { Db } from '../database/tables';
+import { readSettings } from '../people/settings';
 import { refuse } from '../refusal';
 import { readServiceFacts } from '../service/serviceFacts';
 import { serviceOf } from '../service/unitService';
@@ -37,8 +41,10 @@ export async function ownCalendar({ db, now }: Pick<Context, 'db' | 'now'>, secr
   calendar.addPropertyWithValue('prodid', '-//Hudrik//Bench and service//EN');
   calendar.addPropertyWithValue('x-wr-calname', `Hudrik: ${person.name}`);
   const at = now();
+  const { timeZone } = await readSettings(db);
+  const dayOf = (moment: Date): string => format(new TZDate(moment.getTime(), timeZone), 'yyyy-MM-dd');
   for (const event of [...(await plannedEvents(db, person.id)), ...(await serviceEvents(db, at))])
-    calendar.addSubcomponent(componentOf(event, at));
+    calendar.addSubcomponent(componentOf(event, at, dayOf));
   return calendar.toString();
 }
 
@@ -50,10 +56,13 @@ interface CalendarEvent {
   readonly to: Date | null;
 }
 
-function componentOf({ uid, summary, from, to }: CalendarEvent, at: Date): ICAL.Component {
+function componentOf(
+  { uid, summary, from, to }: CalendarEvent,
+  at: Date,
+  dayOf: (moment: Date) => string,
+): ICAL.Component {
   const event = new ICAL.Component('vevent');
-  const start = to === null ? ICAL.Time.fromJSDate(from, true) : ICAL.Time.fromJSDate(from, true);
-  if (to === null) start.isDate = true;
+  const start = to === null ? ICAL.Time.fromDateString(dayOf(from)) : ICAL.Time.fromJSDate(from, true);
   event.addPropertyWithValue('uid', `${uid}@hudrik`);
   event.addPropertyWithValue('dtstamp', ICAL.Time.fromJSDate(at, true));
   event.addPropertyWithValue('summary', summary);
@@ -74,7 +83,7 @@ async function plannedEvents(db: Db, personId: number): Promise<CalendarEvent[]>
         .selectFrom('visit_job as vj')
         .innerJoin('job as j', 'j.id', 'vj.job_id')
         .select(['vj.visit_id', 'j.title'])
-        .where('j.state', 'in', ['waiting', 'open'])
+        .where('j.state', 'in', OPEN_JOB_STATES)
         .execute()
     ).map(({ visit_id: id, title }) => [String(id), title]),
   );

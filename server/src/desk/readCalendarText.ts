@@ -16,7 +16,7 @@ export interface DeskHire {
 /** What cannot be read of one entry: the rest is taken all the same. */
 interface DeskProblem {
   readonly uid: string;
-  readonly problem: 'no-class' | 'no-time' | 'ends-before' | 'repeats';
+  readonly problem: 'no-uid' | 'no-class' | 'no-time' | 'ends-before' | 'repeats';
 }
 
 export type CalendarText =
@@ -51,6 +51,7 @@ function readEvent(event: ICAL.Component): DeskHire | DeskProblem {
   const wanted = textOf(event, 'categories').toLowerCase();
   const classId = CLASS_IDS.find((id) => id === wanted);
   const isCancelled = textOf(event, 'status').toUpperCase() === 'CANCELLED';
+  if (uid === '') return { uid: `(${textOf(event, 'summary')})`, problem: 'no-uid' };
   if (classId === undefined) return { uid, problem: 'no-class' };
   if (event.hasProperty('rrule')) return { uid, problem: 'repeats' };
   const [from, to] = [instantOf(event, 'dtstart'), instantOf(event, 'dtend')];

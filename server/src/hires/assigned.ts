@@ -1,6 +1,6 @@
 import type { ClassId } from '@hudrik/core/catalogue';
 import { assignHires, helpFor, type ClassHire, type ClassUnit, type Help, type OwnHire } from '@hudrik/core/hires';
-import type { BenchPlan, Promised as Sure } from '@hudrik/core/planning';
+import { EIGHT_IN_TEN, soonestDone, type BenchPlan, type Promised as Sure } from '@hudrik/core/planning';
 import type { Readiness } from '@hudrik/core/readiness';
 import type { Db } from '../database/tables';
 import { readServiceFacts, type ServiceFacts } from '../service/serviceFacts';
@@ -11,14 +11,19 @@ const DAY_MINUTES = 1440;
 /** Hires are given units so far ahead: later the yard is another one. */
 const AHEAD_DAYS = 21;
 
-/** The next hire that waits for a unit, and when the unit is out. */
-export interface Promised {
-  readonly unitId: number;
+/** A booked hire that waits for a unit. */
+export interface NextHire {
   readonly reference: string;
   readonly fromAt: Date;
   readonly toAt: Date;
   /** The unit itself is booked; else it is the one that a booking of its class is given. */
   readonly isOwn: boolean;
+}
+
+/** When a unit is out or promised, and what waits for it next: nothing, where it is only out. */
+export interface Promised {
+  readonly unitId: number;
+  readonly next: NextHire | null;
   readonly spans: readonly (readonly [from: Date, to: Date])[];
 }
 
@@ -130,6 +135,8 @@ async function openHires(db: Db, at: Date): Promise<OpenHire[]> {
       'w.tag as was',
     ])
     .where('h.state', 'in', ['booked', 'out', 'back'])
+    // One that was never fetched and is over waits for nothing.
+    .where((eb) => eb.or([eb('h.state', '<>', 'booked'), eb('h.to_at', '>', at)]))
     .where('h.from_at', '<', new Date(at.getTime() + AHEAD_DAYS * DAY_MINUTES * MINUTE_MS))
     .orderBy('h.from_at')
     .orderBy('h.reference')
@@ -161,7 +168,8 @@ function classUnit(unit: AssignedUnit, own: readonly OwnHire[], ready: ReadonlyM
   return {
     tag: unit.tag,
     readyAt: isReady ? 0 : (planned?.at ?? Infinity),
-    sure: isReady ? 1 : 0.5,
+    // The time of the plan is the one that holds eight times in ten.
+    sure: isReady ? 1 : EIGHT_IN_TEN,
     taken: own.filter(({ tag }) => tag === unit.tag).map(({ from, to }) => [from, Math.max(to, 0)] as const),
     dueAt: unit.dueInDays === null ? Infinity : unit.dueInDays * DAY_MINUTES,
   };
@@ -199,7 +207,7 @@ async function readyTimes(db: Db, at: Date): Promise<Map<string, Ready>> {
     visits.flatMap(({ id, tag }) => {
       const done = doneOf(kept.plan, kept.promises, String(id));
       const asked = kept.asked.visits.find((visit) => visit.id === String(id));
-      const alone = asked ? asked.releaseAt + asked.phases.reduce((sum, { minutes }) => sum + minutes, 0) : Infinity;
+      const alone = asked ? soonestDone(kept.asked, { ...asked, pinnedAt: null }) : Infinity;
       return done === null ? [] : [[tag, { at: done - since, soonest: Math.min(alone, done) - since }] as const];
     }),
   );
@@ -252,9 +260,16 @@ export async function readAssigned(db: Db, at: Date): Promise<Promised[]> {
     const own = hires.filter(
       (hire) => (hire.tag ?? hire.help?.visit) === tag && (hire.state === 'out' || hire.toAt > at),
     );
-    const next = own.find((hire) => hire.state === 'booked') ?? own[0];
-    if (next === undefined) return [];
-    const { reference, fromAt, toAt, isOwn } = next;
-    return [{ unitId, reference, fromAt, toAt, isOwn, spans: own.map((hire) => [hire.fromAt, hire.toAt] as const) }];
+    if (own.length === 0) return [];
+    const booked = own.find((hire) => hire.state === 'booked');
+    return [
+      {
+        unitId,
+        next: booked === undefined ? null : nextOf(booked),
+        spans: own.map((hire) => [hire.fromAt, hire.toAt] as const),
+      },
+    ];
   });
 }
+
+const nextOf = ({ reference, fromAt, toAt, isOwn }: AssignedHire): NextHire => ({ reference, fromAt, toAt, isOwn });

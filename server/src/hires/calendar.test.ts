@@ -80,6 +80,14 @@ describe('hires and the units that they are given', () => {
     assert.equal((await problemIn(await change('B-5', { tag: null }))).code, 'already-out');
   });
 
+  test('one that was never fetched and is over asks for no unit', async () => {
+    await book('B-8', null, '06T07:00', '06T09:00');
+    const now = yard.now;
+    yard.now = new Date('2030-05-06T09:30:00Z');
+    assert.ok((await calendar()).hires.every(({ reference }) => reference !== 'B-8'));
+    yard.now = now;
+  });
+
   test('another time moves what the bench works towards, and the plan says why', async () => {
     await yard.read<BenchReply>('/api/bench');
     const given = hireOf(await calendar(), 'B-4');

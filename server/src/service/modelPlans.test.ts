@@ -120,6 +120,8 @@ describe('a model’s own service plan', () => {
       'not-valid',
     );
     assert.equal((await problemIn(await change(USUAL, {}, 'technician'))).code, 'not-your-role');
+    const kit = { ...USUAL, items: [{ id: 'engine-oil', kit: 'K-NOBODY' }] };
+    assert.equal((await problemIn(await change(kit))).code, 'part-unknown');
     const none = await yard.ask('PUT', '/api/models/9999/service-plan', { as: 'lead', body: { plan: USUAL } });
     assert.equal((await problemIn(none)).code, 'not-found');
   });

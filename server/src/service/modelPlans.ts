@@ -4,6 +4,7 @@ import { planOf, wrongOfPlan, type OwnPlan, type UnitPlan } from '@hudrik/core/s
 import type { Actor, Context } from '../context';
 import { inTransaction } from '../database/inTransaction';
 import type { Db, Trx } from '../database/tables';
+import { partOfNumber } from '../parts/shelf';
 import { refuse } from '../refusal';
 
 /** The plans that models have of their own, by model: the newest version of each. */
@@ -89,6 +90,8 @@ export async function changeModelPlan(
     const ofClass = SERVICE_PLANS[model.class_id];
     const wrong = wrongOfPlan(ofClass, plan);
     if (wrong !== null) refuse('not-valid', { field: wrong.item ?? wrong.code, why: wrong.code });
+    // A kit that is not known would stand in the way of its service.
+    for (const { kit } of plan.items) if (kit) await partOfNumber(trx, kit);
     const version = (await ownPlans(trx)).get(modelId)?.version ?? ofClass.version;
     if (seenVersion !== undefined && seenVersion !== version) refuse('changed-meanwhile', { version });
     await trx

@@ -11,6 +11,7 @@ const PROBLEM: Readonly<Record<string, string>> = {
 };
 const REFUSED: Readonly<Record<string, string>> = {
   vanished: 'is in its list no more; cancel it here if it is off',
+  'no-uid': 'has no name of its own',
   'no-class': 'names no class of ours',
   'no-time': 'has no time',
   'ends-before': 'ends before it begins',
