@@ -1,7 +1,7 @@
 export { call, isUnreachable, Refused, sentenceOf, whenSignedOut } from './client';
 export { kv } from './kv';
 export { newId } from './newId';
-export { PersonContext, usePerson } from './person';
+export { PersonContext, usePerson, useSigns } from './person';
 export { readKept } from './readKept';
 export { readKey, useChange, useRead, useReadPages } from './queries';
 export { queryClient, QueryProvider } from './QueryProvider';

@@ -10,3 +10,9 @@ export function usePerson(): Person {
   if (person === null) throw new Error('usePerson is only for screens behind the sign-in');
   return person;
 }
+
+/** Whether who is signed in may sign off work: a technician or a lead. */
+export function useSigns(): boolean {
+  const { role } = usePerson();
+  return role === 'technician' || role === 'lead';
+}

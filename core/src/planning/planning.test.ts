@@ -201,6 +201,17 @@ describe('what binds a plan', () => {
     expect(found.visits.find(({ id }) => id === 'fits')?.to).toBeLessThanOrEqual(30);
   });
 
+  test('what another would push into its hire is done before it; a search that has no time leaves it until it is back', () => {
+    const goes = visit('goes', [hands(10, 'a'), wait(40), hands(10, 'b')], {
+      away: [[100, 500]],
+      centsPerMinuteWaiting: 9,
+    });
+    const asked = bench([goes, visit('long', [hands(200)], { centsPerMinuteWaiting: 9 })]);
+    expect(plan(asked).visits.find(({ id }) => id === 'goes')?.to).toBeLessThanOrEqual(100);
+    const hasty = planBench(asked, { random: seeded(1), spent: () => 1 });
+    expect(hasty.visits.find(({ id }) => id === 'goes')?.from).toBeGreaterThanOrEqual(500);
+  });
+
   test('no more units stand open than there are places', () => {
     const open = ['a', 'b', 'c'].map((id) => visit(id, [hands(10, 'x'), wait(100), hands(10, 'y')]));
     expect(Math.max(...plan(bench(open)).visits.map(({ to }) => to))).toBeLessThan(200);

@@ -2,6 +2,8 @@ import assert from 'node:assert/strict';
 import { describe, test } from 'node:test';
 import type { BenchReply, WorkingHours } from '@hudrik/core/contracts';
 import { entryIn, jsonOf, problemIn, useYard } from '../testing/yard';
+import { findMinutes } from './findEstimates';
+import { readOwnMinutes } from './ownMinutes';
 import { shiftsOf, USUAL_HOURS } from './shifts';
 
 const yard = useYard();
@@ -222,6 +224,60 @@ describe('facts that are easily taken for others', () => {
     for (let look = 0; look < 4; look++) assert.equal((await bench()).at, first.at);
     yard.later(0.01);
     assert.deepEqual((await bench()).plan, first.plan);
+  });
+});
+
+describe('what goes on', () => {
+  test('who began a visit goes on with it; who has hands on it, first of all', async () => {
+    await yard.addUnit('LS-05', 'log-splitter');
+    const technician = String(yard.personId('technician'));
+    const lead = yard.personId('lead');
+    await yard.ask('PUT', `/api/working-hours/${lead}`, { as: 'lead', body: { hours: USUAL_HOURS } });
+    const jobId = await raise('LS-05', 300);
+    assert.equal(placeOf(await bench(), 'LS-05').line?.inHandBy, null);
+    await entryIn(await yard.enter({ jobId }, 'job-started', {}, 'lead'));
+    const begun = await bench();
+    const asked = begun.asked.visits.find(({ id }) => id === placeOf(begun, 'LS-05').line?.id);
+    assert.deepEqual(asked?.who, [String(lead)]);
+    await entryIn(await yard.enter({ jobId }, 'hands-on', {}));
+    const inHand = await bench();
+    assert.equal(placeOf(inHand, 'LS-05').line?.inHandBy, technician);
+    const own = inHand.plan.phases.filter(({ who }) => who === technician).sort((a, b) => a.from - b.from);
+    assert.equal(own[0]?.visitId, placeOf(inHand, 'LS-05').line?.id);
+  });
+
+  test('what people saw is known to the next plan', async () => {
+    const before = await bench();
+    await raise('GE-03', 45);
+    const after = await bench();
+    const { line, planned } = placeOf(before, 'LS-05');
+    const seen = after.asked.visits.find(({ id }) => id === line?.id)?.seen;
+    assert.deepEqual([seen?.who, seen?.from], [planned?.who, Math.max(planned?.from ?? -1, 0)]);
+  });
+
+  test('what finding a fault takes is reckoned once, and anew when it is a week old', async () => {
+    let reckoned = 0;
+    const sums = { ...yard.context.sums, minutesToFind: async () => 10 * ++reckoned };
+    const of = { machine: { classId: 'generator', engine: {}, past: {} }, seen: {} };
+    const ask = () => findMinutes({ ...yard.context, sums }, of);
+    assert.deepEqual([await ask(), await ask(), reckoned], [10, 10, 1]);
+    yard.later(8 * 24);
+    assert.deepEqual([await ask(), reckoned], [20, 2]);
+    yard.later(-8 * 24);
+  });
+
+  test('what the yard’s own work took against its estimate', async () => {
+    await yard.addUnit('SN-05', 'snowblower');
+    const facts = { kind: 'prep', title: 'Wash it', minutes: 20, blocks: 'none' } as const;
+    const jobId = String((await entryIn(await yard.enter({ tag: 'SN-05' }, 'job-raised', facts))).jobId);
+    await entryIn(await yard.enter({ jobId }, 'job-started', {}));
+    await entryIn(await yard.enter({ jobId }, 'hands-on', {}));
+    yard.later(0.5);
+    await entryIn(await yard.enter({ jobId }, 'hands-off', {}));
+    await entryIn(await yard.enter({ jobId }, 'job-finished', { note: '' }));
+    const own = (await readOwnMinutes(yard.db)).get('prep snowblower') ?? [];
+    assert.equal(own.length, 1);
+    assert.ok(Math.abs((own[0] ?? 0) - 1.5) < 0.01, String(own));
   });
 });
 

@@ -72,6 +72,7 @@ describe('the booking desk', () => {
       booking('D-4@desk', { classId: 'crane' }),
       booking('D-5@desk', { from: '2030-05-09T08:00:00.000Z', to: '2030-05-08T08:00:00.000Z' }),
       booking('D-6@desk', { tag: 'GE-99' }),
+      booking('D-8@desk', { to: '2030-05-08T08:20:00.000Z' }),
       booking('', { hirer: 'Nobody knows' }),
       booking('D-7@desk', { tag: 'GE-02', from: '2030-05-11T08:00:00.000Z', to: '2030-05-12T08:00:00.000Z' }),
     );
@@ -83,9 +84,21 @@ describe('the booking desk', () => {
         ['D-4@desk', 'no-class'],
         ['D-5@desk', 'ends-before'],
         ['D-6@desk', 'no-such-tag'],
+        ['D-8@desk', 'hire-too-short'],
       ],
     );
     assert.equal((await hireOf('D-7'))?.tag, 'GE-02');
+  });
+
+  test('what is out is the yard’s: the desk changes and cancels nothing of it', async () => {
+    const out = { state: 'out', out_at: yard.now } as const;
+    await yard.db.updateTable('hire').set(out).where('reference', '=', 'D-7').execute();
+    const span = { from: '2030-05-11T08:00:00.000Z', to: '2030-05-12T08:00:00.000Z' };
+    const before = await hireOf('D-7');
+    const seven = booking('D-7@desk', { tag: 'GE-02', ...span, status: 'CANCELLED' });
+    const reply = await says(booking('D-2@desk', { tag: 'GE-01' }), seven);
+    assert.ok(reply.notTaken.every(({ uid }) => uid !== 'D-7@desk'));
+    assert.deepEqual(await hireOf('D-7'), before);
   });
 
   test('away, cut short or lying: what it said last stands, and it says so', async () => {
@@ -180,5 +193,8 @@ describe('one’s own calendar', () => {
     assert.equal((await yard.ask('GET', fresh)).status, 200);
     assert.equal((await yard.ask('GET', theirs)).status, 200);
     assert.equal((await yard.ask('GET', '/api/calendar/')).status, 404);
+    const technician = yard.personId('technician');
+    await yard.db.updateTable('person').set({ left_at: yard.now }).where('id', '=', technician).execute();
+    assert.equal((await yard.ask('GET', fresh)).status, 404);
   });
 });

@@ -3,6 +3,7 @@ import { notifyChange } from '../background/notify';
 import type { Context } from '../context';
 import type { Db } from '../database/tables';
 import { changeHire } from '../hires/changeHire';
+import { mustBeLong } from '../hires/hireRules';
 import { bookHire, cancelHire } from '../hires/hires';
 import { Refusal } from '../refusal';
 import type { BookingDesk } from './bookingDesk';
@@ -52,6 +53,7 @@ async function book(context: Asking, hire: DeskHire): Promise<Taken> {
   const { classId, tag, fromAt, toAt, hirer } = hire;
   const reference = referenceOf(hire);
   if (Date.parse(toAt) < context.now().getTime()) return {};
+  mustBeLong({ from: new Date(fromAt), to: new Date(toAt) });
   await bookHire(context, null, { reference, classId, tag, fromAt, toAt, hirer });
   const row = await context.db
     .selectFrom('hire')

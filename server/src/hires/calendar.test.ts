@@ -54,6 +54,23 @@ describe('hires and the units that they are given', () => {
     assert.equal(after.tag === null ? after.help?.visit : after.tag, 'GE-05');
   });
 
+  test('a visit that was put too late by hand would cover it if it came first: it is named, and its card says for what', async () => {
+    await yard.addUnit('WE-01', 'welder');
+    const facts = { kind: 'repair', title: 'Lead', minutes: 40, blocks: 'prep' } as const;
+    const { jobId } = await entryIn(await yard.enter({ tag: 'WE-01' }, 'job-raised', facts));
+    const place = { to: yard.personId('technician'), at: '2030-05-08T08:00:00Z' };
+    await entryIn(await yard.enter({ jobId: jobId ?? '' }, 'placed', place));
+    await yard.read<BenchReply>('/api/bench');
+    const wanted = { fromAt: '2030-05-07T14:00:00Z', toAt: '2030-05-07T20:00:00Z' };
+    await yard.book({ reference: 'W-1', classId: 'welder', tag: null, ...wanted });
+    const hire = hireOf(await calendar(), 'W-1');
+    assert.deepEqual([hire.tag, hire.help?.visit], [null, 'WE-01']);
+    const bench = await yard.read<BenchReply>('/api/bench');
+    const line = bench.visits.find(({ tag }) => tag === 'WE-01');
+    assert.deepEqual([line?.hire?.reference, line?.hire?.isOwn], ['W-1', false]);
+    assert.ok(bench.advice.some((told) => told.code === 'will-miss' && told.id === line?.id && !told.whateverTheOrder));
+  });
+
   test('overruled by hand: it goes with the unit that the desk says, or with any again', async () => {
     const moved = await jsonOf<HireCalendar>(await change('B-2', { tag: 'GE-03' }));
     assert.deepEqual([hireOf(moved, 'B-2').tag, hireOf(moved, 'B-2').isOwn], ['GE-03', true]);

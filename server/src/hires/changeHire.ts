@@ -1,5 +1,4 @@
 import type { HireCalendar } from '@hudrik/core/contracts';
-import { HIRES_PROMISED } from '@hudrik/core/states';
 import { notifyChange } from '../background/notify';
 import type { Actor, Context } from '../context';
 import { inTransaction } from '../database/inTransaction';
@@ -9,15 +8,13 @@ import { unitByTag } from '../fleet/units';
 import { changeUnit } from '../log/changeUnit';
 import { refuse } from '../refusal';
 import { readCalendar } from './calendar';
+import { isPromised, mustBeLong, mustNotBePast, type Span } from './hireRules';
 
 interface HireChange {
   readonly tag?: string | null | undefined;
   readonly fromAt?: string | undefined;
   readonly toAt?: string | undefined;
 }
-
-const HOUR_MS = 3_600_000;
-const GRACE_MS = 15 * 60_000;
 
 /** A booked hire goes with another unit, any of its class, or at another time. Not into the past, nor over another hire of that unit. */
 export async function changeHire(
@@ -36,7 +33,7 @@ export async function changeHire(
       await trx.selectFrom('unit').select('id').where('id', 'in', touched).orderBy('id').forUpdate().execute();
     const hire = await lockBooked(trx, seen);
     const next = nextOf(hire, change, context.now());
-    if (unit && (await overlapping(trx, hire.id, unit.id, next))) refuse('hire-overlaps', { tag: unit.tag });
+    if (unit && (await isPromised(trx, unit.id, next, hire.id))) refuse('hire-overlaps', { tag: unit.tag });
     await trx
       .updateTable('hire')
       .set({ unit_id: unit?.id ?? null, from_at: next.from, to_at: next.to })
@@ -65,13 +62,12 @@ async function lockBooked(trx: Trx, seen: HireRow): Promise<HireRow> {
   return hire.unit_id === seen.unit_id ? hire : refuse('changed-meanwhile', { reference: hire.reference });
 }
 
-function nextOf(hire: HireRow, change: HireChange, now: Date): { readonly from: Date; readonly to: Date } {
+function nextOf(hire: HireRow, change: HireChange, now: Date): Span {
   const from = change.fromAt === undefined ? hire.from_at : new Date(change.fromAt);
   const to = change.toAt === undefined ? hire.to_at : new Date(change.toAt);
-  if (from < hire.from_at && from.getTime() < now.getTime() - GRACE_MS)
-    refuse('hire-in-past', { fromAt: from.toISOString() });
-  if (to.getTime() - from.getTime() < HOUR_MS)
-    refuse('hire-too-short', { fromAt: from.toISOString(), toAt: to.toISOString() });
+  // One that should have begun already may stay where it is.
+  if (from < hire.from_at) mustNotBePast({ from, to }, now);
+  mustBeLong({ from, to });
   return { from, to };
 }
 
@@ -89,22 +85,4 @@ async function unitWanted(trx: Trx, hire: HireRow, { tag }: HireChange): Promise
   if (unit.class_id !== hire.class_id) refuse('not-valid', { field: 'tag', wants: hire.class_id });
   if (unit.gone_at) refuse('not-ready', { readiness: 'gone' });
   return unit;
-}
-
-async function overlapping(
-  trx: Trx,
-  hireId: number,
-  unitId: number,
-  { from, to }: { readonly from: Date; readonly to: Date },
-): Promise<boolean> {
-  const other = await trx
-    .selectFrom('hire')
-    .select('id')
-    .where('unit_id', '=', unitId)
-    .where('id', '<>', hireId)
-    .where('state', 'in', HIRES_PROMISED)
-    .where('from_at', '<', to)
-    .where('to_at', '>', from)
-    .executeTakeFirst();
-  return other !== undefined;
 }

@@ -13,6 +13,7 @@ import { unitByTag } from '../fleet/units';
 import { readServiceFacts } from '../service/serviceFacts';
 import { itemsOf } from '../service/unitService';
 import { readFree } from './free';
+import { isPromised, mustBeLong, mustNotBePast, type Span } from './hireRules';
 import { hireRows, toHireLine } from './hireLines';
 
 const DAY_MS = 86_400_000;
@@ -65,10 +66,12 @@ async function bookUnit({ trx, unit, append }: UnitChange, fresh: NewHire): Prom
   await append({ kind: 'hire-booked', facts: { reference, fromAt, toAt } });
 }
 
+const spanOf = ({ fromAt, toAt }: NewHire): Span => ({ from: new Date(fromAt), to: new Date(toAt) });
+
 async function insertHire(trx: Trx, unit: UnitRow | null, fresh: NewHire): Promise<void> {
   if (await trx.selectFrom('hire').select('id').where('reference', '=', fresh.reference).executeTakeFirst())
     refuse('already-there', { reference: fresh.reference });
-  if (unit && (await overlapping(trx, unit.id, fresh))) refuse('hire-overlaps', { tag: unit.tag });
+  if (unit && (await isPromised(trx, unit.id, spanOf(fresh)))) refuse('hire-overlaps', { tag: unit.tag });
   await trx
     .insertInto('hire')
     .values({
@@ -83,26 +86,9 @@ async function insertHire(trx: Trx, unit: UnitRow | null, fresh: NewHire): Promi
     .execute();
 }
 
-async function overlapping(trx: Trx, unitId: number, span: { fromAt: string; toAt: string }): Promise<boolean> {
-  const row = await trx
-    .selectFrom('hire')
-    .select('id')
-    .where('unit_id', '=', unitId)
-    .where('state', 'in', HIRES_PROMISED)
-    .where('from_at', '<', new Date(span.toAt))
-    .where('to_at', '>', new Date(span.fromAt))
-    .executeTakeFirst();
-  return row !== undefined;
-}
-
-const HOUR_MS = 3_600_000;
-/** A clerk who books at nine for nine is not late. */
-const GRACE_MS = 15 * 60_000;
-
 export async function addHire(context: Context, actor: Actor, fresh: NewHire): Promise<{ hires: HireLine[] }> {
-  const [from, to] = [Date.parse(fresh.fromAt), Date.parse(fresh.toAt)];
-  if (from < context.now().getTime() - GRACE_MS) refuse('hire-in-past', { fromAt: fresh.fromAt });
-  if (to - from < HOUR_MS) refuse('hire-too-short', { fromAt: fresh.fromAt, toAt: fresh.toAt });
+  mustNotBePast(spanOf(fresh), context.now());
+  mustBeLong(spanOf(fresh));
   if (fresh.sure !== true) await mustBeLikely(context, fresh);
   await bookHire(context, actor, fresh);
   return oneHire(context, fresh.reference);

@@ -1,6 +1,6 @@
 import assert from 'node:assert/strict';
 import { describe, test } from 'node:test';
-import type { FleetService, UnitService } from '@hudrik/core/contracts';
+import type { FleetService, UnitPage, UnitService } from '@hudrik/core/contracts';
 import { entryIn, problemIn, useYard } from '../testing/yard';
 
 const yard = useYard();
@@ -27,6 +27,14 @@ describe('the service of the yard', () => {
       overdue.reduce((sum, { minutes }) => sum + minutes, 0),
     );
     assert.ok(overdue.length > 0);
+  });
+
+  test('what is laid up is served when it wakes', async () => {
+    const { unit } = await yard.read<UnitPage>('/api/units/GE-02');
+    const headers = { 'if-match': `"${unit.version}"` };
+    const laid = await yard.ask('PATCH', '/api/units/GE-02', { as: 'lead', body: { laidUp: true }, headers });
+    assert.equal(laid.status, 200);
+    assert.ok((await fleet()).units.every(({ tag }) => tag !== 'GE-02'));
   });
 
   test('a booking during which an item runs out is asked about; with its job raised it is not', async () => {

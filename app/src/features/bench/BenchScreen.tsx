@@ -2,7 +2,7 @@ import type { BenchReply, JobLine } from '@hudrik/core/contracts';
 import { Link, useLocalSearchParams } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { usePerson, useRead } from '@/api';
+import { useSigns, useRead } from '@/api';
 import { Empty, Failure, Loading, Page, Section, Sheet, useIsWide } from '@/design';
 import { JobRow } from '@/features/unit';
 import { BenchTools } from './BenchTools';
@@ -53,7 +53,7 @@ function PhonePlan({ bench, handle }: Props) {
 }
 
 function WidePlan({ bench, handle }: Props) {
-  const { role } = usePerson();
+  const mayMove = useSigns();
   const [chosen, choose] = useState<string | null>(null);
   const visit = bench.visits.find(({ id }) => id === chosen);
   return (
@@ -62,13 +62,7 @@ function WidePlan({ bench, handle }: Props) {
       {bench.people.length === 0 ? (
         <Empty sentence="Nobody works at the bench. Say who works when, and the plan is made." />
       ) : (
-        <Lanes
-          bench={bench}
-          handle={handle}
-          chosen={chosen}
-          mayMove={role === 'lead' || role === 'technician'}
-          onChoose={choose}
-        />
+        <Lanes bench={bench} handle={handle} chosen={chosen} mayMove={mayMove} onChoose={choose} />
       )}
       {visit ? <VisitPanel bench={bench} handle={handle} visit={visit} /> : null}
     </>

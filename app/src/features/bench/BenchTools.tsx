@@ -1,7 +1,7 @@
 import type { BenchReply } from '@hudrik/core/contracts';
 import { router } from 'expo-router';
 import { View } from 'react-native';
-import { useChange, usePerson } from '@/api';
+import { useChange, usePerson, useSigns } from '@/api';
 import { Button } from '@/design';
 
 /** A search that somebody waits for. */
@@ -13,7 +13,7 @@ export function BenchTools({ bench }: { readonly bench: BenchReply }) {
   const me = String(id);
   const whose = bench.people.some((person) => person.id === me) ? me : bench.people[0]?.id;
   const search = useChange('planAnew');
-  const signs = role === 'lead' || role === 'technician';
+  const signs = useSigns();
   return (
     <View className="flex-row flex-wrap gap-2">
       {signs ? (

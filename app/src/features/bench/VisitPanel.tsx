@@ -1,7 +1,7 @@
 import { router, type Href } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { usePerson } from '@/api';
+import { useSigns } from '@/api';
 import { Button, Card, Choice, DateTimeField, ReadinessMark, Sheet, Words } from '@/design';
 import { instantOf, sayAs, sayMinutes } from '@/writing';
 import { handsOf, nameOf, plannedOf, sayClock, sayFromTo, sayReady, sayWhy, type BenchVisit } from './sayBench';
@@ -16,9 +16,8 @@ interface Props {
 
 /** A visit of the plan: when and by whom, why there, how sure, and its phases. */
 export function VisitPanel({ bench, handle, visit }: Props) {
-  const { role } = usePerson();
   const [isPlacing, setPlacing] = useState(false);
-  const mayPlace = role === 'lead' || role === 'technician';
+  const mayPlace = useSigns();
   return (
     <Card className="gap-3">
       <View className="flex-row items-center gap-3">

@@ -3,7 +3,7 @@ import type { ClockId } from '@hudrik/core/catalogue';
 import type { CardReply } from '@hudrik/core/contracts';
 import { Fragment, useEffect, useRef, useState } from 'react';
 import { View } from 'react-native';
-import { sentenceOf, usePerson } from '@/api';
+import { sentenceOf, usePerson, useSigns } from '@/api';
 import { Button, Failure, JumpStrip, jumpTo, Loading, Page, Section, useIsWide, Words } from '@/design';
 import { UnitSheetFacts } from '@/features/sheet';
 import { CardActions } from './CardActions';
@@ -51,7 +51,7 @@ function WholeCard({ handle, reply, card, jobId }: WholeProps) {
   const { role } = usePerson();
   const [clockAsked, setClockAsked] = useState<ClockAsked | null>(null);
   const works = role !== 'counter' && handle.state !== 'ended';
-  const signs = role === 'technician' || role === 'lead';
+  const signs = useSigns();
   const head = <CardHead reply={reply} handle={handle} />;
   const ask = (clock: ClockId, stepId: string) => setClockAsked({ clock, stepId });
   const work = (

@@ -10,7 +10,7 @@ import {
 import { useState } from 'react';
 import { View } from 'react-native';
 import type { CardClock } from '@hudrik/core/card';
-import { newId, usePerson } from '@/api';
+import { newId, useSigns } from '@/api';
 import { Button, Choice, Field, Section, Sheet, Whence, Words } from '@/design';
 import { sayLeft, useServerNow } from '@/features/clocks';
 import { sayMinutes, sayTime } from '@/writing';
@@ -139,9 +139,8 @@ function EarlySheet({
   readonly onEnd: (why: string) => void;
   readonly onClose: () => void;
 }) {
-  const { role } = usePerson();
   const [why, setWhy] = useState('');
-  const signs = role === 'technician' || role === 'lead';
+  const signs = useSigns();
   return (
     <Sheet title={clockKind(clock.clock).name} open onClose={onClose}>
       <Words>{`It runs until ${sayTime(clock.endsAt)}. A good result counts when it is over.`}</Words>

@@ -1,7 +1,7 @@
 import type { JobLine } from '@hudrik/core/contracts';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { usePerson } from '@/api';
+import { useSigns } from '@/api';
 import { Button } from '@/design';
 import { WriteSheet } from '@/forms';
 import { useEntry } from '@/outbox';
@@ -17,13 +17,12 @@ const STAYS =
 
 /** What is done with a job as such: begun, signed off by a look, put off, dropped. */
 export function JobTools({ job, children }: Props) {
-  const { role } = usePerson();
   const start = useEntry('job-started');
   const finish = useEntry('job-finished');
   const putOff = useEntry('job-put-off');
   const drop = useEntry('job-dropped');
   const [sheet, setSheet] = useState<'done' | 'put-off' | 'drop' | null>(null);
-  const signs = role === 'technician' || role === 'lead';
+  const signs = useSigns();
   const on = { jobId: job.id, tag: job.tag };
   const close = () => setSheet(null);
   return (

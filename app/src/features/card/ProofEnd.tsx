@@ -2,7 +2,7 @@ import type { CardReply } from '@hudrik/core/contracts';
 import type { Proof } from '@hudrik/core/proof';
 import { router } from 'expo-router';
 import { useState } from 'react';
-import { usePerson } from '@/api';
+import { useSigns } from '@/api';
 import { Button, Section, Words } from '@/design';
 import { sayMissing } from './say';
 import { SignSheet } from './SignSheet';
@@ -17,9 +17,8 @@ interface Props {
 
 /** How a proof ends: signed with all that it is about in sight, failed, or broken off. */
 export function ProofEnd({ handle, proof, reply, jobId }: Props) {
-  const { role } = usePerson();
   const [signing, setSigning] = useState(false);
-  const signs = role === 'technician' || role === 'lead';
+  const signs = useSigns();
   if (handle.pending.some((item) => item.kind === 'proved' && item.state !== 'refused')) return <OnThisDevice />;
   const stopRun = () => {
     if (proof.runningSince !== null) handle.add('run-stopped', { why: '' });

@@ -3,7 +3,7 @@ import { sentenceOf } from '@/api';
 import { Button, Choice, Failure, Field, Sheet, Words } from '@/design';
 import { sayFault } from './say';
 import { explainsOf, Ties, type Tied } from './Ties';
-import { useTold } from './useConfirms';
+import { useTold } from './useTold';
 import type { FindingHandle } from './useFinding';
 
 interface ConfirmProps {

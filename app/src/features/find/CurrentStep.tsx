@@ -1,9 +1,9 @@
 import type { Step } from '@hudrik/core/diagnosis';
+import { useSigns } from '@/api';
 import { observationsOf } from '@hudrik/core/log';
 import type { Answer } from '@/workers/lookInto';
 import type { LocalFinding } from './finding';
 import { StepCard } from './StepCard';
-import { useConfirms } from './useConfirms';
 import type { FindingHandle } from './useFinding';
 
 interface Props {
@@ -21,7 +21,7 @@ interface Props {
 
 /** The step on top, whose answer is one more thing seen, and then the next one. */
 export function CurrentStep({ step, answer, finding, handle, onAnswered, onConfirm, onOpen, ...rest }: Props) {
-  const confirms = useConfirms();
+  const confirms = useSigns();
   return (
     <StepCard
       step={step}

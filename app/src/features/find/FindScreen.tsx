@@ -1,3 +1,4 @@
+import { useSigns } from '@/api';
 import { SCHOOLS } from '@hudrik/core/catalogue';
 import type { Step } from '@hudrik/core/diagnosis';
 import { observationsOf, setUpsOf } from '@hudrik/core/log';
@@ -20,7 +21,6 @@ import { Seen } from './Seen';
 import { StepsSheet, TableSheet, ToolsSheet } from './sheets';
 import { Suspects } from './Suspects';
 import type { Answer } from '@/workers/lookInto';
-import { useConfirms } from './useConfirms';
 import { Warnings } from './Warnings';
 import { WhileOpen } from './WhileOpen';
 import { useWorkplace, type WorkplaceSetting } from './useWorkplace';
@@ -103,7 +103,7 @@ function FoundSoFar({
   const [confirming, setConfirming] = useState<string | null>(null);
   const top = useRef<ScrollView>(null);
   const { counting, madeHere, repaired } = useMemo(() => observationsOf(finding.entries), [finding.entries]);
-  const confirms = useConfirms();
+  const confirms = useSigns();
   const { diagnosis, step } = answer;
   const goOn = () => {
     setPicked(null);

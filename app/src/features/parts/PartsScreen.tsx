@@ -1,7 +1,7 @@
 import type { Part } from '@hudrik/core/contracts';
 import { useDeferredValue, useState } from 'react';
 import { View } from 'react-native';
-import { sentenceOf, usePerson, useRead } from '@/api';
+import { sentenceOf, usePerson, useRead, useSigns } from '@/api';
 import { Button, Empty, Failure, Field, Heading, Loading, useIsWide, Words } from '@/design';
 import { LongList } from '@/design/LongList';
 import { sayMoney } from '@/writing';
@@ -18,7 +18,7 @@ export function PartsScreen() {
   const parts = useRead('parts', { query: { find } });
   const [open, setOpen] = useState<Part | null>(null);
   const [adding, setAdding] = useState(false);
-  const signs = role === 'technician' || role === 'lead';
+  const signs = useSigns();
   const works = role !== 'counter';
   const listed = parts.data?.parts ?? [];
   const low = listed.filter((part) => part.onHand - part.reserved < part.reorderAt).length;

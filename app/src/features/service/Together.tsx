@@ -2,7 +2,7 @@ import { SERVICE_ITEMS, stepsOfService, workOfItem, type ServiceItem } from '@hu
 import type { UnitService } from '@hudrik/core/contracts';
 import { doneBySteps, itemsWithJobs } from '@hudrik/core/service';
 import { useState } from 'react';
-import { sentenceOf, usePerson } from '@/api';
+import { sentenceOf, useSigns } from '@/api';
 import { Button, Card, Failure, Words } from '@/design';
 import { useEntry } from '@/outbox';
 import { sayWhen } from './sayService';
@@ -44,12 +44,12 @@ function useRaise(tag: string, ids: readonly string[]) {
 
 /** The next visit that pays: what to do in it, and what that saves against each by itself. */
 export function Together({ service }: { readonly service: Pick<UnitService, 'tag' | 'visits' | 'savedMinutes'> }) {
-  const { role } = usePerson();
+  const signs = useSigns();
   const next = service.visits[0];
   const { items, own, raiseAll, isOff, refused } = useRaise(service.tag, next?.ids ?? []);
   if (next === undefined) return null;
   const minutes = own.reduce((sum, item) => sum + item.minutes, 0);
-  const mayRaise = (role === 'technician' || role === 'lead') && next.inDays <= RAISED_WITHIN_DAYS;
+  const mayRaise = signs && next.inDays <= RAISED_WITHIN_DAYS;
   return (
     <Card className="gap-2">
       <Words face="strong">{`${sayWhen(next.inDays)}: ${items.map((item) => item.name).join(', ')}`}</Words>

@@ -5,7 +5,7 @@ import { router } from 'expo-router';
 import { useCallback, useState } from 'react';
 import { View } from 'react-native';
 import { object, string } from 'yup';
-import { sentenceOf, usePerson } from '@/api';
+import { sentenceOf, usePerson, useSigns } from '@/api';
 import { Button, Card, Caution, Failure, ReadinessMark, Section, Sheet, Words } from '@/design';
 import { FormChoices, FormField, useSchemaForm, words } from '@/forms';
 import { entryOf, useEntry, usePending, type On } from '@/outbox';
@@ -59,7 +59,7 @@ function DefectCard({
 }) {
   const { role } = usePerson();
   const [closing, setClosing] = useState(false);
-  const signs = role === 'technician' || role === 'lead';
+  const signs = useSigns();
   const job = page.jobs.find((entry) => entry.id === defect.jobId);
   return (
     <Card className="gap-2">

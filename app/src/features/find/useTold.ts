@@ -1,11 +1,5 @@
 import type { Defect } from '@hudrik/core/contracts';
-import { usePerson, useRead } from '@/api';
-
-/** Whether the person signed in may say what the cause was. */
-export const useConfirms = (): boolean => {
-  const { role } = usePerson();
-  return role === 'technician' || role === 'lead';
-};
+import { useRead } from '@/api';
 
 /** What was told of a unit and is open: a cause that explains it closes it. */
 export function useTold(tag: string | null): readonly Defect[] {

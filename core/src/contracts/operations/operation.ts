@@ -1,0 +1,25 @@
+import type { AnyObjectSchema, Schema } from 'yup';
+import type { Role } from '../../fields';
+import { ROUTES, type OperationId } from '../routes';
+
+export interface Operation {
+  readonly method: 'get' | 'post' | 'patch' | 'put' | 'delete';
+  /** OpenAPI style: /api/units/{tag}. */
+  readonly path: string;
+  readonly summary: string;
+  readonly who: 'public' | readonly Role[];
+  readonly query?: AnyObjectSchema;
+  readonly body?: AnyObjectSchema;
+  /** A body that is not JSON: its media types. */
+  readonly raw?: readonly string[];
+  readonly reply: Schema;
+  readonly status?: number;
+  /** The reply carries an ETag, and the change wants it back in If-Match. */
+  readonly ifMatch?: boolean;
+}
+
+/** A call with where it goes. */
+export const operation = <const O extends Omit<Operation, 'method' | 'path'>, Id extends OperationId>(
+  id: Id,
+  entry: O,
+): O & (typeof ROUTES)[Id] => ({ ...entry, ...ROUTES[id] });
