@@ -31,7 +31,7 @@ export const bench = (visits: readonly PlanVisit[], more: Partial<BenchAsked> = 
   ...more,
 });
 /** So many looks at the clock, then the budget is spent. */
-export const looks = (count: number, seed = 1): Search => {
+const looks = (count: number, seed = 1): Search => {
   let left = count;
   return { random: seeded(seed), spent: () => 1 - left-- / count };
 };
