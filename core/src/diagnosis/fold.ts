@@ -42,8 +42,8 @@ export function foldGivens(
 }
 
 const NONE: ReadonlySet<number> = new Set();
-/** Not nought, so that weights can be divided by it. */
-const HARDLY = 1e-12;
+/** Not nought, so that weights can be divided by it; far under any chance that a rare fault shows a thing it seldom shows. */
+const HARDLY = 1e-16;
 
 /** An observation as it would be made now, beside what is given. */
 export function beside(observation: CompiledObservation, given: ReadonlySet<number>): CompiledObservation {
