@@ -24,6 +24,7 @@ export default [
       '.hudrik/**',
       '**/.stryker-tmp/**',
       'e2e/results/**',
+      'server/.tests/**',
       'app/public/**',
     ],
   },

@@ -1,11 +1,11 @@
 import { spawn } from 'node:child_process';
 import { once } from 'node:events';
-import { readdirSync } from 'node:fs';
 import path from 'node:path';
 import { ensureModules } from './install.mjs';
 import { ROOT } from './places.mjs';
 import { startThrowAwayPostgres } from './postgres.mjs';
 import { say } from './say.mjs';
+import { builtServerTests } from './serverTests.mjs';
 
 /** Everything that must hold, on a fresh machine: installs what is missing, then looks at each thing in turn. */
 const began = Date.now();
@@ -52,15 +52,13 @@ function step(name, program, args, { cwd = ROOT, env = {} } = {}) {
   });
 }
 
-/** The longest first, so that it is not waited for at the end. */
-const serverTests = () =>
-  filesUnder(inFolder('server/src'))
-    .filter((file) => file.endsWith('.test.ts'))
-    .sort((x, y) => Number(y.endsWith('promise.test.ts')) - Number(x.endsWith('promise.test.ts')));
-const filesUnder = (folder) =>
-  readdirSync(folder, { withFileTypes: true }).flatMap((entry) =>
-    entry.isDirectory() ? filesUnder(path.join(folder, entry.name)) : [path.join(folder, entry.name)],
-  );
+/** The server's tests, each file a process of its own, on copies of one migrated database. */
+async function serverTests() {
+  const where = { cwd: inFolder('server'), env: { TEST_DATABASE_URL: postgres.urlOf('postgres') } };
+  const template = await node('a database to copy', ['--import', 'tsx', 'src/testing/makeTemplate.ts'], where);
+  const files = await builtServerTests();
+  return (await node('server on PostgreSQL', ['--test', '--test-concurrency', '2', ...files], where)) && template;
+}
 
 const results = [];
 /** Steps that do not need each other, two at a time: as many as a small machine has processors. */
@@ -89,11 +87,7 @@ await steps([
   () => step('format', path.join(BIN, 'prettier'), ['--check', '.']),
   () => step('lint', path.join(BIN, 'eslint'), ['.', '--max-warnings', '0']),
   () => step('app', path.join(BIN, 'jest'), ['--maxWorkers', '1'], { cwd: inFolder('app') }),
-  () =>
-    node('server on PostgreSQL', ['--import', 'tsx', '--test', '--test-concurrency', '2', ...serverTests()], {
-      cwd: inFolder('server'),
-      env: { TEST_DATABASE_URL: postgres.urlOf('postgres') },
-    }),
+  () => serverTests(),
   () => step('core', path.join(BIN, 'jest'), ['--maxWorkers', '1'], { cwd: inFolder('core') }),
   ...['core', 'server', 'app', 'e2e'].map(
     (workspace) => () => node(`types of ${workspace}`, [TSC, '--noEmit', '-p', '.'], { cwd: inFolder(workspace) }),

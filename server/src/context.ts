@@ -3,7 +3,7 @@ import type { WaysAsked } from '@hudrik/core/money';
 import type { BenchAsked } from '@hudrik/core/planning';
 import type { Instruments } from './cards/instruments';
 import type { Db } from './database/tables';
-import type { BookingDesk } from './desk/bookingDesk';
+import type { Feed } from './outside/feed';
 import type { Sheet } from './printing/sheet';
 import type { Planned, Reckoned, Undiagnosed } from './sums/sums';
 
@@ -24,7 +24,9 @@ export interface Context {
   /** Sums that take long, off the main thread. */
   readonly sums: Sums;
   /** Where hires are booked outside. */
-  readonly desk: BookingDesk;
+  readonly desk: Feed;
+  /** Where machines tell their hours and place. */
+  readonly equipment: Feed;
 }
 
 export interface Sums {

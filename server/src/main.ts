@@ -9,7 +9,8 @@ import { tasksOf } from './background/tasks';
 import { httpInstruments } from './cards/instruments';
 import { databaseOn, openPool } from './database/open';
 import { deskBookings } from './demo/deskBookings';
-import { httpDesk } from './desk/bookingDesk';
+import { machinesOfDemo } from './demo/machinesOfDemo';
+import { httpFeed } from './outside/feed';
 import { bringUpToDate } from './fleet/bringUpToDate';
 import { httpApp } from './http/app';
 import { httpSupplier } from './parts/supplier';
@@ -47,14 +48,16 @@ const standIns = await startStandIns(
   },
   undefined,
   demo ? deskBookings(new Date()) : [],
+  async () => (demo ? machinesOfDemo(db, new Date()) : []),
 );
 const supplier = httpSupplier(process.env.HUDRIK_SUPPLIER_URL ?? standIns.supplierUrl);
 const instruments = httpInstruments(process.env.HUDRIK_INSTRUMENTS_URL ?? standIns.loadBankUrl);
 const paper = paperPool();
 const sums = sumsPool();
 const events = listenForChanges(url, log);
-const desk = httpDesk(process.env.HUDRIK_DESK_URL ?? standIns.deskUrl);
-const context = { db, now: () => new Date(), instruments, paper, sums, desk };
+const desk = httpFeed(process.env.HUDRIK_DESK_URL ?? standIns.deskUrl);
+const equipment = httpFeed(process.env.HUDRIK_EQUIPMENT_URL ?? standIns.equipmentUrl);
+const context = { db, now: () => new Date(), instruments, paper, sums, desk, equipment };
 const background = await startBackground(workerPool, tasksOf(context, supplier), log);
 const app = httpApp({
   context,

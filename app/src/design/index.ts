@@ -1,5 +1,6 @@
 export { Button, Choice } from './Button';
 export { DateTimeField } from './DateTimeField';
+export { FeedLine, sayFeedProblem } from './FeedLine';
 export { Field } from './Field';
 export { Gauge } from './Gauge';
 export { HangTag } from './HangTag';

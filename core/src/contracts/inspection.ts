@@ -17,6 +17,7 @@ import {
 import { DEFECT_ENDS } from '../defects';
 import { atGate } from '../log/atGate';
 import { answer, kitCount } from '../log/schemas';
+import { fromAfar } from './equipment';
 import { rated } from './sheet';
 import { defect } from './fleet';
 
@@ -77,6 +78,8 @@ export const opening = object({
   basedOn: string().nullable().defined(),
   lastReading: number().required(),
   lastReadAt: string().required(),
+  /** What its machine tells of itself. */
+  fromAfar: fromAfar.nullable().defined(),
   meterOffset: number().required(),
   hire: hireLine.nullable().defined(),
   nextHire: hireLine.nullable().defined(),

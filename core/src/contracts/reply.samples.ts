@@ -98,6 +98,7 @@ export const sampleOpening = (more: Partial<Opening> = {}): Opening => ({
   model: { make: 'Tuvellan', name: 'Lantern 5' },
   verdict: { readiness: 'fit', because: [] },
   basedOn: null,
+  fromAfar: null,
   lastReading: 123.4,
   lastReadAt: new Date(Date.now() - 48 * 3_600_000).toISOString(),
   meterOffset: 0,

@@ -32,6 +32,8 @@ export const ROUTES = {
   importPlans: { method: 'post', path: '/api/import/service-plans' },
   exportPlans: { method: 'get', path: '/api/export/service-plans' },
   fleetService: { method: 'get', path: '/api/service' },
+  equipment: { method: 'get', path: '/api/equipment' },
+  readEquipmentNow: { method: 'post', path: '/api/equipment/read' },
   bench: { method: 'get', path: '/api/bench' },
   planAnew: { method: 'post', path: '/api/bench/plan' },
   dayPdf: { method: 'get', path: '/api/bench/{person}/day.pdf' },

@@ -1,4 +1,5 @@
 import type { InferType } from 'yup';
+import { fromAfar } from './equipment';
 import { array, boolean, classId, instant, number, object, readiness, string, type Frozen } from '../fields';
 
 const days = number().required();
@@ -40,6 +41,7 @@ export const unitService = object({
   visits: array(visit.required()).required(),
   /** Minutes that each by itself on its day would cost more. */
   savedMinutes: number().required(),
+  fromAfar: fromAfar.nullable().defined(),
 });
 export type UnitService = Frozen<InferType<typeof unitService>>;
 

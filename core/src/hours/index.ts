@@ -6,6 +6,7 @@ export {
   type ReadingContext,
   type ReadingFinding,
 } from './assessReading';
+export { isSilent, readFromAfar, SILENT_HOURS, type AfarRead } from './fromAfar';
 export { forecastHours, type HoursForecast } from './forecastHours';
 export { likelyRoll, readMeter, type MeterEvent, type MeterRead } from './readMeter';
 export { suggestReadings, type Slip, type Suggestion } from './suggestReadings';

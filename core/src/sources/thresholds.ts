@@ -17,6 +17,7 @@ import { MOSTLY_HOLDS } from '../diagnosis/rivalRepairs';
 import { LONG_ODDS } from '../diagnosis/steps';
 import { WORTH_TELLING } from '../diagnosis/warnings';
 import { UNUSUAL_BELOW, CLOCK_SLACK_HOURS } from '../hours/assessReading';
+import { SILENT_HOURS } from '../hours/fromAfar';
 import { SPREAD_WORTH } from '../hours/useRate';
 import { HANDS_SPREAD } from '../money/spread';
 import { BENCH_DAY } from '../money/ways';
@@ -66,6 +67,7 @@ export const THRESHOLDS: readonly Threshold[] = [
   WORTH_TELLING,
   UNUSUAL_BELOW,
   CLOCK_SLACK_HOURS,
+  SILENT_HOURS,
   SPREAD_WORTH,
   HANDS_SPREAD,
   BENCH_DAY,

@@ -7,6 +7,7 @@ declare global {
       thumbnail: { readonly photoId: string };
       'clock-end': { readonly clockId: string };
       'read-desk': Readonly<Record<string, never>>;
+      'read-equipment': Readonly<Record<string, never>>;
       tick: Readonly<Record<string, never>>;
     }
   }

@@ -114,6 +114,7 @@ export function taskListOf(pool: pg.Pool, tasks: Tasks): TaskList {
     thumbnail: (payload) => tasks.thumbnail(payload),
     'clock-end': (payload) => tasks['clock-end'](payload),
     'read-desk': async () => tasks['read-desk']({}),
+    'read-equipment': async () => tasks['read-equipment']({}),
     tick: async () => {
       await releaseDead(pool);
       await tasks.tick({});

@@ -1,5 +1,6 @@
 import type { Context } from '../context';
 import { takeDesk } from '../desk/takeDesk';
+import { takeEquipment } from '../equipment/takeEquipment';
 import { askOrder, askUnasked } from '../parts/askOrder';
 import { fetchQuote } from '../parts/quotes';
 import type { Supplier } from '../parts/supplier';
@@ -9,7 +10,7 @@ import { cleanUp } from './cleanUp';
 import type { Tasks } from './runner';
 
 /** Each task calls one use case. All of them may run again. */
-export const tasksOf = (context: Pick<Context, 'db' | 'now' | 'desk'>, supplier: Supplier): Tasks => ({
+export const tasksOf = (context: Pick<Context, 'db' | 'now' | 'desk' | 'equipment'>, supplier: Supplier): Tasks => ({
   'ask-order': ({ orderId }) => askOrder(context, supplier, orderId),
   'ask-quote': ({ number }) => fetchQuote(context, supplier, number),
   thumbnail: ({ photoId }) => makeThumbnail(context, photoId),
@@ -17,10 +18,14 @@ export const tasksOf = (context: Pick<Context, 'db' | 'now' | 'desk'>, supplier:
   'read-desk': async () => {
     await takeDesk(context, context.desk);
   },
+  'read-equipment': async () => {
+    await takeEquipment(context, context.equipment);
+  },
   tick: async () => {
     await askUnasked(context.db, context.now());
     await enqueueMissingThumbnails(context.db);
     await cleanUp(context);
     await takeDesk(context, context.desk);
+    await takeEquipment(context, context.equipment);
   },
 });

@@ -20,7 +20,7 @@ import { readHistory } from '../log/readLog';
 import { takeEntry } from '../log/takeEntry';
 import { makeThumbnail, putPhoto, readThumb } from '../photos/photos';
 import { thingOff, wellCheckIn } from '../testing/samples';
-import { NO_DESK } from '../desk/noDesk';
+import { NO_FEED } from '../outside/feed';
 
 /**
  * The store at size: 5,000 units, 40,000 check-ins, 1,000,000 entries in the log from the demo's own generator. Each read is set
@@ -46,7 +46,8 @@ const context: Context = {
   instruments: httpInstruments(NOBODY),
   paper: { make: async () => Buffer.alloc(0) },
   sums: NO_SUMS,
-  desk: NO_DESK,
+  desk: NO_FEED,
+  equipment: NO_FEED,
 };
 await migrate(db);
 await prepareBackground(pool, pino({ level: 'warn' }));

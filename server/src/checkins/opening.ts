@@ -14,6 +14,7 @@ import { countComebacks } from '../cards/countComebacks';
 import { kitPricesOf } from '../people/settings';
 import { ratingsOfUnit } from '../fleet/models';
 import { toUnitLine, unitRows } from '../fleet/unitLines';
+import { readFromAfarOf } from '../equipment/readEquipment';
 import { unitByTag } from '../fleet/units';
 import { isOf } from '@hudrik/core/log';
 
@@ -42,6 +43,7 @@ export async function readOpening({ db, now }: Pick<Context, 'db' | 'now'>, tag:
     basedOn: await newestCheckInId(db, unit.id),
     lastReading: last.reading,
     lastReadAt: last.readAt.toISOString(),
+    fromAfar: await readFromAfarOf({ db, now }, unit.id),
     meterOffset: last.offsetHours,
     hire: hire ? toHireLine(hire) : null,
     nextHire: line.nextHire,

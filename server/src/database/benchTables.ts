@@ -74,7 +74,31 @@ interface ModelPlanTable {
   made_by: number | null;
 }
 
+/** What a machine told of itself. */
+interface AfarReadingTable {
+  id: GeneratedAlways<number>;
+  unit_id: number;
+  reading: number;
+  true_hours: number;
+  read_at: Instant;
+  latitude: number | null;
+  longitude: number | null;
+  /** Why it does not count. */
+  problem: string | null;
+  taken_at: Instant;
+}
+
+/** One row: when the machines’ feed answered last, what went wrong since, and what of it is not taken. */
+interface EquipmentStateTable {
+  only_one: Generated<boolean>;
+  answered_at: MaybeInstant;
+  problem: string | null;
+  not_taken: Json<{ readonly name: string; readonly problem: string }[]>;
+}
+
 export interface BenchTables {
+  afar_reading: AfarReadingTable;
+  equipment_state: EquipmentStateTable;
   model_plan: ModelPlanTable;
   desk_event: DeskEventTable;
   desk_state: DeskStateTable;

@@ -17,7 +17,7 @@ import { migrationsAfter } from '../testing/migrationsAfter';
 import { emptyDatabase, type MadeDatabase } from '../testing/databases';
 import { migratorFor, openDatabase } from './open';
 import type { Db } from './tables';
-import { NO_DESK } from '../desk/noDesk';
+import { NO_FEED } from '../outside/feed';
 
 const NOW = new Date('2030-03-04T10:00:00Z');
 const YARD = new URL('../testing/yards/before0008.sql.gz', import.meta.url);
@@ -154,7 +154,8 @@ describe('visits of a yard kept by the version before', () => {
       instruments: { open: async () => null },
       paper: { make: async () => Buffer.alloc(0) },
       sums: NO_SUMS,
-      desk: NO_DESK,
+      desk: NO_FEED,
+      equipment: NO_FEED,
     };
     await takeEntry(context, person, {
       id: randomUUID(),

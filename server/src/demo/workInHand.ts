@@ -13,7 +13,7 @@ import { enterAs } from '../log/enterAs';
 import { changeExchangePart } from '../parts/exchangeParts';
 import { makeThumbnail, putPhoto } from '../photos/photos';
 import { PARTS_CSV } from './partsList';
-import { NO_DESK } from '../desk/noDesk';
+import { NO_FEED } from '../outside/feed';
 
 const HOUR = 3_600_000;
 
@@ -32,7 +32,8 @@ export async function addWorkInHand(db: Db, now: Date): Promise<void> {
     instruments: { open: async () => null },
     paper: { make: async () => Buffer.alloc(0) },
     sums: NO_SUMS,
-    desk: NO_DESK,
+    desk: NO_FEED,
+    equipment: NO_FEED,
   });
   await importParts(at(400), lead, PARTS_CSV);
   await stubbornGenerator(at, ivo);

@@ -5,7 +5,7 @@ import ICAL from 'node-ical';
 import { calendarOf, type DeskBooking } from '../standins/bookingDesk';
 import { startStandIns } from '../standins/start';
 import { entryIn, jsonOf, useYard } from '../testing/yard';
-import { httpDesk } from './bookingDesk';
+import { httpFeed } from '../outside/feed';
 import { readCalendarText } from './readCalendarText';
 import { takeDesk } from './takeDesk';
 
@@ -131,7 +131,7 @@ describe('the booking desk', () => {
     const standIns = await startStandIns({ dayMs: 1000, failsOf100: 0, now: Date.now }, 20, [booking('D-9')]);
     const url = standIns.deskUrl;
     const read = async (query = '') => {
-      const answer = await httpDesk(url + query, 1).read();
+      const answer = await httpFeed(url + query, 1).read();
       return answer.ok ? readCalendarText(answer.text) : answer;
     };
     await fetch(url.replace('.ics', '/D-10'), {

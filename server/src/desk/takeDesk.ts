@@ -6,13 +6,13 @@ import { changeHire } from '../hires/changeHire';
 import { mustBeLong } from '../hires/hireRules';
 import { bookHire, cancelHire } from '../hires/hires';
 import { Refusal } from '../refusal';
-import type { BookingDesk } from './bookingDesk';
+import type { Feed } from '../outside/feed';
 import { readCalendarText, type DeskHire } from './readCalendarText';
 
 type Asking = Pick<Context, 'db' | 'now'>;
 
 /** Takes in what the desk's calendar says now. What cannot be read leaves everything as it was, and is told. */
-export async function takeDesk(context: Asking, desk: BookingDesk): Promise<DeskReply> {
+export async function takeDesk(context: Asking, desk: Feed): Promise<DeskReply> {
   const answer = await desk.read();
   const read = answer.ok ? readCalendarText(answer.text) : answer;
   if (!read.ok) {

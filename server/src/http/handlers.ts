@@ -12,6 +12,7 @@ import { readCheckIn } from '../checkins/readCheckIn';
 import type { Context } from '../context';
 import { calendarSecret, ownCalendar } from '../desk/ownCalendar';
 import { readDesk } from '../desk/takeDesk';
+import { readEquipment } from '../equipment/readEquipment';
 import { exportHires, importHires } from '../exchange/hires';
 import { exportModels, importModels } from '../exchange/models';
 import { exportPlans, importPlans } from '../exchange/plans';
@@ -111,6 +112,11 @@ export function handlersOf(installation: Installation): Handlers {
     importPlans: async ({ context, actor, body }) => importPlans(context, actor, textOf(body)),
     exportPlans: async ({ context, response }) => sendCsv(response, 'service-plans', await exportPlans(context.db)),
     fleetService: async ({ context }) => readFleetService(context),
+    equipment: async ({ context }) => readEquipment(context),
+    readEquipmentNow: async ({ context }) => {
+      await enqueue(context.db, 'read-equipment', {}, { key: 'read-equipment' });
+      return readEquipment(context);
+    },
     bench: async ({ context }) => readBench(context),
     planAnew: async ({ context, body }) => planAnew(context, body.seconds),
     dayPdf: async ({ context, params, response }) =>

@@ -40,6 +40,8 @@ const WHO: Readonly<Record<OperationId, string>> = {
   importPlans: 'l',
   exportPlans: 'a t l c',
   fleetService: 'a t l c',
+  equipment: 'a t l c',
+  readEquipmentNow: 't l',
   bench: 'a t l c',
   planAnew: 't l',
   dayPdf: 'a t l c',

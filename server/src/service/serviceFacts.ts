@@ -46,8 +46,9 @@ export interface ServiceFacts {
 export async function readServiceFacts(db: Db, at: Date, unitId?: number): Promise<ServiceFacts[]> {
   const units = await unitsOf(db, unitId);
   const plans = await ownPlans(db);
-  const [readings, done, uses, out, hires, jobs, visits] = await Promise.all([
+  const [readings, afar, done, uses, out, hires, jobs, visits] = await Promise.all([
     firstAndLast(db, unitId),
+    hoursFromAfar(db, unitId),
     doneLast(db, unitId),
     usesOf(db, unitId),
     daysOut(db, at, unitId),
@@ -64,7 +65,7 @@ export async function readServiceFacts(db: Db, at: Date, unitId?: number): Promi
     const items = (done.get(id) ?? []).map((row) => [row.item, { trueHours: row.true_hours, at: row.at }] as const);
     return [
       {
-        ...{ unitId: id, tag, classId, readiness, came, trueHours: reading.last_hours },
+        ...{ unitId: id, tag, classId, readiness, came, trueHours: newestHours(reading, afar.get(id)?.[0]) },
         done: new Map(items),
         use: learnUseRate(classOf(classId).use, uses.get(id) ?? []),
         share: shareOnHire(Math.max(days, 0), out.get(id)?.[0]?.days ?? 0),
@@ -76,6 +77,25 @@ export async function readServiceFacts(db: Db, at: Date, unitId?: number): Promi
     ];
   });
 }
+
+/** What was read last, or what its machine told since, where that is more. */
+const newestHours = (
+  read: { readonly last_hours: number; readonly last_at: Date },
+  told: { readonly true_hours: number; readonly read_at: Date } | undefined,
+): number => (told && told.read_at > read.last_at ? Math.max(told.true_hours, read.last_hours) : read.last_hours);
+
+const hoursFromAfar = async (db: Db, unitId?: number) =>
+  byUnit(
+    await db
+      .selectFrom('afar_reading')
+      .distinctOn('unit_id')
+      .select(['unit_id', 'read_at', 'true_hours'])
+      .where('problem', 'is', null)
+      .$if(unitId !== undefined, (query) => query.where('unit_id', '=', unitId ?? 0))
+      .orderBy('unit_id')
+      .orderBy('read_at', 'desc')
+      .execute(),
+  );
 
 type ByUnit<T> = Map<number, T[]>;
 
@@ -111,6 +131,7 @@ async function firstAndLast(db: Db, unitId?: number) {
       sql<number>`(array_agg(r.true_hours order by r.stands_for))[1]::float8`.as('first_hours'),
       sql<Date>`(array_agg(made.read_at order by r.stands_for))[1]`.as('first_at'),
       sql<number>`(array_agg(r.true_hours order by r.stands_for desc))[1]::float8`.as('last_hours'),
+      sql<Date>`(array_agg(made.read_at order by r.stands_for desc))[1]`.as('last_at'),
     ])
     .execute();
   return byUnit(rows);

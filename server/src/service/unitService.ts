@@ -11,6 +11,7 @@ import {
   type Moment,
 } from '@hudrik/core/service';
 import type { Context } from '../context';
+import { readFromAfarOf } from '../equipment/readEquipment';
 import { unitByTag } from '../fleet/units';
 import { readServiceFacts, type ServiceFacts } from './serviceFacts';
 
@@ -23,11 +24,11 @@ export async function readUnitService({ db, now }: Pick<Context, 'db' | 'now'>, 
   const at = now();
   const [facts] = await readServiceFacts(db, at, unit.id);
   if (facts === undefined) throw new Error(`Unit ${tag} has no reading`);
-  return serviceOf(facts, at);
+  return { ...serviceOf(facts, at), fromAfar: await readFromAfarOf({ db, now }, unit.id) };
 }
 
 /** The service of a unit as it stands. */
-export function serviceOf(facts: ServiceFacts, at: Date): UnitService {
+export function serviceOf(facts: ServiceFacts, at: Date): Omit<UnitService, 'fromAfar'> {
   const { tag, classId, came, use, share } = facts;
   const { plan } = facts;
   const items = itemsOf(facts, at);

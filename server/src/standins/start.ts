@@ -1,5 +1,6 @@
 import type { Express } from 'express';
 import { bookingDeskStandIn, type DeskBooking } from './bookingDesk';
+import { equipmentFeedStandIn, type SimulatedMachine } from './equipmentFeed';
 import { loadBankStandIn } from './loadBank';
 import { supplierStandIn, type SupplierManners } from './supplier';
 import { portOf } from '../portOf';
@@ -9,6 +10,8 @@ export interface StandIns {
   readonly loadBankUrl: string;
   /** Of its feed. */
   readonly deskUrl: string;
+  /** Of the machines’ feed. */
+  readonly equipmentUrl: string;
   readonly stop: () => void;
 }
 
@@ -17,20 +20,24 @@ export async function startStandIns(
   manners: SupplierManners,
   everyMs?: number,
   bookings: readonly DeskBooking[] = [],
+  machines: () => Promise<readonly SimulatedMachine[]> = async () => [],
 ): Promise<StandIns> {
-  const [supplier, loadBank, desk] = await Promise.all([
+  const [supplier, loadBank, desk, equipment] = await Promise.all([
     listen(supplierStandIn(manners)),
     listen(loadBankStandIn(everyMs)),
     listen(bookingDeskStandIn(bookings)),
+    listen(equipmentFeedStandIn(machines)),
   ]);
   return {
     supplierUrl: supplier.url,
     loadBankUrl: loadBank.url,
     deskUrl: `${desk.url}/hires.ics`,
+    equipmentUrl: `${equipment.url}/fleet.xml`,
     stop: () => {
       supplier.stop();
       loadBank.stop();
       desk.stop();
+      equipment.stop();
     },
   };
 }

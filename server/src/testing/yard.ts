@@ -15,7 +15,7 @@ import type { Context } from '../context';
 import { databaseOn, openPool } from '../database/open';
 import type { Db } from '../database/tables';
 import { closeOf } from '../defects/closeDefects';
-import type { DeskAnswer } from '../desk/bookingDesk';
+import type { FeedAnswer } from '../outside/feed';
 import { insertUnit } from '../fleet/addUnit';
 import { changeUnit } from '../log/changeUnit';
 import { httpApp } from '../http/app';
@@ -59,7 +59,10 @@ export class TestYard {
   #close: () => Promise<void> = async () => undefined;
 
   /** What the booking desk answers. */
-  deskAnswer: DeskAnswer = { ok: false, problem: 'away' };
+  deskAnswer: FeedAnswer = { ok: false, problem: 'away' };
+
+  /** What the machines’ feed answers. */
+  equipmentAnswer: FeedAnswer = { ok: false, problem: 'away' };
 
   async open(signInsPerMinute = 1000): Promise<void> {
     const database = await makeDatabase();
@@ -85,6 +88,7 @@ export class TestYard {
       },
       paper: { make: async (sheet) => Buffer.from(JSON.stringify(sheet)) },
       desk: { read: async () => this.deskAnswer },
+      equipment: { read: async () => this.equipmentAnswer },
     };
     const installation = { version: 'test', demo: false, firstLeadCode: 'first-code', events };
     const app = httpApp({ context: this.context, installation, log: silent, webFolder: null, signInsPerMinute });

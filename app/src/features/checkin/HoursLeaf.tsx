@@ -4,7 +4,7 @@ import { isImpossible, likelyRoll, UNUSUAL_BELOW } from '@hudrik/core/hours';
 import { useEffect, useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { Button, Choice, Field, Keypad, press, useKeys, Whence, Words } from '@/design';
-import { sayHours } from '@/writing';
+import { sayAgo, sayFigure, sayHours } from '@/writing';
 
 import type { LeafProps } from './leaf';
 import { assessDraftHours, leafIsDone, type Draft } from './draft';
@@ -32,6 +32,7 @@ export function HoursLeaf({ draft, change, next }: LeafProps) {
           <Words face="figures" size={32}>
             {draft.opening.lastReading.toFixed(1)}
           </Words>
+          <FromAfar draft={draft} />
         </View>
         <View className="items-end" aria-live="polite">
           <Words size={15} tone="ink-soft">
@@ -57,6 +58,13 @@ export function HoursLeaf({ draft, change, next }: LeafProps) {
       <MeterEvent draft={draft} change={change} />
     </LeafFrame>
   );
+}
+
+/** What the machine told since it was read last: something to hold the typed figures against. */
+function FromAfar({ draft: { opening } }: { readonly draft: Draft }) {
+  const told = opening.fromAfar;
+  if (told?.reading == null || told.readAt === null || told.readAt <= opening.lastReadAt) return null;
+  return <Words size={15}>{`It told ${sayFigure(told.reading)} itself, ${sayAgo(told.readAt)}`}</Words>;
 }
 
 const PAUSE_MS = 700;

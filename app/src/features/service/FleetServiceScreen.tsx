@@ -7,6 +7,7 @@ import { ScrollView, View } from 'react-native';
 import { useRead } from '@/api';
 import { Choice, Empty, Failure, Loading, Page, ReadinessMark, useIsWide, Words } from '@/design';
 import { sayMinutes } from '@/writing';
+import { EquipmentLine } from './EquipmentLine';
 import { sayFleet, sayItemDue } from './sayFleet';
 import { Together } from './Together';
 import { WorkAhead } from './WorkAhead';
@@ -33,6 +34,7 @@ export function FleetServiceScreen() {
       <Words role="heading" aria-level={1} size={22} face="strong">
         {sayFleet(service.data)}
       </Words>
+      <EquipmentLine />
       <WorkAhead weeks={weeks} />
       <Chips label="Class">
         <Choice label="All" on={classId === null} onPress={() => setClassId(null)} />

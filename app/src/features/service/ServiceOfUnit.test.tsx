@@ -32,6 +32,7 @@ const service = (more: Partial<UnitService> = {}): UnitService => ({
   ],
   visits: [{ inDays: 0, ids: ['pre-filter', 'engine-oil', 'breather'] }],
   savedMinutes: 34,
+  fromAfar: null,
   ...more,
 });
 const reply = (more: Partial<UnitService> = {}) => ({ 'GET /api/units/GE-07/service': service(more) });

@@ -4,6 +4,7 @@ import { router } from 'expo-router';
 import { View } from 'react-native';
 import { useRead } from '@/api';
 import { Button, Failure, LeftScale, Section, Whence, Words } from '@/design';
+import { HoursFromAfar } from './HoursFromAfar';
 import { sayDue, sayEvery, sayLeft } from './sayService';
 import { itemOf, Together } from './Together';
 
@@ -16,6 +17,7 @@ export function ServiceOfUnit({ tag }: { readonly tag: string }) {
     ) : null;
   return (
     <Section title="Service" count={data.items.filter((item) => item.share <= 0).length || undefined}>
+      {data.fromAfar ? <HoursFromAfar of={data.fromAfar} /> : null}
       <Together key={data.visits[0]?.ids.join()} service={data} />
       {data.items.map((state) => (
         <ItemLine key={state.id} state={state} />

@@ -1,6 +1,7 @@
 import { mixed } from 'yup';
 import { ANYONE_SIGNED_IN, LEAD_ONLY, SIGNS_OFF } from '../../fields';
 import * as bench from '../bench';
+import * as equipment from '../equipment';
 import * as service from '../service';
 import { operation } from './operation';
 
@@ -26,6 +27,17 @@ export const PLANNING_OPERATIONS = {
     summary: 'What of the yard’s service falls due in the weeks ahead, and how much work each week has',
     who: ANYONE_SIGNED_IN,
     reply: service.fleetService,
+  }),
+  equipment: operation('equipment', {
+    summary: 'How it stands with the machines that tell their hours from afar: who is silent, whose hours cannot be',
+    who: ANYONE_SIGNED_IN,
+    reply: equipment.equipment,
+  }),
+  readEquipmentNow: operation('readEquipmentNow', {
+    summary: 'Read the machines’ feed now: in the background, how it went is read by the same address',
+    who: SIGNS_OFF,
+    reply: equipment.equipment,
+    status: 202,
   }),
   bench: operation('bench', {
     summary: 'The plan of the bench: who does which visit when, with what is worth saying of it',

@@ -1,0 +1,49 @@
+import { useState } from 'react';
+import { View } from 'react-native';
+import { Button } from './Button';
+import { Words } from './Words';
+
+export interface FeedLineProps {
+  /** How it stands with what is read from outside. */
+  readonly sentence: string;
+  readonly isWrong: boolean;
+  /** What of it asks for a look, each in a sentence; and what the button says that shows them. */
+  readonly lines: readonly string[];
+  readonly more: string;
+  /** Reads it now; none: this person may not. */
+  readonly read?: (() => void) | undefined;
+  readonly isReading?: boolean;
+}
+
+const PROBLEM: Readonly<Record<string, string>> = {
+  away: 'cannot be reached',
+  'cut-short': 'sent half a list',
+  nonsense: 'sent what is no list',
+};
+/** What is wrong with a feed, after its name. */
+export const sayFeedProblem = (problem: string): string => PROBLEM[problem] ?? problem;
+
+/** One line of how it stands with something outside that is read: when, what is wrong, what of it was not taken. */
+export function FeedLine({ sentence, isWrong, lines, more, read, isReading = false }: FeedLineProps) {
+  const [isOpen, setOpen] = useState(false);
+  return (
+    <View className={`gap-1 border-l-[6px] pl-3 ${isWrong || lines.length > 0 ? 'border-prep' : 'border-line'}`}>
+      <View className="flex-row flex-wrap items-center gap-3">
+        <Words size={15} className="min-w-0 flex-1 basis-[220px]" role="status">
+          {sentence}
+        </Words>
+        {read ? <Button kind="quiet" label="Read it now" disabled={isReading} onPress={read} /> : null}
+        {lines.length > 0 ? (
+          <Button kind="quiet" label={isOpen ? 'Less' : more} onPress={() => setOpen(!isOpen)} />
+        ) : null}
+      </View>
+      {isOpen
+        ? lines.map((line) => (
+            <Words key={line} size={15}>
+              {line}
+            </Words>
+          ))
+        : null}
+    </View>
+  );
+}
