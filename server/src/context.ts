@@ -4,6 +4,7 @@ import type { BenchAsked } from '@hudrik/core/planning';
 import type { Instruments } from './cards/instruments';
 import type { Db } from './database/tables';
 import type { Feed } from './outside/feed';
+import type { Watch } from './sums/Watch';
 import type { Sheet } from './printing/sheet';
 import type { Planned, Reckoned, Undiagnosed } from './sums/sums';
 
@@ -34,8 +35,8 @@ export interface Sums {
   /** By fault, how likely it is. */
   readonly suspects: (of: Undiagnosed) => Promise<Readonly<Record<string, number>>>;
   readonly minutesToFind: (of: Undiagnosed) => Promise<number>;
-  /** Plans the bench for so many milliseconds. */
-  readonly planBench: (asked: BenchAsked, ms: number) => Promise<Planned>;
+  /** Plans the bench for so many milliseconds, or until whoever watches it has enough. */
+  readonly planBench: (asked: BenchAsked, ms: number, watch?: Watch) => Promise<Planned>;
 }
 
 /** Makes a PDF of what is on it. */

@@ -83,6 +83,18 @@ export const bench = object({
 });
 export type BenchReply = Frozen<InferType<typeof bench>>;
 
+/** A search for a better plan that goes on; null: none does. */
+export const search = object({
+  search: object({
+    /** Of its time. */
+    share: number().required(),
+    savedCents: number().required(),
+  })
+    .nullable()
+    .defined(),
+});
+export type SearchReply = Frozen<InferType<typeof search>>;
+
 export const planAnew = object({ seconds: number().min(1).max(10).required() });
 
 const time = string()

@@ -2,7 +2,7 @@ export * from './failures';
 export { ANYONE_SIGNED_IN, DESK, HANDS_OUT, LEAD_ONLY, ROLES, SIGNS_OFF, WORKS_ON_UNITS, type Role } from '../fields';
 export { OPERATIONS, type Operation } from './operations';
 export { ROUTES, type OperationId } from './routes';
-export type { BenchReply, WorkingHours } from './bench';
+export type { BenchReply, SearchReply, WorkingHours } from './bench';
 export type { CardReply, ClockLine, Comeback, PartLine, WaysReply } from './card';
 export type { FindingRecord, LearnedReply } from './finding';
 export {
@@ -32,5 +32,5 @@ export type { CalendarHire, CalendarUnit, DeskReply, HireCalendar, TroubleReply 
 export type { CheckIn, Opening, Shift, ShiftLine } from './inspection';
 export type { Change, LogRecord, SentLogEntry } from './log';
 export { newPart } from './parts';
-export type { ExchangePart, OrderLine, OrdersReply, Part, PartsReply, Quote } from './parts';
+export type { ExchangePart, OrderLine, OrdersReply, Part, PartsReply, Quote, ReorderReply } from './parts';
 export { newPerson, type Person, type Settings, type SignInOptions } from './people';

@@ -51,6 +51,29 @@ export const stockChange = object({
   why: text.min(2).required(),
 });
 
+/** What to order for the shelf. */
+export const reorder = object({
+  lines: array(
+    object({
+      number: string().required(),
+      name: string().required(),
+      /** On the shelf, and promised to nobody; below 0 where cards wait for it. */
+      free: number().required(),
+      orderBelow: number().required(),
+      order: number().required(),
+      cents: number().required(),
+      usedPerMonth: number().required(),
+      leadDays: number().required(),
+      /** Service that takes it. */
+      ahead: array(
+        object({ tag: string().required(), item: string().required(), inDays: number().required() }).required(),
+      ).required(),
+    }).required(),
+  ).required(),
+  cents: number().required(),
+});
+export type ReorderReply = Frozen<InferType<typeof reorder>>;
+
 export const newOrder = object({ id: id.required(), lines: array(id.required()).min(1).max(50).required() });
 export const order = object({
   id: string().required(),

@@ -1,5 +1,6 @@
 import type { InferType } from 'yup';
 import type { Frozen } from '../fields/frozen';
+import { SKILL_IDS } from '../catalogue/shapes';
 import { array, boolean, mixed, name, number, object, role, string } from '../fields';
 
 const pin = string().min(4, 'A PIN or password has at least four characters.').max(200);
@@ -48,6 +49,10 @@ export const settings = object({
   timeZone: string().min(2).max(60).required(),
   /** An hour of the workshop; null: the built-in one. */
   centsPerHour: number().integer().min(1).max(1_000_000).nullable().optional(),
+  /** Of a hundred times that a part is wanted it should lie there so many, as a share; null: the built-in one. */
+  serviceLevel: number().min(0.6).max(0.999).nullable().optional(),
+  /** The coldest start to expect in each month, January first, °C; null: the built-in ones. */
+  coldestStarts: array(number().min(-60).max(40).required()).length(12).nullable().optional(),
   /** The yard's own prices of what did not come back, cents by "class/item"; what is not here has the built-in one. */
   kitPrices: mixed<Readonly<Record<string, number>>>()
     .optional()
@@ -59,6 +64,7 @@ export const settings = object({
     ),
 }).noUnknown();
 export type Settings = Frozen<InferType<typeof settings>>;
+const skills = array(string().oneOf(SKILL_IDS).required()).max(SKILL_IDS.length);
 export const people = object({
   people: array(
     object({
@@ -66,9 +72,16 @@ export const people = object({
       name: string().required(),
       role: role.required(),
       leftAt: string().nullable().defined(),
+      /** What they are good at. */
+      skills: skills.required(),
     }).required(),
   ).required(),
 });
 /** What a lead changes of a person: another role, a new PIN (signs them out everywhere), that they left or came back. */
-export const personChange = object({ role: role.optional(), pin: pin.optional(), left: boolean().optional() });
+export const personChange = object({
+  role: role.optional(),
+  pin: pin.optional(),
+  left: boolean().optional(),
+  skills: skills.optional(),
+});
 export const health = object({ ok: boolean().required(), store: boolean().required(), version: string().required() });

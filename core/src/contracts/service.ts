@@ -7,8 +7,22 @@ const visit = object({ inDays: days, ids: array(string().required()).required() 
 
 const moment = object({ trueHours: number().required(), at: string().required() });
 
+const fluid = object({
+  grade: string().nullable().defined(),
+  amount: object({ value: number().required(), unit: string().required() }).nullable().defined(),
+  coldestC: number().required(),
+  /** What was right when it was put in is so no more. */
+  seasonChanged: boolean().required(),
+});
+
 const serviceItemState = object({
   id: string().required(),
+  every: object({ hours: number().optional(), months: number().optional() }).required(),
+  firstHours: number().nullable().defined(),
+  /** Its model's own plan says so, not its class's. */
+  isOwn: boolean().required(),
+  /** What goes in, by the model's sheet. */
+  fluid: fluid.nullable().defined(),
   /** When it was done last; null where nobody wrote it down: it counts from when the unit came. */
   done: moment.nullable().defined(),
   dueHours: number().nullable().defined(),

@@ -10,4 +10,4 @@ export const UNKNOWN_NUMBER = 'UNKNOWN-';
 export const isUnknownNumber = (number: string): boolean => number.startsWith(UNKNOWN_NUMBER);
 
 export { kitOrPieces, type KitChoice } from './kitOrPieces';
-export { reorderPoint } from './reorderPoint';
+export { stockFor, type PartDemand, type Stock } from './stockFor';

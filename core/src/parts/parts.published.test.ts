@@ -1,6 +1,7 @@
 import jStat from 'jstat';
 import fc from 'fast-check';
-import { checkSupersessions, kitOrPieces, reorderPoint, todaysNumber } from './index';
+import { checkSupersessions, kitOrPieces, todaysNumber } from './index';
+import { reorderPoint } from './reorderPoint';
 import { nth } from '../typed';
 
 describe('today’s number', () => {

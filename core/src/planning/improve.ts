@@ -7,7 +7,7 @@ export interface Search {
   readonly random: Random;
   /** How much of the budget is spent, 0 to 1; from 1 on the search ends and the best so far stands. */
   readonly spent: () => number;
-  /** Told of each better plan. */
+  /** Told of the plan that it begins with, and of each better one. */
   readonly onBetter?: (cents: number) => void;
 }
 
@@ -35,6 +35,7 @@ export function improve(bench: Bench, first: Order, { random, spent, onBetter }:
   const order = first.map((one) => [...one]);
   let now = sum(order.map((own, who) => bench.reckon(who, own)));
   let best: Found = { order: order.map((own) => [...own]), cents: now };
+  onBetter?.(now);
   const scale = Math.max(now / Math.max(bench.chains.length, 1), 1) * WARM;
   for (let share = spent(); share < 1; share = spent()) {
     const heat = scale * (COLD / WARM) ** share;

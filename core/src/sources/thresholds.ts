@@ -29,6 +29,8 @@ import { COMEBACK_DAYS, COMEBACK_HOURS } from '../proof/isComeback';
 import { COMES_AND_GOES, TIMES_AS_LONG } from '../proof/minutesWanted';
 import { INVERTER_STRAYS } from '../ratings/rated';
 import { BATTERY_EMPTY, BATTERY_FULL, BATTERY_COLD, BATTERY_LOW } from '../readings/battery';
+import { KNOWN_AFTER_DAYS, LASTS_DAYS } from '../parts/stockFor';
+import { OIL_AHEAD } from '../service/fluidFor';
 import { LATE_MINUTES, VISIT_MINUTES } from '../service/groupVisits';
 import { SHARE_OUT, SHARE_OUT_WORTH } from '../service/shareOnHire';
 import { FURTHEST, HIRE_DAYS } from '../service/whenReached';
@@ -68,6 +70,9 @@ export const THRESHOLDS: readonly Threshold[] = [
   UNUSUAL_BELOW,
   CLOCK_SLACK_HOURS,
   SILENT_HOURS,
+  LASTS_DAYS,
+  KNOWN_AFTER_DAYS,
+  OIL_AHEAD,
   SPREAD_WORTH,
   HANDS_SPREAD,
   BENCH_DAY,

@@ -146,6 +146,37 @@ describe('the bench plan', () => {
     assert.ok(reply.advice.some((advice) => advice.code === 'will-miss' && advice.id === line?.id));
   });
 
+  test('a longer search says how far it is and what it saves, and ends when somebody has enough: the best so far stands', async () => {
+    const searched: unknown[] = [];
+    yard.whilePlanning = async (ms) => {
+      if (ms < 1000) return;
+      searched.push(await yard.read('/api/bench/plan'));
+      assert.equal((await yard.ask('DELETE', '/api/bench/plan', { as: 'counter' })).status, 403);
+      assert.equal((await yard.ask('DELETE', '/api/bench/plan', { as: 'technician' })).status, 200);
+    };
+    const before = (await yard.read<BenchReply>('/api/bench')).plan;
+    const answer = await yard.ask('POST', '/api/bench/plan', { as: 'lead', body: { seconds: 5 } });
+    assert.equal(answer.status, 200);
+    assert.deepEqual(searched, [{ search: { share: 0, savedCents: 0 } }]);
+    assert.ok((await jsonOf<BenchReply>(answer)).plan.cents <= before.cents + 1);
+    assert.deepEqual(await yard.read('/api/bench/plan'), { search: null });
+    yard.whilePlanning = async () => undefined;
+  });
+
+  test('what somebody else moved meanwhile is not moved by who saw it elsewhere', async () => {
+    const [visit] = (await yard.read<BenchReply>('/api/bench')).visits;
+    assert.ok(visit);
+    const saw = { to: visit.givenTo === null ? null : Number(visit.givenTo), at: visit.pinnedAt };
+    const other =
+      ['technician', 'lead'].map((role) => yard.personIds.get(role as 'lead') ?? 0).find((id) => id !== saw.to) ?? 0;
+    const put = (to: number | null, from: typeof saw) =>
+      yard.enter({ jobId: visit.jobId }, 'placed', { to, at: null, from }, 'lead');
+    assert.equal((await put(other, saw)).status, 201);
+    const late = await put(null, saw);
+    assert.deepEqual([late.status, (await jsonOf<{ code: string }>(late)).code], [412, 'changed-meanwhile']);
+    assert.equal((await put(saw.to, { to: other, at: null })).status, 201);
+  });
+
   test('hours that overlap or end before they begin are refused, and what was there stays', async () => {
     const lead = yard.personId('lead');
     const set = (hours: readonly object[]) =>

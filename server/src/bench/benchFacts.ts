@@ -1,5 +1,5 @@
 import { OPEN_JOB_STATES } from '@hudrik/core/card';
-import { FIND_FAULT, folderOf, MONEY, type ClassId } from '@hudrik/core/catalogue';
+import { entryOf, FIND_FAULT, folderOf, ITEM_OF_WORK, MONEY, type ClassId } from '@hudrik/core/catalogue';
 import { cardOf, type Entry } from '@hudrik/core/log';
 import type { BenchAsked, NamedPhase, PlanVisit, Stretch } from '@hudrik/core/planning';
 import type { Readiness } from '@hudrik/core/readiness';
@@ -218,6 +218,17 @@ interface Yard {
   readonly demand: number;
 }
 
+/** Who is good at all that the jobs want. Where nobody is said to be good at something, anybody may do it. */
+function whoCan(hands: readonly Pick<Hand, 'id' | 'skills'>[], jobs: readonly Pick<JobRow, 'work'>[]): string[] {
+  const wanted = jobs
+    .flatMap(({ work }) => entryOf(ITEM_OF_WORK, work)?.skill ?? [])
+    .filter((skill) => hands.some(({ skills }) => skills.includes(skill)));
+  const able = hands.filter(({ skills }) => wanted.every((skill) => skills.includes(skill)));
+  // Each by another: then whoever is good at one of them, and the other looks over their shoulder.
+  const some = able.length > 0 ? able : hands.filter(({ skills }) => wanted.some((skill) => skills.includes(skill)));
+  return some.map(({ id }) => String(id));
+}
+
 /** A visit as the plan takes it. A unit that is fit goes out as it is, and is worked on before or after; one that is not misses its hire. */
 function planVisit(
   { visit, jobs, phases, part, readiness, classId, hire, spans, inHandBy: holder }: BenchVisit,
@@ -243,7 +254,7 @@ function planVisit(
     dueAt: hire === null || goesAsItIs ? null : minute(hire.fromAt),
     centsPerMinuteLate: (dayCents * LATE_TIMES) / DAY_AT_WORK,
     centsPerMinuteWaiting: waits * (goesAsItIs ? FIT_WAITS : 1),
-    who: doer === null ? everybody : [String(doer)],
+    who: doer === null ? whoCan(hands, jobs) : [String(doer)],
     inHand: holder !== null && doer === holder,
     pinnedAt: visit.pinned_at === null || hasLeft || holder !== null ? null : Math.max(minute(visit.pinned_at), 0),
     away: goesAsItIs ? away.filter(([, to]) => to > out) : [],

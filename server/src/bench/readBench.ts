@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto';
-import type { BenchReply } from '@hudrik/core/contracts';
+import type { BenchReply, SearchReply } from '@hudrik/core/contracts';
 import { adviceOf, changesOf, type BenchAsked, type PlanVisit, type Seen } from '@hudrik/core/planning';
 import type { Selectable } from 'kysely';
 import type { ClassId } from '@hudrik/core/catalogue';
@@ -8,6 +8,7 @@ import type { Context } from '../context';
 import type { Db, Tables } from '../database/tables';
 import type { NextHire } from '../hires/assigned';
 import { readFree } from '../hires/free';
+import { Watch } from '../sums/Watch';
 import type { BenchVisit, BenchFacts } from './benchFacts';
 import { readBenchFacts } from './benchFacts';
 
@@ -28,10 +29,31 @@ export async function readBench(context: Asking): Promise<BenchReply> {
   return replyOf(context, facts, await makePlan(context, facts, kept, AT_ONCE_MS));
 }
 
-/** Plans anew, as long as somebody gives it. */
+/** Searches that somebody waits for. */
+const searches = new Set<Watch>();
+
+/** Plans anew, as long as somebody gives it, or until it is stopped: the best so far stands. */
 export async function planAnew(context: Asking, seconds: number): Promise<BenchReply> {
   const facts = await readBenchFacts(context);
-  return replyOf(context, facts, await makePlan(context, facts, await keptPlan(context), seconds * 1000));
+  const watch = new Watch();
+  searches.add(watch);
+  try {
+    const kept = await keptPlan(context);
+    return await replyOf(context, facts, await keepNewPlan(context, facts, kept, { ms: seconds * 1000, watch }));
+  } finally {
+    searches.delete(watch);
+  }
+}
+
+/** How far the search is that somebody waits for here, and what it saves so far. */
+export function readSearch(): SearchReply {
+  const [watch] = searches;
+  return { search: watch?.read() ?? null };
+}
+
+export function stopSearch(): SearchReply {
+  for (const watch of searches) watch.stop();
+  return readSearch();
 }
 
 const keptPlan = ({ db }: Asking): Promise<KeptPlan | undefined> =>
@@ -68,7 +90,7 @@ function makePlan(context: Asking, facts: BenchFacts, kept: KeptPlan | undefined
   const plans = underWay.get(context.db) ?? new Map<string, Promise<KeptPlan>>();
   underWay.set(context.db, plans);
   const key = `${fingerprintOf(facts)} ${ms}`;
-  const making = plans.get(key) ?? keepNewPlan(context, facts, kept, ms).finally(() => plans.delete(key));
+  const making = plans.get(key) ?? keepNewPlan(context, facts, kept, { ms }).finally(() => plans.delete(key));
   plans.set(key, making);
   return making;
 }
@@ -77,14 +99,14 @@ async function keepNewPlan(
   context: Asking,
   facts: BenchFacts,
   kept: KeptPlan | undefined,
-  ms: number,
+  { ms, watch }: { readonly ms: number; readonly watch?: Watch },
 ): Promise<KeptPlan> {
   const before: Seen | null = kept ? { at: kept.made_at.getTime(), asked: kept.asked, plan: kept.plan } : null;
   const asked: BenchAsked = {
     ...facts.asked,
     visits: facts.asked.visits.map((visit) => withSeen(visit, before, facts.at)),
   };
-  const { plan, promises } = await context.sums.planBench(asked, ms);
+  const { plan, promises } = await context.sums.planBench(asked, ms, watch);
   const changes = before === null ? [] : changesOf(before, { at: facts.at.getTime(), asked, plan });
   const row = {
     made_at: facts.at,

@@ -28,6 +28,7 @@ export interface Hand {
   readonly id: number;
   readonly name: string;
   readonly role: Role;
+  readonly skills: readonly string[];
   /** Minutes from the plan's beginning. */
   readonly shifts: readonly Stretch[];
 }
@@ -48,6 +49,7 @@ interface AtBench {
   readonly id: number;
   readonly name: string;
   readonly role: Role;
+  readonly skills: readonly string[];
   readonly week: readonly WeekStretch[];
   /** Nobody said when they work. */
   readonly isUsual: boolean;
@@ -58,15 +60,15 @@ interface AtBench {
 export async function readAtBench(db: Db): Promise<AtBench[]> {
   const people = await db
     .selectFrom('person')
-    .select(['id', 'name', 'role', 'hours_set'])
+    .select(['id', 'name', 'role', 'hours_set', 'skills'])
     .where('role', 'in', SIGNS_OFF)
     .where('left_at', 'is', null)
     .orderBy('id')
     .execute();
   const hours = await readHours(db);
   const absences = await readAbsences(db);
-  return people.map(({ id, name, role, hours_set: isSet }) => ({
-    ...{ id, name, role, isUsual: !isSet },
+  return people.map(({ id, name, role, skills, hours_set: isSet }) => ({
+    ...{ id, name, role, skills, isUsual: !isSet },
     week: hours.get(id) ?? (role === 'technician' && !isSet ? USUAL_HOURS : []),
     absences: absences.filter(({ personId }) => personId === id),
   }));
@@ -77,7 +79,13 @@ export async function readHands(db: Db, at: Date, timeZone: string): Promise<Han
   const people = await readAtBench(db);
   return people
     .filter(({ week }) => week.length > 0)
-    .map(({ id, name, role, week, absences }) => ({ id, name, role, shifts: shiftsOf(week, absences, at, timeZone) }));
+    .map(({ id, name, role, skills, week, absences }) => ({
+      id,
+      name,
+      role,
+      skills,
+      shifts: shiftsOf(week, absences, at, timeZone),
+    }));
 }
 
 /** By person: what was entered of each; nothing of whom nobody entered. */

@@ -20,6 +20,8 @@ interface PersonTable {
   demo_pin: string | null;
   /** Somebody said when they work, if only that they do not. */
   hours_set: Generated<boolean>;
+  /** What they are good at. */
+  skills: ColumnType<string[], string | undefined, string>;
   /** Who has it reads their calendar. */
   calendar_secret: ColumnType<string | null, string | null | undefined, string | null>;
   preferences: ColumnType<Record<string, unknown>, string | undefined, string>;
@@ -242,6 +244,8 @@ interface IdempotencyTable {
 /** One row: how this yard writes money, figures and times. */
 interface YardSettingsTable {
   cents_per_hour: Generated<number | null>;
+  service_level: Generated<number | null>;
+  coldest_starts: ColumnType<number[] | null, string | null | undefined, string | null>;
   kit_prices: ColumnType<Record<string, number>, string | undefined, string>;
   only_one: Generated<boolean>;
   yard: string;

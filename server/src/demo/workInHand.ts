@@ -12,6 +12,7 @@ import { importParts } from '../exchange/parts';
 import { enterAs } from '../log/enterAs';
 import { changeExchangePart } from '../parts/exchangeParts';
 import { makeThumbnail, putPhoto } from '../photos/photos';
+import { changeModelPlan } from '../service/modelPlans';
 import { PARTS_CSV } from './partsList';
 import { NO_FEED } from '../outside/feed';
 
@@ -36,9 +37,18 @@ export async function addWorkInHand(db: Db, now: Date): Promise<void> {
     equipment: NO_FEED,
   });
   await importParts(at(400), lead, PARTS_CSV);
+  await lanternPlan(at(300), lead);
   await stubbornGenerator(at, ivo);
   await pumpSeals(at, maren);
   await guardGlue(at, maren);
+}
+
+/** What the makers of the Lantern say of its service, with the kit that it takes. */
+async function lanternPlan(context: Context, lead: Actor): Promise<void> {
+  const models = await context.db.selectFrom('model').select('id').where('name', 'like', 'Lantern%').execute();
+  const items = [{ id: 'engine-oil', hours: 50, kit: 'TV-9000' }];
+  for (const { id } of models)
+    await changeModelPlan(context, lead, id, { plan: { severity: 1, anchorMonth: null, items } });
 }
 
 type At = (hoursAgo: number) => Context;

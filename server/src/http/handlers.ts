@@ -3,7 +3,7 @@ import type { Response } from 'express';
 import { sql } from 'kysely';
 import { enqueue } from '../background/enqueue';
 import { addAbsence, endAbsence, readWorkingHours, setHours } from '../bench/workingHours';
-import { planAnew, readBench } from '../bench/readBench';
+import { planAnew, readBench, readSearch, stopSearch } from '../bench/readBench';
 import { readClocks } from '../cards/clocks';
 import { readCard } from '../cards/readCard';
 import { readWays } from '../cards/ways';
@@ -51,6 +51,7 @@ import { putPhoto, readPhoto, readThumb, type Photo } from '../photos/photos';
 import { cardPdf } from '../printing/cardPdf';
 import { dayPdf } from '../printing/dayPdf';
 import { estimatePdf } from '../printing/estimatePdf';
+import { exportReorder, readReorder } from '../parts/reorder';
 import { refuse } from '../refusal';
 import { readShift } from '../shift/shift';
 import { COOKIE, type Handlers } from './bind';
@@ -118,6 +119,8 @@ export function handlersOf(installation: Installation): Handlers {
       return readEquipment(context);
     },
     bench: async ({ context }) => readBench(context),
+    benchSearch: async () => readSearch(),
+    stopSearch: async () => stopSearch(),
     planAnew: async ({ context, body }) => planAnew(context, body.seconds),
     dayPdf: async ({ context, params, response }) =>
       sendPdf(response, 'day', await dayPdf(context, param(params, 'person'), originOf(response))),
@@ -181,6 +184,8 @@ export function handlersOf(installation: Installation): Handlers {
       streamLive(context, param(params, 'id'), query.load, response),
     clocks: async ({ context, actor }) => readClocks(context, actor),
 
+    reorder: async ({ context }) => readReorder(context),
+    exportReorder: async ({ context, response }) => sendCsv(response, 'reorder', await exportReorder(context)),
     parts: async ({ context, query }) => readParts(context, query.find),
     addPart: async ({ context, actor, body }) => addPart(context, actor, body),
     countPart: async ({ context, actor, params, body }) => countPart(context, actor, param(params, 'number'), body),

@@ -1,19 +1,16 @@
-import { reorderPoint, todaysNumber, UNKNOWN_NUMBER } from '@hudrik/core/parts';
+import { todaysNumber, UNKNOWN_NUMBER } from '@hudrik/core/parts';
 import type { Part, PartsReply } from '@hudrik/core/contracts';
-import { sql, type Selectable } from 'kysely';
+import type { Selectable } from 'kysely';
 import { PROMISED_LINES } from '@hudrik/core/states';
 import type { Actor, Context } from '../context';
 import { inTransaction } from '../database/inTransaction';
 import type { PartTables } from '../database/partTables';
 import type { Db, Trx } from '../database/tables';
 import { refuse } from '../refusal';
+import { readDemand } from './demand';
 import { freeOf, partOfNumber, readSupersessions, shelfOf } from './shelf';
 
 const SHOWN = 60;
-/** Days that a part takes to come, as a rule, and how surely it should be there (judgement). */
-const LEAD_DAYS = 7;
-const SERVICE_LEVEL = 0.95;
-const YEAR_DAYS = 365;
 
 /** Parts whose name or number, today's or any earlier, has these letters. */
 export async function readParts({ db, now }: Pick<Context, 'db' | 'now'>, find: string): Promise<PartsReply> {
@@ -68,15 +65,7 @@ async function toParts(
   const ids = rows.map((row) => row.id);
   if (ids.length === 0) return [];
   const shelf = await shelfOf(db, ids);
-  const used = await db
-    .selectFrom('part_move')
-    .select('part_id')
-    .select(sql<number>`(-sum(change))::int`.as('count'))
-    .where('part_id', 'in', ids)
-    .where('why', '=', 'used')
-    .where('at', '>', new Date(now.getTime() - YEAR_DAYS * 86_400_000))
-    .groupBy('part_id')
-    .execute();
+  const demand = await readDemand(db, now, ids);
   const pieces = await db
     .selectFrom('kit_piece as k')
     .innerJoin('part as p', 'p.id', 'k.piece_id')
@@ -93,11 +82,7 @@ async function toParts(
     kind: row.kind,
     onHand: shelf.get(row.id)?.onHand ?? 0,
     reserved: shelf.get(row.id)?.reserved ?? 0,
-    reorderAt: reorderPoint(
-      (used.find((entry) => entry.part_id === row.id)?.count ?? 0) / YEAR_DAYS,
-      LEAD_DAYS,
-      SERVICE_LEVEL,
-    ),
+    reorderAt: demand.get(row.id)?.orderBelow ?? 0,
     formerly: formerly(row.number),
     pieces: pieces
       .filter((piece) => piece.kit_id === row.id)

@@ -1,4 +1,5 @@
 import { hash, verify } from '@node-rs/argon2';
+import { SKILL_IDS, type SkillId } from '@hudrik/core/catalogue';
 import type { Person, Role } from '@hudrik/core/contracts';
 import type { Actor, Context } from '../context';
 import { inTransaction } from '../database/inTransaction';
@@ -66,10 +67,10 @@ export async function setPreferences(
 
 export async function readPeople(
   db: Db,
-): Promise<{ people: { id: number; name: string; role: Role; leftAt: string | null }[] }> {
+): Promise<{ people: { id: number; name: string; role: Role; leftAt: string | null; skills: SkillId[] }[] }> {
   const rows = await db
     .selectFrom('person')
-    .select(['id', 'name', 'role', 'left_at'])
+    .select(['id', 'name', 'role', 'left_at', 'skills'])
     .orderBy('left_at', (order) => order.asc().nullsFirst())
     .orderBy('name')
     .execute();
@@ -79,6 +80,7 @@ export async function readPeople(
       name: row.name,
       role: row.role,
       leftAt: row.left_at?.toISOString() ?? null,
+      skills: SKILL_IDS.filter((id) => row.skills.includes(id)),
     })),
   };
 }
@@ -87,6 +89,7 @@ export interface PersonChange {
   readonly role?: Role | undefined;
   readonly pin?: string | undefined;
   readonly left?: boolean | undefined;
+  readonly skills?: readonly SkillId[] | undefined;
 }
 
 /** Changes a person. A new PIN and leaving sign them out everywhere. There is always a lead left. */
@@ -110,6 +113,7 @@ export async function changePerson({ db, now }: Pick<Context, 'db' | 'now'>, per
       .updateTable('person')
       .set({
         role: change.role ?? row.role,
+        ...(change.skills === undefined ? {} : { skills: JSON.stringify(change.skills) }),
         ...(pinHash === undefined ? {} : { pin_hash: pinHash, demo_pin: null }),
         ...(change.left === undefined ? {} : { left_at: change.left ? now() : null }),
       })

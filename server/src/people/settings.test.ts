@@ -15,7 +15,7 @@ describe('how the yard writes', () => {
   });
 
   test('what a lead says is kept, and everybody reads it', async () => {
-    const read = { ...ours, centsPerHour: null, kitPrices: {} };
+    const read = { ...ours, centsPerHour: null, kitPrices: {}, serviceLevel: null, coldestStarts: null };
     assert.deepEqual(await (await put(ours)).json(), read);
     assert.deepEqual(await yard.read<Settings>('/api/settings', 'apprentice'), read);
   });

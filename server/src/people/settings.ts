@@ -7,7 +7,11 @@ export async function readSettings(db: Db): Promise<Required<Settings>> {
   const row = await db.selectFrom('yard_settings').selectAll().executeTakeFirstOrThrow();
   const { yard, currency, locale } = row;
   const timeZone = row.time_zone ?? Intl.DateTimeFormat().resolvedOptions().timeZone;
-  return { yard, currency, locale, timeZone, centsPerHour: row.cents_per_hour, kitPrices: row.kit_prices };
+  return {
+    ...{ yard, currency, locale, timeZone, centsPerHour: row.cents_per_hour, kitPrices: row.kit_prices },
+    serviceLevel: row.service_level,
+    coldestStarts: row.coldest_starts,
+  };
 }
 
 /** The yard's own prices of a class's kit, cents by item. */
@@ -18,13 +22,15 @@ export async function kitPricesOf(db: Db, classId: string): Promise<Record<strin
 }
 
 export async function changeSettings(db: Db, settings: Settings): Promise<Settings> {
-  const { yard, currency, locale, timeZone, centsPerHour, kitPrices } = settings;
+  const { yard, currency, locale, timeZone, centsPerHour, kitPrices, serviceLevel, coldestStarts } = settings;
   mustBeKnown('locale', locale, () => Intl.getCanonicalLocales(locale));
   mustBeKnown('currency', currency, () => new Intl.NumberFormat(locale, { style: 'currency', currency }));
   mustBeKnown('timeZone', timeZone, () => new Intl.DateTimeFormat(locale, { timeZone }));
   // What is not said stays as it is.
   const prices = {
     ...(centsPerHour === undefined ? {} : { cents_per_hour: centsPerHour }),
+    ...(serviceLevel === undefined ? {} : { service_level: serviceLevel }),
+    ...(coldestStarts === undefined ? {} : { coldest_starts: coldestStarts && JSON.stringify(coldestStarts) }),
     ...(kitPrices === undefined ? {} : { kit_prices: JSON.stringify(kitPrices) }),
   };
   await db

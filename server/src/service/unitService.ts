@@ -1,17 +1,22 @@
-import { stepsOfService } from '@hudrik/core/catalogue';
+import { SERVICE_PLANS, stepsOfService, type ServiceItem } from '@hudrik/core/catalogue';
 import type { ServiceItemState, UnitService } from '@hudrik/core/contracts';
 import { meanHoursPerDay } from '@hudrik/core/hours';
 import {
+  COLDEST_STARTS,
   doneBySteps,
   fallsDueIn,
+  fluidFor,
   groupVisits,
   intervalDays,
   itemState,
   runsOutDuring,
+  type FluidFor,
   type Moment,
 } from '@hudrik/core/service';
 import type { Context } from '../context';
+import type { Db, UnitRow } from '../database/tables';
 import { readFromAfarOf } from '../equipment/readEquipment';
+import { readSettings } from '../people/settings';
 import { unitByTag } from '../fleet/units';
 import { readServiceFacts, type ServiceFacts } from './serviceFacts';
 
@@ -24,11 +29,45 @@ export async function readUnitService({ db, now }: Pick<Context, 'db' | 'now'>, 
   const at = now();
   const [facts] = await readServiceFacts(db, at, unit.id);
   if (facts === undefined) throw new Error(`Unit ${tag} has no reading`);
-  return { ...serviceOf(facts, at), fromAfar: await readFromAfarOf({ db, now }, unit.id) };
+  const service = serviceOf(facts, at);
+  const fluids = await fluidsOf(db, unit, facts, at);
+  return {
+    ...service,
+    items: service.items.map((item) => ({ ...item, fluid: fluids.get(item.id) ?? null })),
+    fromAfar: await readFromAfarOf({ db, now }, unit.id),
+  };
 }
 
+/** What goes into a unit now, by item: as its model's sheet says, for the coldest start until it is changed again. */
+async function fluidsOf(
+  db: Db,
+  unit: Pick<UnitRow, 'model_id'>,
+  { plan, use, share, done }: ServiceFacts,
+  at: Date,
+): Promise<Map<string, FluidFor>> {
+  const model = await db
+    .selectFrom('model')
+    .select('data_sheet')
+    .where('id', '=', unit.model_id)
+    .executeTakeFirstOrThrow();
+  const { oils = [], capacities = [] } = model.data_sheet;
+  const coldest = (await readSettings(db)).coldestStarts ?? COLDEST_STARTS.value;
+  const hoursPerDay = meanHoursPerDay(use) * share;
+  return new Map(
+    plan.items.flatMap(({ id, fluid: place, every }) => {
+      const days = intervalDays(every, hoursPerDay);
+      const putInAt = done.get(id)?.at ?? null;
+      const fluid = place && fluidFor(place, { oils, capacities }, coldest, { at, days, putInAt });
+      return fluid ? [[id, fluid] as const] : [];
+    }),
+  );
+}
+
+type ItemAsItStands = Omit<ServiceItemState, 'fluid'>;
+type ServiceAsItStands = Omit<UnitService, 'fromAfar' | 'items'> & { readonly items: readonly ItemAsItStands[] };
+
 /** The service of a unit as it stands. */
-export function serviceOf(facts: ServiceFacts, at: Date): Omit<UnitService, 'fromAfar'> {
+export function serviceOf(facts: ServiceFacts, at: Date): ServiceAsItStands {
   const { tag, classId, came, use, share } = facts;
   const { plan } = facts;
   const items = itemsOf(facts, at);
@@ -56,15 +95,19 @@ export function serviceOf(facts: ServiceFacts, at: Date): Omit<UnitService, 'fro
 }
 
 /** Each item of its plan as it stands. */
-export function itemsOf(facts: ServiceFacts, at: Date): ServiceItemState[] {
+export function itemsOf(facts: ServiceFacts, at: Date): ItemAsItStands[] {
   const { came, trueHours, done, use, share, hires, jobs } = facts;
   const { items } = facts.plan;
   const does = jobs.map(({ id, work }) => ({ id, does: doneBySteps(stepsOfService(work), items) }));
-  return items.map((item): ServiceItemState => {
+  const usual = SERVICE_PLANS[facts.classId].items;
+  return items.map((item): ItemAsItStands => {
     const state = itemState({ item, done: done.get(item.id) ?? null, came }, { trueHours, at });
     const job = does.find((one) => one.does.includes(item.id));
     return {
       ...state,
+      every: item.every,
+      firstHours: item.firstHours ?? null,
+      isOwn: !usual.some((one) => one.id === item.id && isSameEvery(one, item)),
       done: state.done && told(state.done),
       dueAt: state.dueAt?.toISOString() ?? null,
       fallsDueIn: fallsDueIn(state, use, share),
@@ -73,5 +116,8 @@ export function itemsOf(facts: ServiceFacts, at: Date): ServiceItemState[] {
     };
   });
 }
+
+const isSameEvery = (a: ServiceItem, b: ServiceItem): boolean =>
+  a.every.hours === b.every.hours && a.every.months === b.every.months && a.firstHours === b.firstHours;
 
 const told = ({ trueHours, at }: Moment) => ({ trueHours, at: at.toISOString() });

@@ -223,7 +223,9 @@ async function dueLines(db: Context['db'], at: Date): Promise<ShiftLine[]> {
     .map(({ line }) => line);
 }
 
-function dueLine({ tag, classId, plan: own }: ServiceFacts, items: readonly ServiceItemState[]): ShiftLine {
+type DueItem = Pick<ServiceItemState, 'id' | 'share' | 'runsOutDuring'>;
+
+function dueLine({ tag, classId, plan: own }: ServiceFacts, items: readonly DueItem[]): ShiftLine {
   const plan = own.items.filter(({ id }) => items.some((item) => item.id === id));
   const jobs = itemsWithJobs(plan, (item) => doneBySteps(stepsOfService(workOfItem(item)), own.items));
   return {

@@ -1,3 +1,4 @@
+import type { Watch } from './Watch';
 import { FAULT_KNOWLEDGE } from '@hudrik/core/catalogue';
 import { diagnose, Finding, seeded, type Machine, type Seen } from '@hudrik/core/diagnosis';
 import { flipsOf, reckonWays, spreadOfWay, type Flip, type Spread, type Way, type WaysAsked } from '@hudrik/core/money';
@@ -33,8 +34,12 @@ export interface Planned {
 }
 
 /** The bench planned as well as the time allows, with how sure each visit is. */
-export function planBenchIn(asked: BenchAsked, spent: () => number): Planned {
-  const plan = planBench(asked, { random: seeded(SEED), spent });
+export function planBenchIn(asked: BenchAsked, spent: () => number, watch?: Watch): Planned {
+  const plan = planBench(asked, {
+    random: seeded(SEED),
+    spent: () => watch?.spent(spent()) ?? spent(),
+    onBetter: (cents) => watch?.better(cents),
+  });
   return { plan, promises: promisesOf(asked, plan, normalOf(seeded(SEED))) };
 }
 
@@ -60,4 +65,7 @@ export type SumAsked =
   | { readonly sum: 'reckon'; readonly of: WaysAsked }
   | { readonly sum: 'minutesToFind'; readonly of: Undiagnosed }
   | { readonly sum: 'suspects'; readonly of: Undiagnosed }
-  | { readonly sum: 'planBench'; readonly of: { readonly asked: BenchAsked; readonly ms: number } };
+  | {
+      readonly sum: 'planBench';
+      readonly of: { readonly asked: BenchAsked; readonly ms: number; readonly watch?: SharedArrayBuffer | undefined };
+    };

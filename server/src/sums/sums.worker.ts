@@ -1,3 +1,4 @@
+import { Watch } from './Watch';
 import { minutesToFind, planBenchIn, reckon, suspectsOf, timeSpent, type SumAsked } from './sums';
 
 /** Runs in a worker of the pool: a sum takes some tenths of a second of one processor. */
@@ -10,6 +11,6 @@ export default function makeSum(asked: SumAsked): unknown {
     case 'suspects':
       return suspectsOf(asked.of);
     case 'planBench':
-      return planBenchIn(asked.of.asked, timeSpent(asked.of.ms));
+      return planBenchIn(asked.of.asked, timeSpent(asked.of.ms), asked.of.watch && new Watch(asked.of.watch));
   }
 }

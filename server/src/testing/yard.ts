@@ -61,6 +61,9 @@ export class TestYard {
   /** What the booking desk answers. */
   deskAnswer: FeedAnswer = { ok: false, problem: 'away' };
 
+  /** What happens while a plan is looked for. */
+  whilePlanning: (ms: number) => Promise<void> = async () => undefined;
+
   /** What the machines’ feed answers. */
   equipmentAnswer: FeedAnswer = { ok: false, problem: 'away' };
 
@@ -81,9 +84,10 @@ export class TestYard {
         minutesToFind: async (of) => minutesToFind(of),
         suspects: async (of) => suspectsOf(of),
         // So many looks at the clock: the same plan each time.
-        planBench: async (asked) => {
+        planBench: async (asked, ms, watch) => {
           let looks = 0;
-          return planBenchIn(asked, () => looks++ / 20);
+          await this.whilePlanning(ms);
+          return planBenchIn(asked, () => looks++ / 20, watch);
         },
       },
       paper: { make: async (sheet) => Buffer.from(JSON.stringify(sheet)) },

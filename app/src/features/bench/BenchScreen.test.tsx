@@ -102,6 +102,6 @@ describe('the bench', () => {
       ...JOBS,
     });
     await press('Look for a better plan');
-    await waitFor(() => expect(server.sent.find(({ method }) => method === 'POST')?.body).toEqual({ seconds: 5 }));
+    await waitFor(() => expect(server.sent.find(({ method }) => method === 'POST')?.body).toEqual({ seconds: 10 }));
   });
 });

@@ -22,7 +22,7 @@ export function useBench() {
   const put = (visit: BenchReply['visits'][number], place: Place, isUndo = false) => {
     const before = { to: visit.givenTo === null ? null : Number(visit.givenTo), at: visit.pinnedAt };
     placing.mutate(
-      { facts: place, on: { jobId: visit.jobId } },
+      { facts: { ...place, from: before }, on: { jobId: visit.jobId } },
       {
         onSuccess: () => {
           setDone(isUndo ? null : { visitId: visit.id, before });

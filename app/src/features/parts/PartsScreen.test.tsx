@@ -17,6 +17,7 @@ const REPLIES: Replies = {
     ],
     today: null,
   },
+  'GET /api/parts/reorder': { lines: [], cents: 0 },
   'GET /api/orders': {
     orders: [order({ late: true })],
     supplier: { answeredAt: '2030-03-04T08:00:00Z', problem: null },

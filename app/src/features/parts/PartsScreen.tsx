@@ -7,6 +7,7 @@ import { LongList } from '@/design/LongList';
 import { sayMoney } from '@/writing';
 import { ExchangeParts } from './ExchangeParts';
 import { Orders } from './Orders';
+import { Reorder } from './Reorder';
 import { AddPartSheet, PartSheet } from './PartForms';
 
 /** The shelf: parts by any number they ever had, orders, and parts that were taken off and are good again. */
@@ -24,6 +25,7 @@ export function PartsScreen() {
   const low = listed.filter((part) => part.onHand - part.reserved < part.reorderAt).length;
   const side = (
     <View className="gap-5">
+      <Reorder />
       <Orders signs={signs} works={works} />
       <ExchangeParts works={works} />
     </View>

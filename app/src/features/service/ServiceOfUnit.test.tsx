@@ -8,6 +8,7 @@ import { ServiceOfUnit } from './ServiceOfUnit';
 
 const state = (id: string, more: Partial<ServiceItemState> = {}): ServiceItemState => ({
   id,
+  ...{ every: { hours: 50, months: 12 }, firstHours: null, isOwn: false, fluid: null },
   done: { trueHours: 120, at: '2029-03-04T10:00:00Z' },
   dueHours: 170,
   dueAt: null,
@@ -88,6 +89,32 @@ describe('the service of a unit', () => {
     show(<ServiceOfUnit tag="GE-07" />, reply({ visits: [], savedMinutes: 0 }));
     expect(await screen.findByText('12.5 h left')).toBeTruthy();
     expect(screen.queryByText(/Raise/)).toBeNull();
+  });
+});
+
+describe('what goes in', () => {
+  const oil = (more: object) =>
+    state('engine-oil', {
+      fluid: { grade: '5W-30', amount: { value: 1.1, unit: 'L' }, coldestC: -20, seasonChanged: false, ...more },
+    });
+
+  test('how much of which grade, by the coldest start; a change of season is said', async () => {
+    show(<ServiceOfUnit tag="GE-07" />, reply({ items: [oil({ seasonChanged: true })] }));
+    expect(await screen.findByText('1.1 L of 5W-30, for starts down to −20 °C.')).toBeTruthy();
+    expect(screen.getByText(/The season has changed/)).toBeTruthy();
+  });
+
+  test('no grade for such a start; no amount', async () => {
+    const items = [oil({ grade: null }), { ...oil({ amount: null, coldestC: 4 }), id: 'pump-oil' }];
+    show(<ServiceOfUnit tag="GE-07" />, reply({ items }));
+    expect(await screen.findByText('1.1 L; its sheet has no grade for starts at −20 °C')).toBeTruthy();
+    expect(screen.getByText('5W-30, for starts down to 4 °C.')).toBeTruthy();
+    expect(screen.queryByText(/The season has changed/)).toBeNull();
+  });
+
+  test('how often by its model’s own plan, where it has one', async () => {
+    show(<ServiceOfUnit tag="GE-07" />, reply({ items: [state('plug', { isOwn: true, every: { hours: 80 } })] }));
+    expect(await screen.findByText('Every 80 h (this model’s own plan)')).toBeTruthy();
   });
 });
 

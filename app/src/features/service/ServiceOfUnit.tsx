@@ -5,7 +5,7 @@ import { View } from 'react-native';
 import { useRead } from '@/api';
 import { Button, Failure, LeftScale, Section, Whence, Words } from '@/design';
 import { HoursFromAfar } from './HoursFromAfar';
-import { sayDue, sayEvery, sayLeft } from './sayService';
+import { sayDue, sayEvery, sayFluid, sayLeft } from './sayService';
 import { itemOf, Together } from './Together';
 
 /** Each item of the unit's service plan with what is left of it; what is best done together, and when. */
@@ -23,6 +23,20 @@ export function ServiceOfUnit({ tag }: { readonly tag: string }) {
         <ItemLine key={state.id} state={state} />
       ))}
     </Section>
+  );
+}
+
+/** What goes in, by the model’s sheet; and that the season wants another grade than what is in it. */
+function Fluid({ of }: { readonly of: NonNullable<ServiceItemState['fluid']> }) {
+  return (
+    <>
+      <Words size={15}>{sayFluid(of)}</Words>
+      {of.seasonChanged ? (
+        <Words size={15} face="strong" tone="prep">
+          The season has changed: what is in it now is of another grade.
+        </Words>
+      ) : null}
+    </>
   );
 }
 
@@ -44,13 +58,18 @@ function ItemLine({ state }: { readonly state: ServiceItemState }) {
       <Words size={13} tone="ink-soft">
         {sayDue(state)}
       </Words>
+      {state.fluid ? <Fluid of={state.fluid} /> : null}
       {state.runsOutDuring === null ? null : (
         <Words size={15} face="strong" tone="prep">{`Runs out before hire ${state.runsOutDuring} is back.`}</Words>
       )}
       <View className="flex-row flex-wrap items-center justify-between gap-2">
         <Whence
-          short={`${sayEvery(item)} (${shortSource(item.source)})`}
-          words={`${sayEvery(item)}: ${saySource(item.source)}. The maker’s manual comes first.`}
+          short={`${sayEvery(state)} (${state.isOwn ? 'this model’s own plan' : shortSource(item.source)})`}
+          words={
+            state.isOwn
+              ? `${sayEvery(state)}: as this model’s own plan has it.`
+              : `${sayEvery(state)}: ${saySource(item.source)}. The maker’s manual comes first.`
+          }
         />
         {jobId === null ? null : (
           <Button

@@ -1,6 +1,5 @@
-import type { ServiceItem } from '@hudrik/core/catalogue';
 import type { ServiceItemState } from '@hudrik/core/contracts';
-import { sayAs, sayHours } from '@/writing';
+import { sayAs, sayFull, sayHours } from '@/writing';
 
 const DAY_MS = 86_400_000;
 const days = (count: number): string => (Math.round(count) === 1 ? '1 day' : `${Math.round(count)} days`);
@@ -33,11 +32,22 @@ export const sayWhen = (inDays: number): string => (inDays < 1 ? 'Now' : `About 
 export const sayEvery = ({
   every: { hours, months },
   firstHours,
-}: Pick<ServiceItem, 'every' | 'firstHours'>): string => {
+}: {
+  readonly every: ServiceItemState['every'];
+  readonly firstHours?: number | null;
+}): string => {
   const month = months === 1 ? 'month' : months !== undefined && `${months} months`;
   const usual = `Every ${[hours !== undefined && `${hours} h`, month].filter(Boolean).join(' or ')}`;
-  return firstHours === undefined ? usual : `${usual}, new first at ${firstHours} h`;
+  return firstHours == null ? usual : `${usual}, new first at ${firstHours} h`;
 };
+
+/** What goes in, and how much. Example: 1.1 L of 5W-30, for starts down to −20 °C. */
+export function sayFluid({ grade, amount, coldestC }: NonNullable<ServiceItemState['fluid']>): string {
+  const much = amount === null ? '' : `${sayFull(amount.value)} ${amount.unit}`;
+  const cold = `${coldestC < 0 ? '−' : ''}${Math.abs(coldestC)} °C`;
+  if (grade === null) return [much, `its sheet has no grade for starts at ${cold}`].filter(Boolean).join('; ');
+  return `${[much, grade].filter(Boolean).join(' of ')}, for starts down to ${cold}.`;
+}
 
 const sayDate = (instant: string): string => sayAs(instant, 'd MMM yyyy');
 const dayIn = (inDays: number): string => sayAs(Date.now() + inDays * DAY_MS, 'd MMM yyyy');

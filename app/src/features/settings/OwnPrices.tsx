@@ -15,6 +15,9 @@ const centsIn = (text: string): number | null => {
 };
 const textOf = (cents: number | null | undefined): string => (cents == null ? '' : (cents / 100).toFixed(2));
 
+/** What must be said each time; what is not said stays as it is. */
+export const yardOf = ({ yard, currency, locale, timeZone }: Settings) => ({ yard, currency, locale, timeZone });
+
 /** What an hour of this yard costs, and each thing that does not come back: empty, the built-in price counts. */
 export function OwnPrices({ settings }: { readonly settings: Settings }) {
   const change = useChange('changeSettings');
@@ -28,7 +31,7 @@ export function OwnPrices({ settings }: { readonly settings: Settings }) {
   const send = () =>
     change.mutateAsync({
       body: {
-        ...settings,
+        ...yardOf(settings),
         centsPerHour: centsIn(hour),
         kitPrices: Object.fromEntries(
           Object.entries(texts).flatMap(([key, text]) => {

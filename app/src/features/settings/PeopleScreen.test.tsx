@@ -4,8 +4,8 @@ import { PeopleScreen } from './PeopleScreen';
 
 const people = {
   people: [
-    { id: 1, name: 'Runa Veldt', role: 'lead', leftAt: null },
-    { id: 2, name: 'Pell Quist', role: 'apprentice', leftAt: '2030-01-01T00:00:00Z' },
+    { id: 1, name: 'Runa Veldt', role: 'lead', leftAt: null, skills: ['electrical'] },
+    { id: 2, name: 'Pell Quist', role: 'apprentice', leftAt: '2030-01-01T00:00:00Z', skills: ['electrical'] },
   ],
 };
 const LEAD = { ...IVO, role: 'lead' } as const;
@@ -22,7 +22,16 @@ describe('the people', () => {
     await press('Change Pell Quist');
     await press('Pell Quist is technician');
     await press('Back on the yard');
-    await waitFor(() => expect(server.sent.map((one) => one.body)).toEqual([{ role: 'technician' }, { left: false }]));
+    await press('Pell Quist is good at hydraulics');
+    await press('Pell Quist is good at electrical');
+    await waitFor(() =>
+      expect(server.sent.map((one) => one.body)).toEqual([
+        { role: 'technician' },
+        { left: false },
+        { skills: ['electrical', 'hydraulics'] },
+        { skills: [] },
+      ]),
+    );
   });
 
   test('the last lead stays one, and it is said', async () => {

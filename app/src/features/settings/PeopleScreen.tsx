@@ -1,3 +1,4 @@
+import { SKILL_IDS, SKILLS, type SkillId } from '@hudrik/core/catalogue';
 import { name, ROLES, type Role } from '@hudrik/core/fields';
 import { useState } from 'react';
 import { View } from 'react-native';
@@ -36,6 +37,7 @@ interface Listed {
   readonly name: string;
   readonly role: Role;
   readonly leftAt: string | null;
+  readonly skills: readonly SkillId[];
 }
 
 function PersonRow({ person }: { readonly person: Listed }) {
@@ -53,6 +55,9 @@ function PersonRow({ person }: { readonly person: Listed }) {
     </Card>
   );
 }
+
+const toggled = (skills: readonly SkillId[], id: SkillId): SkillId[] =>
+  skills.includes(id) ? skills.filter((one) => one !== id) : [...skills, id];
 
 const pinForm = object({ pin });
 
@@ -76,6 +81,18 @@ function ChangePerson({ person }: { readonly person: Listed }) {
             aria-label={`${person.name} is ${role}`}
             on={person.role === role}
             onPress={() => change.mutate({ params, body: { role } })}
+          />
+        ))}
+      </View>
+      <View className="flex-row flex-wrap gap-2" role="group" aria-label="Good at">
+        {SKILL_IDS.map((id) => (
+          <Choice
+            key={id}
+            className="grow"
+            label={SKILLS[id]}
+            aria-label={`${person.name} is good at ${SKILLS[id].toLowerCase()}`}
+            on={person.skills.includes(id)}
+            onPress={() => change.mutate({ params, body: { skills: toggled(person.skills, id) } })}
           />
         ))}
       </View>

@@ -6,6 +6,7 @@ import { Button, Failure, Loading, Section, Words } from '@/design';
 import { FormField, useSchemaForm } from '@/forms';
 import { sayDay, sayMoney } from '@/writing';
 import { OwnPrices } from './OwnPrices';
+import { OwnYear } from './OwnYear';
 
 const form = object({
   yard: name.required('Enter the name of the yard.'),
@@ -33,6 +34,7 @@ export function YardSettings() {
   return (
     <>
       <Form key={JSON.stringify(settings.data)} settings={settings.data} />
+      <OwnYear key={JSON.stringify(settings.data.coldestStarts)} settings={settings.data} />
       <OwnPrices key={JSON.stringify(settings.data.kitPrices)} settings={settings.data} />
     </>
   );

@@ -14,6 +14,7 @@ export const ENGINE_ITEMS: readonly ServiceItem[] = [
     work: 'oil-service',
     doneBy: ['oil-in'],
     minutes: 25,
+    fluid: 'engine',
     proof: ['leak', 'short-run', 'level'],
     source: COMMON_PRACTICE,
   },

@@ -9,6 +9,7 @@ export const PUMP_OIL: ServiceItem = {
   firstHours: 50,
   includes: [],
   minutes: 20,
+  fluid: 'pump',
   proof: ['load'],
   source: COMMON_PRACTICE,
 };
@@ -53,6 +54,7 @@ export const GEARBOX: ServiceItem = {
   every: { hours: 100, months: 12 },
   includes: [],
   minutes: 15,
+  fluid: 'gearbox',
   proof: [],
   source: JUDGEMENT,
 };
@@ -87,6 +89,7 @@ export const HYDRAULIC_FILTER: ServiceItem = {
   firstHours: 25,
   includes: [],
   minutes: 20,
+  skill: 'hydraulics',
   proof: ['load'],
   source: COMMON_PRACTICE,
 };
@@ -98,6 +101,8 @@ export const HYDRAULIC_FLUID: ServiceItem = {
   every: { months: 12 },
   includes: ['hydraulic-filter'],
   minutes: 45,
+  fluid: 'hydraulic',
+  skill: 'hydraulics',
   proof: ['load'],
   source: COMMON_PRACTICE,
 };
@@ -120,6 +125,7 @@ export const LOAD_TRANSFER: ServiceItem = {
   every: { months: 1 },
   includes: [],
   minutes: 20,
+  skill: 'electrical',
   proof: ['load'],
   source: COMMON_PRACTICE,
 };
@@ -131,6 +137,7 @@ export const BRUSHES: ServiceItem = {
   every: { hours: 200, months: 24 },
   includes: [],
   minutes: 30,
+  skill: 'electrical',
   proof: ['load'],
   source: JUDGEMENT,
 };
@@ -142,6 +149,7 @@ export const SOCKETS: ServiceItem = {
   every: { months: 12 },
   includes: [],
   minutes: 15,
+  skill: 'electrical',
   proof: [],
   source: JUDGEMENT,
 };

@@ -56,4 +56,12 @@ export type {
   Teardown,
   UsualThing,
 } from './workshop';
-export type { Every, ServiceItem, ServicePlan } from './servicePlan';
+export {
+  SKILL_IDS,
+  SKILLS,
+  type Every,
+  type FluidPlace,
+  type ServiceItem,
+  type ServicePlan,
+  type SkillId,
+} from './servicePlan';

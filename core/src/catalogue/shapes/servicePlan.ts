@@ -7,6 +7,14 @@ export interface Every {
   readonly months?: number;
 }
 
+/** Where a fluid goes, as a data sheet names the place. */
+export type FluidPlace = 'engine' | 'pump' | 'hydraulic' | 'gearbox';
+
+/** What not everybody may be good at. */
+export const SKILLS = { electrical: 'Electrical', hydraulics: 'Hydraulics' } as const;
+export type SkillId = keyof typeof SKILLS;
+export const SKILL_IDS = Object.keys(SKILLS) as SkillId[];
+
 /** One thing that is done again and again. */
 export interface ServiceItem {
   readonly id: string;
@@ -25,6 +33,10 @@ export interface ServiceItem {
   readonly work?: string;
   /** Keys of the steps of other jobs that do it too. Its own job's step is `do-` and its id. */
   readonly doneBy?: readonly string[];
+  /** Where what is put in goes. */
+  readonly fluid?: FluidPlace;
+  /** What whoever does it must be good at. */
+  readonly skill?: SkillId;
   /** What its proof shows. */
   readonly proof: readonly ProofNeed[];
   readonly source: Source;

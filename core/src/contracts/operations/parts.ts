@@ -1,3 +1,4 @@
+import { string } from 'yup';
 import { ANYONE_SIGNED_IN, WORKS_ON_UNITS, SIGNS_OFF } from '../../fields';
 import * as parts from '../parts';
 import { operation } from './operation';
@@ -9,6 +10,16 @@ export const PARTS_OPERATIONS = {
     who: ANYONE_SIGNED_IN,
     query: parts.partsQuery,
     reply: parts.parts,
+  }),
+  reorder: operation('reorder', {
+    summary: 'What to order for the shelf: by repairs, by the service ahead, by how long an order takes',
+    who: ANYONE_SIGNED_IN,
+    reply: parts.reorder,
+  }),
+  exportReorder: operation('exportReorder', {
+    summary: 'What to order for the shelf, as CSV',
+    who: ANYONE_SIGNED_IN,
+    reply: string(),
   }),
   addPart: operation('addPart', {
     summary: 'Add a part',

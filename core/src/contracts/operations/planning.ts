@@ -44,6 +44,16 @@ export const PLANNING_OPERATIONS = {
     who: ANYONE_SIGNED_IN,
     reply: bench.bench,
   }),
+  benchSearch: operation('benchSearch', {
+    summary: 'How far the search for a better plan is, and what it saves so far',
+    who: ANYONE_SIGNED_IN,
+    reply: bench.search,
+  }),
+  stopSearch: operation('stopSearch', {
+    summary: 'Stop the search for a better plan: the best so far stands',
+    who: SIGNS_OFF,
+    reply: bench.search,
+  }),
   planAnew: operation('planAnew', {
     summary: 'Look for a better plan, for so many seconds',
     who: SIGNS_OFF,

@@ -10,7 +10,14 @@ export const placed = logKind({
   kind: 'placed',
   on: 'job',
   who: SIGNS_OFF,
-  facts: object({ to: number().integer().nullable().defined(), at: instant.nullable().defined() }),
+  facts: object({
+    to: number().integer().nullable().defined(),
+    at: instant.nullable().defined(),
+    /** Where it was put when somebody took hold of it: put elsewhere since, it is not moved. */
+    from: object({ to: number().integer().nullable().defined(), at: instant.nullable().defined() })
+      .optional()
+      .default(undefined),
+  }),
   sentence: ({ to, at }, outcome: Placed) =>
     to === null && at === null
       ? telling('The plan decides who does it, and when')
