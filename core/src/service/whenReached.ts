@@ -31,17 +31,43 @@ export function whenReached(hours: number, use: UseRate, shareOnHire: number): W
     return 1 - cdf(Math.ceil(hours) - 1, ...spreadOver(use, onHire, onHire / HIRE_DAYS.value));
   };
   const mean = hours / Math.max(meanHoursPerDay(use) * shareOnHire, 1e-9);
-  return { early: dayOf(chance, 0.1), expected: Math.min(mean, FURTHEST.value), late: dayOf(chance, 0.9) };
+  const expected = Math.min(mean, FURTHEST.value);
+  return { early: dayOf(chance, 0.1, expected), expected, late: dayOf(chance, 0.9, expected) };
 }
 
-/** The first day, to a hundredth, on which the chance is this much. */
-function dayOf(chance: (days: number) => number, wanted: number): number {
-  let [low, high] = [0, FURTHEST.value];
-  if (chance(high) < wanted) return high;
-  while (high - low > 0.01) {
-    const middle = (low + high) / 2;
-    if (chance(middle) < wanted) low = middle;
-    else high = middle;
+/** So near is near enough, days. */
+const HUNDREDTH = 0.01;
+const STRIDE = 1.6;
+
+/**
+ * The day, to a hundredth, on which the chance is this much, looked for from a guess on. The chance grows with the days, so the day lies
+ * between two that are drawn together: false position, an end that stands still weighed half (the Illinois rule: Dowell and Jarratt, BIT 11,
+ * 1971).
+ */
+function dayOf(chance: (days: number) => number, wanted: number, guess: number): number {
+  let [low, under] = [0, -wanted];
+  let [high, over] = [guess, chance(guess) - wanted];
+  while (over < 0) {
+    if (high >= FURTHEST.value) return FURTHEST.value;
+    [low, under] = [high, over];
+    high = Math.min(high * STRIDE, FURTHEST.value);
+    over = chance(high) - wanted;
+  }
+  let stood: 'low' | 'high' | null = null;
+  while (high - low > HUNDREDTH) {
+    const drawn = low + ((high - low) * under) / (under - over);
+    // Never so near to an end that the other one would stand for ever.
+    const day = Math.min(Math.max(drawn, low + HUNDREDTH / 2), high - HUNDREDTH / 2);
+    const off = chance(day) - wanted;
+    if (off < 0) {
+      [low, under] = [day, off];
+      if (stood === 'high') over /= 2;
+      stood = 'high';
+    } else {
+      [high, over] = [day, off];
+      if (stood === 'low') under /= 2;
+      stood = 'low';
+    }
   }
   return high;
 }
