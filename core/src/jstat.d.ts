@@ -6,6 +6,8 @@ declare module 'jstat' {
       readonly cdf: (x: number, mu: number, sigma: number) => number;
       readonly inv: (p: number, mu: number, sigma: number) => number;
     };
+    readonly weibull: { readonly cdf: (x: number, scale: number, shape: number) => number };
+    readonly beta: { readonly inv: (p: number, a: number, b: number) => number };
     readonly poisson: { readonly cdf: (count: number, mean: number) => number };
   };
   export default jStat;

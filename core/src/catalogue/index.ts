@@ -31,6 +31,19 @@ export { MISLEADING, STANDSTILLS, TELLS_PAST } from './warnings';
 export { GAP_WAYS, GOVERNOR_CLASSES, GOVERNOR_CLASSES_SOURCE, READING_LIMITS, type GovernorClass } from './limits';
 export { FAULT_KNOWLEDGE, KNOWLEDGE_SOURCES, TRAIT_SHARES } from './diagnosis';
 export { CLASS_FOLDERS } from './classes';
+export { FUELS, FUEL_IDS, TANKS, TANKS_SOURCE, type FuelId, type FuelKind, type TankOfClass } from './fuel';
+export {
+  LAY_UP_BESIDES,
+  LAY_UP_METHOD_IDS,
+  LAY_UP_METHODS,
+  besidesOf,
+  methodOfWork,
+  workOfLayUp,
+  workOfWaking,
+  type LayUpBesides,
+  type LayUpMethod,
+  type LayUpMethodId,
+} from './layUp';
 export { ENGINE_OIL, engineOilOf, ITEM_OF_WORK, SERVICE_ITEMS, SERVICE_PLANS, workOfItem } from './servicePlans';
 export {
   BRINGS,

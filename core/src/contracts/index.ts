@@ -27,6 +27,8 @@ export { ownPlan } from './service';
 export type { FleetService, ModelPlan, ServiceItemState, UnitService } from './service';
 export { newHire, newModel, newUnit } from './fleet';
 export type { Defect, HireLine, ImportReport, JobLine, UnitLine, UnitPage, UnitsReply } from './fleet';
+export type { FuelStore, UnitFuel } from './fuel';
+export type { LayUpReply, SeasonSheet } from './layUp';
 export type { EquipmentReply, FromAfar } from './equipment';
 export type { CalendarHire, CalendarUnit, DeskReply, HireCalendar, TroubleReply } from './hires';
 export type { CheckIn, Opening, Shift, ShiftLine } from './inspection';

@@ -19,6 +19,28 @@ const HOURS = { typed: '123.4', confirmed: false, meterEvent: null };
 export const SAMPLES: {
   readonly [K in KindId]: readonly [facts: Facts<K>, outcome: object, title: string, ...lines: string[]];
 } = {
+  fuelled: [
+    { litres: 4, canId: ID, isTreated: false },
+    { fuel: 'e0', can: 'Can 2', overflow: 0.5 },
+    '4 l poured in',
+    'Ethanol-free petrol, out of Can 2',
+    'That is 0.5 l more than the tank holds by the book.',
+  ],
+  'fuel-out': [
+    { litres: null, canId: null, bowl: 'drained', isTapShut: true, isTreated: false },
+    {},
+    'Tank drained',
+    'the bowl drained at its screw, tap shut',
+  ],
+  'laid-up': [{ method: 'run-dry', note: 'Back wall' }, {}, 'Laid up', 'Drained, run dry, bowl drained', 'Back wall'],
+  woken: [
+    { pulls: 3, wantsFuelRepair: true, needed: 'New needle' },
+    { method: 'run-dry', days: 182.4 },
+    'Woken: started at pull 3',
+    'Drained, run dry, bowl drained, 182 days',
+    'It wants a fuel repair.',
+    'New needle',
+  ],
   'steps-listed': [
     { edition: '1', from: 'start', steps: [{ stepId: ID, key: 'a', title: 'Do A' }] },
     {},

@@ -15,6 +15,10 @@ const wording: Wording = {
 const BENCH_WORK = 'apprentice technician lead';
 const SIGNATURE = 'technician lead';
 const WHO: Readonly<Record<KindId, string>> = {
+  fuelled: 'apprentice technician lead counter',
+  'fuel-out': BENCH_WORK,
+  'laid-up': SIGNATURE,
+  woken: SIGNATURE,
   'steps-listed': '',
   'step-added': BENCH_WORK,
   'step-changed': BENCH_WORK,

@@ -71,6 +71,12 @@ const NUMERICAL = [
   'LEAST_SEVERITY',
   'MONTHS',
   'MOST_TRIES',
+  'MONTH_DAYS',
+  'FURTHEST_DAYS',
+  'STEP_DAYS',
+  'NEAR_DAYS',
+  'HUNDREDTH',
+  'STRIDE',
 ];
 
 test('no number stands by itself in a sum: it is a threshold with its source, or one of arithmetic', () => {

@@ -12,11 +12,15 @@ import {
   MONEY,
   OBSERVATIONS,
   PROOF_LOOKS,
+  FUELS,
+  LAY_UP_METHODS,
   READING_LIMITS,
   RISKS,
   SERVICE_PLANS,
   SET_UPS,
   STATES_FOUND,
+  TANKS,
+  TANKS_SOURCE,
   type AnyFault,
   type AnyObservation,
   type ClassId,
@@ -26,6 +30,7 @@ import {
   type Source,
   type Threshold,
 } from '../catalogue';
+import { COLDEST_STARTS } from '../service/fluidFor';
 import { CALCULATORS } from '../calculators';
 import { entriesOf } from '../typed';
 import { THRESHOLDS } from './thresholds';
@@ -211,6 +216,36 @@ const tables = (): SourceLine[] =>
 const sums = (): SourceLine[] =>
   CALCULATORS.flatMap(({ name, formula, sources }) => sources.map((source) => line('Sums', name, formula, source)));
 
+/** Fuel, tanks, and the ways to let a unit stand. */
+function standing(): SourceLine[] {
+  const fuels = Object.values(FUELS).map(({ name, keepsDays, treatedDays, centsPerLitre, source }) =>
+    line(
+      'Fuel',
+      name,
+      `keeps ${keepsDays} days, with stabiliser ${treatedDays}; ${money(centsPerLitre)} a litre`,
+      source,
+    ),
+  );
+  const tanks = entriesOf(TANKS).map(([classId, { litres, isMetal, hasTap }]) =>
+    line(
+      'Fuel',
+      `Tank: ${classId}`,
+      `${litres} l, ${isMetal ? 'metal' : 'plastic'}, ${hasTap ? 'a tap' : 'no tap'}`,
+      TANKS_SOURCE,
+    ),
+  );
+  const methods = Object.values(LAY_UP_METHODS).map(({ name, minutes, wakeMinutes, risk, source }) =>
+    line(
+      'Lay-up',
+      name,
+      `${minutes} min, ${wakeMinutes} min to wake; Weibull ${risk.scaleDays} days, shape ${risk.shape}`,
+      source,
+    ),
+  );
+  const { name, value, source } = COLDEST_STARTS;
+  return [...fuels, ...tanks, ...methods, line('Service', name, value.join(', '), source)];
+}
+
 /** Every figure that decides something, with its source. */
 export const sourceLines = (): SourceLine[] => [
   ...readings(),
@@ -218,6 +253,7 @@ export const sourceLines = (): SourceLine[] => [
   ...classes(),
   ...checks(),
   ...bench(),
+  ...standing(),
   ...moneyLines(),
   ...THRESHOLDS.map((one) => ofThreshold('Thresholds', one)),
   ...sums(),

@@ -21,6 +21,10 @@ import { SILENT_HOURS } from '../hours/fromAfar';
 import { SPREAD_WORTH } from '../hours/useRate';
 import { HANDS_SPREAD } from '../money/spread';
 import { BENCH_DAY } from '../money/ways';
+import { READ_ALIKE } from '../fuel/passport';
+import { FILM, RUSH } from '../layUp/costs';
+import { WAKES_WORTH } from '../layUp/risk';
+import { SEASON_AHEAD, SEASON_SPREAD } from '../layUp/seasons';
 import { LIFE_LEFT, NOT_COVERED, NOT_SURE, OVERRUN, SHUFFLE, TURNAROUND } from '../hires/assignHires';
 import { NIGHT, WORTH_SAYING } from '../planning/adviceOf';
 import { MOVED_ALTOGETHER } from '../planning/Bench';
@@ -70,6 +74,12 @@ export const THRESHOLDS: readonly Threshold[] = [
   UNUSUAL_BELOW,
   CLOCK_SLACK_HOURS,
   SILENT_HOURS,
+  READ_ALIKE,
+  FILM,
+  RUSH,
+  WAKES_WORTH,
+  SEASON_AHEAD,
+  SEASON_SPREAD,
   LASTS_DAYS,
   KNOWN_AFTER_DAYS,
   OIL_AHEAD,

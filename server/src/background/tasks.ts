@@ -1,6 +1,7 @@
 import type { Context } from '../context';
 import { takeDesk } from '../desk/takeDesk';
 import { takeEquipment } from '../equipment/takeEquipment';
+import { findStaleFuel } from '../fuel/staleFuel';
 import { askOrder, askUnasked } from '../parts/askOrder';
 import { fetchQuote } from '../parts/quotes';
 import type { Supplier } from '../parts/supplier';
@@ -27,5 +28,6 @@ export const tasksOf = (context: Pick<Context, 'db' | 'now' | 'desk' | 'equipmen
     await cleanUp(context);
     await takeDesk(context, context.desk);
     await takeEquipment(context, context.equipment);
+    await findStaleFuel(context);
   },
 });

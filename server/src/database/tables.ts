@@ -1,4 +1,4 @@
-import type { ClassId, Rated } from '@hudrik/core/catalogue';
+import type { ClassId, FuelId, Rated } from '@hudrik/core/catalogue';
 import type { DataSheet, FindingRecord } from '@hudrik/core/contracts';
 import type { JobState, VisitState } from '@hudrik/core/card';
 import type { DefectEnd, DefectOrigin, DefectWeight } from '@hudrik/core/defects';
@@ -7,6 +7,7 @@ import type { ClockState, HireState } from '@hudrik/core/states';
 import type { ColumnType, Generated, GeneratedAlways, JSONColumnType, Kysely, Selectable, Transaction } from 'kysely';
 import type { Instant, MaybeInstant } from './columns';
 import type { BenchTables } from './benchTables';
+import type { FuelTables } from './fuelTables';
 import type { PartTables } from './partTables';
 
 type Json<T> = JSONColumnType<T & object, string, string>;
@@ -41,6 +42,10 @@ interface ModelTable {
   make: string;
   name: string;
   data_sheet: ColumnType<Partial<DataSheet>, string | undefined, string>;
+  /** What its tank is; not known: its class's. */
+  tank_litres: Generated<number | null>;
+  metal_tank: Generated<boolean | null>;
+  fuel_tap: Generated<boolean | null>;
 }
 
 interface UnitTable {
@@ -244,6 +249,9 @@ interface IdempotencyTable {
 /** One row: how this yard writes money, figures and times. */
 interface YardSettingsTable {
   cents_per_hour: Generated<number | null>;
+  unknown_fuel: Generated<FuelId>;
+  stabiliser_ml: Generated<number>;
+  stabiliser_cents: Generated<number>;
   service_level: Generated<number | null>;
   coldest_starts: ColumnType<number[] | null, string | null | undefined, string | null>;
   kit_prices: ColumnType<Record<string, number>, string | undefined, string>;
@@ -307,7 +315,7 @@ interface LearntTeardownTable {
   at: Instant;
 }
 
-export interface Tables extends PartTables, BenchTables {
+export interface Tables extends PartTables, BenchTables, FuelTables {
   clock: ClockTable;
   learnt_teardown: LearntTeardownTable;
   finding: FindingTable;

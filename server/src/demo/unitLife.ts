@@ -278,9 +278,15 @@ export class UnitLife {
       this.#since = now - fate.hoursAgo * HOUR;
     }
     if (this.#life.place === 8 && this.#life.classId === 'generator') this.#replaceMeter(now - 2 * DAY);
-    if (fate.stands === 'laid-up') this.#mark(now - 35 * DAY, { laidUp: true });
+    if (fate.stands === 'laid-up')
+      this.#mark(now - 35 * DAY, 'laid-up', {
+        method: this.#life.place === 8 ? 'as-it-is' : 'full-stabilised',
+        note: '',
+      });
     if (fate.stands === 'gone')
-      this.#mark(now - 60 * DAY, { gone: { why: 'Crankcase cracked; engine and frame scrapped, alternator kept' } });
+      this.#mark(now - 60 * DAY, 'unit-changed', {
+        gone: { why: 'Crankcase cracked; engine and frame scrapped, alternator kept' },
+      });
     this.#settle(fate, now);
   }
 
@@ -303,8 +309,8 @@ export class UnitLife {
     });
   }
 
-  #mark(at: number, change: { laidUp?: boolean; gone?: { why: string } }): void {
-    this.#writer.log(at, 'unit-changed', this.#life.personIds.technicians[0] ?? null, { gone: undefined, ...change });
+  #mark(at: number, kind: 'unit-changed' | 'laid-up', facts: object): void {
+    this.#writer.log(at, kind, this.#life.personIds.technicians[0] ?? null, facts as never);
     this.#since = at;
   }
 

@@ -12,6 +12,7 @@ import { importParts } from '../exchange/parts';
 import { enterAs } from '../log/enterAs';
 import { changeExchangePart } from '../parts/exchangeParts';
 import { makeThumbnail, putPhoto } from '../photos/photos';
+import { addStanding } from './standing';
 import { changeModelPlan } from '../service/modelPlans';
 import { PARTS_CSV } from './partsList';
 import { NO_FEED } from '../outside/feed';
@@ -38,6 +39,7 @@ export async function addWorkInHand(db: Db, now: Date): Promise<void> {
   });
   await importParts(at(400), lead, PARTS_CSV);
   await lanternPlan(at(300), lead);
+  await addStanding(at, lead);
   await stubbornGenerator(at, ivo);
   await pumpSeals(at, maren);
   await guardGlue(at, maren);

@@ -30,11 +30,16 @@ export async function editUnit(
       .set((eb) => ({ ...columnsOf(edit, at), version: eb('version', '+', 1) }))
       .where('id', '=', unit.id)
       .execute();
+    if (edit.laidUp === false) await endLayUp(trx, unit.id, at);
     const { id } = await append({ kind: 'unit-changed', facts: edit });
     if (comesBack(unit, edit)) await openDefects(trx, { unitId: unit.id, entryId: id, at }, [NEVER_LOOKED_AT]);
   });
   return readUnitPage(context, tag);
 }
+
+/** Woken by a lead's word: how it started is not known, and teaches nothing. */
+const endLayUp = (trx: Trx, unitId: number, at: Date) =>
+  trx.updateTable('lay_up').set({ woken_at: at }).where('unit_id', '=', unitId).where('woken_at', 'is', null).execute();
 
 /** It was laid up, or gone, and is not any more: nobody knows how it is. */
 const comesBack = (unit: UnitRow, { laidUp, gone }: Edit): boolean =>

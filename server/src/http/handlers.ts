@@ -1,3 +1,4 @@
+import { isClassId, type ClassId } from '@hudrik/core/catalogue';
 import { timingSafeEqual } from 'node:crypto';
 import type { Response } from 'express';
 import { sql } from 'kysely';
@@ -52,6 +53,11 @@ import { cardPdf } from '../printing/cardPdf';
 import { dayPdf } from '../printing/dayPdf';
 import { estimatePdf } from '../printing/estimatePdf';
 import { exportReorder, readReorder } from '../parts/reorder';
+import { addCan, changeCan, readFuelStore } from '../fuel/cans';
+import { readUnitFuel } from '../fuel/unitFuel';
+import { chooseLayUp, setModelTank, setSeasons } from '../layUp/changeLayUp';
+import { readLayUp } from '../layUp/readLayUp';
+import { exportSeasonSheet, readSeasonSheet, seasonPdf } from '../layUp/seasonSheet';
 import { refuse } from '../refusal';
 import { readShift } from '../shift/shift';
 import { COOKIE, type Handlers } from './bind';
@@ -118,6 +124,18 @@ export function handlersOf(installation: Installation): Handlers {
       await enqueue(context.db, 'read-equipment', {}, { key: 'read-equipment' });
       return readEquipment(context);
     },
+    fuelStore: async ({ context }) => readFuelStore(context),
+    addCan: async ({ context, actor, body }) => addCan(context, actor, body),
+    changeCan: async ({ context, actor, params, body }) => changeCan(context, actor, param(params, 'id'), body),
+    unitFuel: async ({ context, params }) => readUnitFuel(context, param(params, 'tag')),
+    setModelTank: async ({ context, params, body }) => setModelTank(context, numberIn(params, 'id'), body),
+    layUp: async ({ context }) => readLayUp(context),
+    chooseLayUp: async ({ context, actor, params, body }) => chooseLayUp(context, actor, param(params, 'tag'), body),
+    setSeasons: async ({ context, params, body }) => setSeasons(context, classIn(params), body.seasons),
+    seasonSheet: async ({ context }) => readSeasonSheet(context),
+    exportSeasonSheet: async ({ context, response }) => sendCsv(response, 'lay-up', await exportSeasonSheet(context)),
+    seasonPdf: async ({ context, response }) =>
+      sendPdf(response, 'lay-up', await seasonPdf(context, originOf(response))),
     bench: async ({ context }) => readBench(context),
     benchSearch: async () => readSearch(),
     stopSearch: async () => stopSearch(),
@@ -216,6 +234,10 @@ type Params = Readonly<Record<string, string>>;
 const param = (params: Params, name: string): string => params[name] ?? '';
 const numberIn = (params: Params, name: string): number =>
   /^\d{1,15}$/.test(param(params, name)) ? Number(params[name]) : refuse('not-found', { [name]: param(params, name) });
+const classIn = (params: Params): ClassId => {
+  const classId = param(params, 'class');
+  return isClassId(classId) ? classId : refuse('not-found', { class: classId });
+};
 const bytesOf = (body: unknown): Buffer => (Buffer.isBuffer(body) ? body : Buffer.alloc(0));
 const textOf = (body: unknown): string => bytesOf(body).toString('utf8');
 

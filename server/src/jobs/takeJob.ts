@@ -1,5 +1,5 @@
 import { OPEN_JOB_STATES } from '@hudrik/core/card';
-import { workOfItem, type JobKind } from '@hudrik/core/catalogue';
+import { methodOfWork, workOfItem, type JobKind } from '@hudrik/core/catalogue';
 import type { UnitPlan } from '@hudrik/core/service';
 import { openJob } from '../cards/beginJob';
 import { jobBackground } from '../cards/jobBackground';
@@ -50,7 +50,9 @@ export const raiseJob: Taker<'job-raised'> = async ({ change, actor, id, facts, 
 /** Work that a counter hangs on is a service, and one of the unit's own plan. */
 function mustBeInThePlan(plan: UnitPlan, { kind, work }: { readonly kind: JobKind; readonly work: string }): void {
   const isItsOwn = plan.items.some((item) => workOfItem(item) === work);
-  if (kind !== 'service' || !isItsOwn) refuse('not-valid', { field: 'work' });
+  const isStanding =
+    (kind === 'lay-up' && methodOfWork(work) !== undefined) || (kind === 'wake-up' && work.startsWith('wake-up-'));
+  if (!isStanding && (kind !== 'service' || !isItsOwn)) refuse('not-valid', { field: 'work' });
 }
 
 /** A waiting job is taken to the bench. One that is there already stays as it is: two people may say so. */

@@ -7,10 +7,12 @@ import { takeCheckOut } from '../checkouts/takeCheckOut';
 import { liveWith, takeClosing, takeDefect, takeNotFitted } from '../defects/takeDefect';
 import { confirmCauses } from '../findings/confirmCauses';
 import { describeMachine, openFinding, takeLook, takeObservation } from '../findings/takeFinding';
+import { takeFuelled, takeFuelOut } from '../fuel/takeFuel';
 import { correctReading } from '../fleet/correctReading';
 import { takeBack } from '../hires/hires';
 import { takeTrouble } from '../hires/trouble';
 import { dropJob, finishJob, putJobOff, raiseJob, startJob } from '../jobs/takeJob';
+import { takeLaidUp, takeWoken } from '../layUp/takeLayUp';
 import { askPart, changePartLine, keepPart } from '../parts/takePart';
 import { takeDownNote } from '../fleet/takeDownNote';
 import { numberPart } from '../parts/numberPart';
@@ -27,6 +29,10 @@ const TAKERS: Readonly<Partial<Record<KindId, AnyTaker>>> = {
   'hire-back': takeBack,
   'trouble-told': takeTrouble,
   'reading-corrected': correctReading,
+  fuelled: takeFuelled,
+  'fuel-out': takeFuelOut,
+  'laid-up': takeLaidUp,
+  woken: takeWoken,
   note: takeNote,
   'standing-note': takeNote,
   'standing-note-ended': takeDownNote,

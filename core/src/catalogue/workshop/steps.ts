@@ -1,5 +1,15 @@
+import {
+  besidesOf,
+  LAY_UP_BESIDES,
+  LAY_UP_BESIDES_OF,
+  LAY_UP_METHODS,
+  workOfLayUp,
+  workOfWaking,
+  type LayUpMethod,
+  type LayUpMethodId,
+} from '../layUp';
 import { ITEM_OF_WORK } from '../servicePlans';
-import type { ClockId, JobKind, SetUpId, StepTemplate, TeardownId } from '../shapes';
+import type { ClassId, ClockId, JobKind, SetUpId, StepTemplate, TeardownId } from '../shapes';
 
 const MAKE_SAFE: StepTemplate = {
   key: 'make-safe',
@@ -44,6 +54,28 @@ function stepsOfItems(): Readonly<Record<string, readonly StepTemplate[]>> {
   return Object.fromEntries(own.map(([work, { id, step }]) => [work, [MAKE_SAFE, { key: `do-${id}`, title: step }]]));
 }
 
+/** A lay-up does the fuel by its method, then what its class wants; waking goes by the method too. */
+function stepsOfLayUp(): Readonly<Record<string, readonly StepTemplate[]>> {
+  const classes = Object.keys(LAY_UP_BESIDES_OF) as ClassId[];
+  const methods = Object.values(LAY_UP_METHODS) as readonly LayUpMethod[];
+  return Object.fromEntries([
+    ...methods.flatMap((method) =>
+      classes.map((classId) => [
+        workOfLayUp(method.id as LayUpMethodId, classId),
+        [
+          MAKE_SAFE,
+          ...method.steps.map((title, at): StepTemplate => ({ key: `fuel-${at + 1}`, title, caution: 'fuel-vapour' })),
+          ...besidesOf(classId, method).map((id): StepTemplate => ({ key: id, title: LAY_UP_BESIDES[id] })),
+        ],
+      ]),
+    ),
+    ...methods.map(({ id, wakes }) => [
+      workOfWaking(id as LayUpMethodId),
+      wakes.map((title, at): StepTemplate => ({ key: `wake-${at + 1}`, title })),
+    ]),
+  ]);
+}
+
 /** Steps of work that checks raise often. What is not here has its kind's. */
 export const STEPS_OF_WORK: Readonly<Record<string, readonly StepTemplate[]>> = {
   'drain-fuel': [
@@ -74,6 +106,7 @@ export const STEPS_OF_WORK: Readonly<Record<string, readonly StepTemplate[]>> = 
     { key: 'compression', title: 'Compression, after the lock', reading: 'compression' },
   ],
   ...stepsOfItems(),
+  ...stepsOfLayUp(),
   'clean-tank': [
     { key: 'out', title: 'Fuel out, tank off, outlet plugged', caution: 'fuel-vapour' },
     { key: 'soak', title: 'Rust remover in', clock: 'tank-soak' },

@@ -4,6 +4,7 @@ import { HIRES_OPERATIONS } from './hires';
 import { WORKSHOP_OPERATIONS } from './workshop';
 import { PLANNING_OPERATIONS } from './planning';
 import { PARTS_OPERATIONS } from './parts';
+import { STANDING_OPERATIONS } from './standing';
 import { EXCHANGE_OPERATIONS } from './exchange';
 import type { OperationId } from '../routes';
 import type { Operation } from './operation';
@@ -19,4 +20,5 @@ export const OPERATIONS = {
   ...PLANNING_OPERATIONS,
   ...PARTS_OPERATIONS,
   ...EXCHANGE_OPERATIONS,
+  ...STANDING_OPERATIONS,
 } as const satisfies Readonly<Record<OperationId, Operation>>;

@@ -9,6 +9,8 @@ import { decided } from './decided';
 import { defectClosed } from './defectClosed';
 import { defectFound } from './defectFound';
 import { findingOpened } from './findingOpened';
+import { fuelled } from './fuelled';
+import { fuelOut } from './fuelOut';
 import { handsOff } from './handsOff';
 import { handsOn } from './handsOn';
 import { handedOn } from './handedOn';
@@ -21,6 +23,7 @@ import { jobFinished } from './jobFinished';
 import { jobPutOff } from './jobPutOff';
 import { jobRaised } from './jobRaised';
 import { jobStarted } from './jobStarted';
+import { laidUp } from './laidUp';
 import { leakLook } from './leakLook';
 import { livedWith } from './livedWith';
 import { machineDescribed } from './machineDescribed';
@@ -74,9 +77,14 @@ import { troubleTold } from './troubleTold';
 import { trialStart } from './trialStart';
 import { unitAdded } from './unitAdded';
 import { unitChanged } from './unitChanged';
+import { woken } from './woken';
 
 /** What can happen, by kind: a new one is its file and a line here. */
 export const LOG_KINDS = {
+  fuelled,
+  'fuel-out': fuelOut,
+  'laid-up': laidUp,
+  woken,
   'steps-listed': stepsListed,
   'step-added': stepAdded,
   'step-changed': stepChanged,

@@ -1,0 +1,172 @@
+import { FUELS, TANKS, type ClassId } from '@hudrik/core/catalogue';
+import type { UnitFuel } from '@hudrik/core/contracts';
+import { eventsOfLayUp, passportOf, stateOf, type FuelEvent, type Passport } from '@hudrik/core/fuel';
+import { isOf } from '@hudrik/core/log';
+import { sql } from 'kysely';
+import type { Context } from '../context';
+import type { Db } from '../database/tables';
+import { unitByTag } from '../fleet/units';
+
+/** What a unit's tank is: its model's, else its class's. */
+interface Tank {
+  readonly litres: number;
+  readonly isMetal: boolean;
+  readonly hasTap: boolean;
+}
+
+interface ModelTank {
+  readonly class_id: ClassId;
+  readonly tank_litres: number | null;
+  readonly metal_tank: boolean | null;
+  readonly fuel_tap: boolean | null;
+}
+
+function tankOf(model: ModelTank): Tank {
+  const usual = TANKS[model.class_id];
+  return {
+    litres: model.tank_litres ?? usual.litres,
+    isMetal: model.metal_tank ?? usual.isMetal,
+    hasTap: model.fuel_tap ?? usual.hasTap,
+  };
+}
+
+const FUEL_KINDS = ['check-in', 'check-out', 'fuelled', 'fuel-out', 'laid-up'] as const;
+/** What was poured in before so many fills, levels and drains is burnt long since. */
+const TOLD = 16;
+const EIGHTHS = 8;
+
+export interface FuelOfUnit {
+  readonly unitId: number;
+  readonly tag: string;
+  readonly classId: ClassId;
+  readonly tank: Tank;
+  readonly passport: Passport;
+  readonly events: readonly FuelEvent[];
+}
+
+/** The fuel of one unit, or of all that are not gone. */
+export async function readFuel(db: Db, unitId?: number): Promise<FuelOfUnit[]> {
+  const units = await db
+    .selectFrom('unit as u')
+    .innerJoin('model as m', 'm.id', 'u.model_id')
+    .select(['u.id', 'u.tag', 'u.class_id', 'm.tank_litres', 'm.metal_tank', 'm.fuel_tap'])
+    .$if(unitId !== undefined, (query) => query.where('u.id', '=', unitId ?? 0))
+    .$if(unitId === undefined, (query) => query.where('u.gone_at', 'is', null))
+    .orderBy('u.tag')
+    .execute();
+  const { unknown_fuel: unknown } = await db
+    .selectFrom('yard_settings')
+    .select('unknown_fuel')
+    .executeTakeFirstOrThrow();
+  const entries = await newestEntries(db, unitId);
+  const byUnit = grouped(entries);
+  return units.map(({ id, tag, ...model }) => {
+    const tank = tankOf(model);
+    const events = (byUnit.get(id) ?? []).flatMap((entry) =>
+      eventsOf(entry, tank.litres, TANKS[model.class_id].litresPerHour),
+    );
+    return {
+      ...{ unitId: id, tag, classId: model.class_id, tank, events },
+      passport: passportOf(events, tank.litres, unknown),
+    };
+  });
+}
+
+/** Each unit's newest entries that say something of its fuel, the oldest of them first. */
+const newestEntries = (db: Db, unitId?: number) =>
+  db
+    .with('told', (with_) =>
+      with_
+        .selectFrom('log_entry')
+        .select(['unit_id', 'kind', 'facts', 'outcome', 'at', 'place'])
+        .select(sql<number>`row_number() over (partition by unit_id order by at desc, place desc)`.as('nth'))
+        .where('kind', 'in', FUEL_KINDS)
+        .$if(unitId !== undefined, (query) => query.where('unit_id', '=', unitId ?? 0)),
+    )
+    .selectFrom('told')
+    .select(['unit_id', 'kind', 'facts', 'outcome', 'at'])
+    .where('nth', '<=', TOLD)
+    .orderBy('at')
+    .orderBy('place')
+    .execute();
+
+function grouped<T extends { readonly unit_id: number | null }>(rows: readonly T[]): Map<number, T[]> {
+  const groups = new Map<number, T[]>();
+  for (const row of rows) {
+    const own = groups.get(row.unit_id ?? 0);
+    if (own) own.push(row);
+    else groups.set(row.unit_id ?? 0, [row]);
+  }
+  return groups;
+}
+
+interface Written {
+  readonly kind: string;
+  readonly facts: unknown;
+  readonly outcome: unknown;
+  readonly at: Date;
+}
+
+/** What an entry says of the fuel. */
+function eventsOf(entry: Written, tankLitres: number, burn: number): FuelEvent[] {
+  const at = entry.at.getTime();
+  if (isOf(entry, 'check-in') || isOf(entry, 'check-out')) {
+    const ran = isOf(entry, 'check-in') ? (entry.outcome.hoursRun ?? 0) * burn : 0;
+    return [
+      ...(ran > 0 ? [{ what: 'ran', at, litres: ran } as const] : []),
+      { what: 'level', at, share: entry.facts.fuelEighths / EIGHTHS },
+    ];
+  }
+  if (isOf(entry, 'laid-up')) return eventsOfLayUp(entry.facts.method, at, tankLitres);
+  if (isOf(entry, 'fuelled')) {
+    const { litres, pouredAt } = entry.facts;
+    const { fuel = 'e10', boughtAt = null, isTreated = false } = entry.outcome;
+    const when = pouredAt === undefined ? at : Date.parse(pouredAt);
+    return [
+      { what: 'poured', at: when, litres, fuel, boughtAt: boughtAt === null ? null : Date.parse(boughtAt), isTreated },
+    ];
+  }
+  return isOf(entry, 'fuel-out') ? eventsOfFuelOut(entry.facts, at) : [];
+}
+
+interface FuelOut {
+  readonly litres?: number | null | undefined;
+  readonly bowl?: 'wet' | 'run-dry' | 'drained' | undefined;
+  readonly isTapShut?: boolean | null | undefined;
+  readonly isTreated: boolean;
+  readonly doneAt?: string | undefined;
+}
+
+function eventsOfFuelOut({ litres, bowl, isTapShut = null, isTreated, doneAt }: FuelOut, at: number): FuelEvent[] {
+  const when = doneAt === undefined ? at : Date.parse(doneAt);
+  return [
+    ...(isTreated ? [{ what: 'treated', at: when } as const] : []),
+    ...(litres === undefined ? [] : [{ what: 'drained', at: when, litres } as const]),
+    ...(bowl === undefined ? [] : [{ what: 'line', at: when, bowl, isTapShut } as const]),
+  ];
+}
+
+/** The fuel of a unit as its page shows it. */
+export async function readUnitFuel({ db, now }: Pick<Context, 'db' | 'now'>, tag: string): Promise<UnitFuel> {
+  const unit = await unitByTag(db, tag);
+  const [fuel] = await readFuel(db, unit.id);
+  if (fuel === undefined) throw new Error(`Unit ${tag} is not read`);
+  return toUnitFuel(fuel, now());
+}
+
+export function toUnitFuel({ tag, classId, tank, passport }: FuelOfUnit, now: Date): UnitFuel {
+  const state = stateOf(passport.blend, now.getTime());
+  return {
+    ...{ tag, classId, tank, bowl: passport.bowl, isTapShut: passport.isTapShut, overflowed: passport.overflowed },
+    state: state && { ...state, staleBy: instantOf(state.staleBy), isStale: state.spent >= 1 },
+    portions: passport.blend.map(({ litres, ethanol, boughtAt, keepsDays, isUnknown }) => ({
+      ...{ litres, ethanol, isUnknown },
+      boughtAt: instantOf(boughtAt),
+      isTreated: !Object.values(FUELS).some((fuel) => fuel.keepsDays === keepsDays && fuel.ethanol === ethanol),
+    })),
+  };
+}
+
+/** Far enough ahead is for ever. */
+const LAST = Date.UTC(2199, 0, 1);
+const instantOf = (ms: number): string => new Date(Math.min(ms, LAST)).toISOString();
