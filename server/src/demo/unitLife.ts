@@ -1,3 +1,4 @@
+import { GONE_WHY, type Life } from './life';
 import {
   checksOf,
   classOf,
@@ -6,7 +7,6 @@ import {
   ENDED,
   engineOilOf,
   type Check,
-  type ClassId,
   type MachineClass,
 } from '@hudrik/core/catalogue';
 import { roundTenth } from '@hudrik/core/hours';
@@ -22,21 +22,6 @@ import type { Fate } from './scenario';
 import { isInSeason, morningOf } from './seasons';
 import { ServiceBook } from './ServiceBook';
 import { DAY, HOUR, iso, RULES, UnitWriter } from './unitWriter';
-
-export interface Life {
-  readonly classId: ClassId;
-  readonly modelId: number;
-  readonly tag: string;
-  readonly place: number;
-  readonly fate: Fate;
-  /** Milliseconds. */
-  readonly beganAt: number;
-  readonly now: number;
-  /** Days between hires, about. */
-  readonly gapDays: number;
-  readonly notesPerHire: number;
-  readonly personIds: { readonly counter: number; readonly technicians: readonly number[] };
-}
 
 /** Lives one unit's two years day by day and writes down every record that would have been made. */
 export class UnitLife {
@@ -285,7 +270,7 @@ export class UnitLife {
       });
     if (fate.stands === 'gone')
       this.#mark(now - 60 * DAY, 'unit-changed', {
-        gone: { why: 'Crankcase cracked; engine and frame scrapped, alternator kept' },
+        gone: { why: GONE_WHY },
       });
     this.#settle(fate, now);
   }
@@ -327,7 +312,7 @@ export class UnitLife {
     this.#writer.settle({
       laid_up_at: fate.stands === 'laid-up' ? iso(now - 35 * DAY) : null,
       gone_at: fate.stands === 'gone' ? iso(now - 60 * DAY) : null,
-      gone_why: fate.stands === 'gone' ? 'Crankcase cracked; engine and frame scrapped, alternator kept' : null,
+      gone_why: fate.stands === 'gone' ? GONE_WHY : null,
       fuel_eighths: this.#fuel,
       readiness: verdict.readiness,
       readiness_verdict: verdict,
