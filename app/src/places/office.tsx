@@ -6,6 +6,8 @@ import { FirstLead } from '@/features/session/FirstLead';
 export { AddUnitScreen, ExchangeScreen, FreeScreen, HiresScreen } from '@/features/desk';
 export { HoursScreen } from '@/features/hours';
 export { LearnedScreen } from '@/features/find/LearnedScreen';
+export { FuelStoreScreen } from '@/features/fuel/FuelStoreScreen';
+export { LayUpScreen } from '@/features/layUp';
 export { FleetServiceScreen } from '@/features/service/FleetServiceScreen';
 export { MoreScreen, PeopleScreen, SettingsScreen } from '@/features/settings';
 

@@ -62,7 +62,6 @@ describe('lay-up', () => {
       sheet.lines.map(({ tag, method, litres, stabiliserMl }) => [tag, method, litres, stabiliserMl]).sort(),
       [
         ['SN-01', 'run-dry', 0, 0],
-        ['SN-02', 'as-it-is', 0, 0],
         ['SN-03', 'full-stabilised', 3.5, 18],
       ],
     );

@@ -10,6 +10,8 @@ import { nameOf, readLayUp } from './readLayUp';
 
 const round = (litres: number): number => Math.round(litres * 10) / 10;
 const FOG_ML = 10;
+/** What stands for less is not laid up. */
+const LEAST_DAYS = 7;
 
 /**
  * What is laid up now, in the order to do it: metal tanks and those that stand longest first; each with its doses, all with what there must be of
@@ -24,8 +26,9 @@ export async function readSeasonSheet(context: Pick<Context, 'db' | 'now'>): Pro
   const lines = units
     .flatMap(({ tag, classId, laidUp, forecast, costs, choice, tank, hasJob }) => {
       const cost = costs.find(({ method }) => method === choice?.method) ?? costs[0];
-      if (laidUp !== null || forecast === null || cost === undefined) return [];
-      const { leaves, takesStabiliser, staysReady, minutes } = LAY_UP_METHODS[cost.method];
+      if (laidUp !== null || forecast === null || cost === undefined || forecast.expected < LEAST_DAYS) return [];
+      const { leaves, takesStabiliser, staysReady, minutes, steps } = LAY_UP_METHODS[cost.method];
+      if (steps.length === 0) return [];
       return [
         {
           ...{ tag, classId, method: cost.method, isMetal: tank.isMetal, hasJob },

@@ -3,6 +3,7 @@ import { kitAtPrices, kitThatWent } from '@hudrik/core/verdict';
 import { useEffect, useRef, useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { Button, Choice, Section, Words } from '@/design';
+import { FuelLine } from '@/features/fuel';
 import { sayFuel, sayMoney } from '@/writing';
 import type { LeafProps } from './leaf';
 import { leafIsDone } from './draft';
@@ -23,6 +24,7 @@ export function FuelLeaf({ draft, change, next }: LeafProps) {
     <LeafFrame action={<Button kind="main" tall label="Next" offBecause={sayFuelOpen(draft)} onPress={next} />}>
       <Section title={out ? `Fuel (went out ${sayFuel(out.fuelEighths)})` : 'Fuel'}>
         <FuelScale eighths={draft.fuelEighths} onPick={(fuelEighths) => change({ fuelEighths })} />
+        <FuelLine tag={draft.opening.tag} />
       </Section>
       {machineClass.fuelTap ? (
         <Section title="Fuel tap">

@@ -15,6 +15,7 @@ import { daysFromNow, hoursSince } from '@/features/fleet';
 import { FormChoices, FormField, useSchemaForm } from '@/forms';
 import { useEntry } from '@/outbox';
 import { sayTime } from '@/writing';
+import { FuelLine } from '@/features/fuel';
 import { isOf, isCheckedOut } from '@hudrik/core/log';
 
 const LOOKS = ['Oil at the mark', 'No leaks', 'Guards and stops work', 'Hirer shown how it stops'];
@@ -165,6 +166,7 @@ export function CheckOutForm({
           />
         )}
         <Section title="Fuel">
+          <FuelLine tag={opening.tag} />
           <FormChoices control={control} name="fuelEighths" label="Fuel level" options={LEVELS} />
         </Section>
         <Section title="Last looks">

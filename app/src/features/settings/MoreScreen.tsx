@@ -30,6 +30,8 @@ export function MoreScreen() {
           <Button label="Find the fault of an engine without a tag" onPress={go('/find')} />
         )}
         <Button label="Service: what falls due" onPress={go('/service')} />
+        <Button label="Fuel store" onPress={go('/fuel')} />
+        <Button label="Lay-up and waking" onPress={go('/lay-up')} />
         <Button label="Parts, orders, exchange parts" onPress={go('/parts')} />
         <Button label="Numbers: tightening, open-air gap" onPress={go('/numbers')} />
         <Button label="What the yard has learned" onPress={go('/learned')} />

@@ -5,6 +5,7 @@ import { ScrollView, View } from 'react-native';
 import { Refused, sentenceOf, useRead, usePerson } from '@/api';
 import { Button, Card, Empty, Failure, Loading, Section, useIsWide, Words } from '@/design';
 import { sayReadiness, UnitTagLarge } from '@/features/fleet';
+import { FuelOfUnit } from '@/features/fuel';
 import { ServiceOfUnit } from '@/features/service';
 import { UnitSheetFacts } from '@/features/sheet';
 import { sayFuel, sayHours, sayTime } from '@/writing';
@@ -38,6 +39,7 @@ export function UnitScreen({ tag }: { readonly tag: string }) {
           <Jobs page={page.data} />
           <NotesThatStand tag={tag} />
           {facts}
+          <FuelOfUnit tag={tag} />
           <ServiceOfUnit tag={tag} />
           <UnitSheetFacts tag={tag} />
           <Section title="History">
@@ -58,6 +60,7 @@ export function UnitScreen({ tag }: { readonly tag: string }) {
         <Jobs page={page.data} />
         <NotesThatStand tag={tag} />
         {facts}
+        <FuelOfUnit tag={tag} />
         <ServiceOfUnit tag={tag} />
         <UnitSheetFacts tag={tag} />
         <LeadTools page={page.data} />

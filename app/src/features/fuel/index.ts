@@ -1,0 +1,3 @@
+export { FuelLine } from './FuelLine';
+export { FuelOfUnit } from './FuelOfUnit';
+export { fuelName, sayFuelState, sayLitres } from './sayFuelOf';

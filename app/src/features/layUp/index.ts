@@ -1,0 +1,1 @@
+export { LayUpScreen } from './LayUpScreen';

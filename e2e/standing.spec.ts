@@ -1,0 +1,72 @@
+import { expect, test } from './test';
+import { signIn } from './yard';
+
+test('a class comes into lay-up: its job from the forecast, laid up, then badly woken, which moves what is taken for its way @phone', async ({
+  page,
+}) => {
+  await signIn(page, 'Runa Veldt', '/lay-up');
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('into lay-up');
+  const raise = page.getByRole('button', { name: /^Raise the lay-up of PW-/ }).first();
+  const tag = ((await raise.getAttribute('aria-label')) ?? '').replace('Raise the lay-up of ', '');
+  await raise.click();
+  await expect(page.getByRole('button', { name: `Raise the lay-up of ${tag}` })).toHaveCount(0);
+  await page.getByRole('button', { name: `${tag} is laid up` }).click();
+  const wake = page.getByRole('button', { name: `Wake ${tag}` });
+  await expect(wake).toBeVisible();
+  const woke = page.getByText(/^\d+ of \d+ wanted a repair$/);
+  const told = async (): Promise<number> =>
+    (await woke.allTextContents()).reduce((sum, text) => sum + Number(/^(\d+)/.exec(text)?.[1] ?? 0), 0);
+  const before = await told();
+  await wake.click();
+  await page.getByRole('button', { name: 'It did not', exact: true }).click();
+  await page.getByRole('button', { name: 'It wants a fuel repair' }).click();
+  await page.getByLabel('What it needed').fill('Needle stuck');
+  await page.getByRole('button', { name: 'It is awake' }).click();
+  await expect(wake).toHaveCount(0);
+  await expect.poll(told).toBe(before + 1);
+  await page.goto(`/u/${tag}`);
+  await expect(page.getByText('Woken, it did not start: Needle stuck.').first()).toBeVisible();
+});
+
+test('on the wide screen: the fleet by ways and costs, the chosen unit’s curves, the lead says otherwise @wide', async ({
+  page,
+}) => {
+  await signIn(page, 'Runa Veldt', '/lay-up');
+  const rows = page.getByRole('table', { name: 'Ways of lay-up and their costs' }).getByRole('row');
+  await rows.last().click();
+  await expect(rows.last()).toHaveAttribute('aria-selected', 'true');
+  const tag = ((await rows.last().getAttribute('aria-label')) ?? '').slice(0, 5);
+  await expect(page.getByRole('img', { name: new RegExp(`^${tag}: cost of lay-up by idle days`) })).toBeVisible();
+  await page.getByRole('button', { name: 'Another way' }).click();
+  await page.getByRole('button', { name: /^Drained, bowl off and sprayed/ }).click();
+  await page.getByLabel('Why', { exact: true }).fill('Its needle was new in May');
+  await page.getByRole('button', { name: 'Do it so' }).click();
+  await expect(page.getByText(/The lead says so: Its needle was new in May/)).toBeVisible();
+  await expect(rows.last().getByLabel(/, done so$/)).toHaveCount(1);
+});
+
+test('fuel poured from a can changes the can, the tank and its dates', async ({ page }) => {
+  await signIn(page, 'Ivo Tarnwell', '/fuel');
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('cans');
+  const inCan = async (): Promise<number> => {
+    const { cans } = (await (await page.request.get('/api/fuel')).json()) as {
+      cans: { name: string; litres: number }[];
+    };
+    return cans.find(({ name }) => name === 'Can 2')?.litres ?? 0;
+  };
+  const before = await inCan();
+  await page.goto('/u/PW-11');
+  await expect(page.getByText(/^Stale: /).first()).toBeVisible();
+  await page.getByRole('button', { name: 'Drain, run dry, treat' }).click();
+  await page.getByRole('button', { name: /^Tank drained/ }).click();
+  await page.getByRole('button', { name: 'Bowl drained' }).click();
+  await page.getByRole('button', { name: 'Write it down' }).click();
+  await expect(page.getByText('Empty, bowl drained.')).toBeVisible();
+  await page.getByRole('button', { name: 'Pour fuel in' }).click();
+  await page.getByRole('button', { name: /^Can 2, / }).click();
+  await page.getByRole('button', { name: 'Pour it in' }).click();
+  await expect(page.getByText(/days? old, 0 % ethanol, bowl wet\.$/)).toBeVisible();
+  expect(before - (await inCan())).toBeCloseTo(3, 6);
+  // What was stale is none of its defects any more.
+  await expect(page.getByText(/^The fuel is stale/)).toHaveCount(0);
+});
