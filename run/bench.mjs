@@ -25,6 +25,11 @@ spawnSync(process.execPath, ['--import', 'tsx', 'src/benchmarks/planning.ts'], {
   stdio: 'inherit',
 });
 
+spawnSync(process.execPath, ['--import', 'tsx', 'src/benchmarks/layUp.ts'], {
+  cwd: path.join(ROOT, 'server'),
+  stdio: 'inherit',
+});
+
 spawnSync(process.execPath, ['--import', 'tsx', 'src/benchmarks/diagnosis.ts'], {
   cwd: path.join(ROOT, 'server'),
   stdio: 'inherit',

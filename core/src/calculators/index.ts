@@ -20,6 +20,7 @@ import {
   SPEED_AND_HERTZ,
   SPLITTER_CYCLE,
 } from './machines';
+import { BOWL_LEFT, PUMP_ANTIFREEZE, TANK_BY_DIP, WATER_PARTS } from './fuel';
 import { GAP } from './gaps';
 import { TORQUE_UNITS } from './torque';
 import type { Calculator } from './shape';
@@ -50,4 +51,8 @@ export const CALCULATORS: readonly Calculator[] = [
   STABILISER,
   BLEND,
   ETHANOL_BY_SHAKE,
+  WATER_PARTS,
+  TANK_BY_DIP,
+  BOWL_LEFT,
+  PUMP_ANTIFREEZE,
 ];

@@ -45,6 +45,8 @@ export const layUp = object({
         /** Null: nobody wrote down how. */
         method: methodId.nullable().defined(),
         days: number().required(),
+        /** Ids of service items that fall due by the calendar within a week, as it stands. */
+        due: array(string().required()).required(),
       })
         .nullable()
         .defined(),

@@ -10,7 +10,7 @@ export const residualInBowl = (diameterMm: number, heightMm: number): number =>
  * Source: geometry. Example: 200 ml, 15 m of 8 mm: 0.95 l.
  */
 export const antifreezeFor = (pumpMl: number, hoseM: number, boreMm: number): number =>
-  pumpMl / 1000 + (Math.PI * (boreMm / 2 / 100) ** 2 * (hoseM * 10)) / 1;
+  pumpMl / 1000 + Math.PI * (boreMm / 200) ** 2 * hoseM * 10;
 
 /**
  * How much water a blend takes up before it parts into two layers. In: share of ethanol (0 to 1), °C. Out: share of the volume.

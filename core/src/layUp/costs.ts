@@ -1,5 +1,5 @@
 import { JUDGEMENT, LAY_UP_METHODS, LAY_UP_METHOD_IDS, type LayUpMethodId, type Threshold } from '../catalogue';
-import { riskOf } from './risk';
+import { riskCurve, riskOf } from './risk';
 import type { LayUpPrices, MethodCost, OwnWakes, Standing } from './shapes';
 
 const MONTH_DAYS = 30.5;
@@ -16,10 +16,36 @@ export const FILM: Threshold = {
   source: JUDGEMENT,
 };
 
+/** What of a way's cost does not hang on the odds: at no days, and what each day adds. */
+interface Fixed {
+  readonly litres: number;
+  readonly fluidsCents: number;
+  readonly minutes: number;
+  readonly minutesADay: number;
+  /** Once more, by the odds of a call at short notice, and dearer. */
+  readonly rushMinutes: number;
+}
+
+function fixedOf(method: LayUpMethodId, unit: Standing, prices: LayUpPrices): Fixed {
+  const { minutes, wakeMinutes, minutesAMonth, leaves, takesStabiliser, withoutTapMinutes } = LAY_UP_METHODS[method];
+  const litres =
+    leaves === null ? 0 : leaves.litres === 'full' ? unit.tankLitres : Math.min(leaves.litres, unit.tankLitres);
+  const isBare = unit.isMetal && method !== 'as-it-is' && litres < unit.tankLitres;
+  return {
+    litres,
+    fluidsCents:
+      (leaves === null ? 0 : litres * prices.litre[leaves.fuel]) +
+      (takesStabiliser ? litres * prices.stabiliserPerLitre : 0),
+    minutes: minutes + (unit.hasTap ? 0 : withoutTapMinutes) + (isBare ? FILM.value : 0) + wakeMinutes,
+    minutesADay: minutesAMonth / MONTH_DAYS,
+    rushMinutes: unit.callOdds * wakeMinutes * RUSH.value,
+  };
+}
+
 /**
  * What a way of letting a unit stand is expected to cost: fluids, minutes of laying up and waking, the odds of a fuel repair times its price,
  * and the minutes of waking once more, dearer, by the odds of a call at short notice. In: method, idle days (0 or more), unit, prices, own
- * wake-ups. Out: cents, with its parts. Source: expected cost. Example: see costs.test.ts.
+ * wake-ups. Out: cents, with its parts. Source: expected cost. Example: see layUp.test.ts.
  */
 export function costOf(
   method: LayUpMethodId,
@@ -28,25 +54,25 @@ export function costOf(
   prices: LayUpPrices,
   own: OwnWakes,
 ): MethodCost {
-  const { minutes, wakeMinutes, minutesAMonth, leaves, takesStabiliser, withoutTapMinutes } = LAY_UP_METHODS[method];
-  const litres =
-    leaves === null ? 0 : leaves.litres === 'full' ? unit.tankLitres : Math.min(leaves.litres, unit.tankLitres);
-  const isBare = unit.isMetal && method !== 'as-it-is' && litres < unit.tankLitres;
-  const fluidsCents =
-    (leaves === null ? 0 : litres * prices.litre[leaves.fuel]) +
-    (takesStabiliser ? litres * prices.stabiliserPerLitre : 0);
-  const hands =
-    minutes +
-    (unit.hasTap ? 0 : withoutTapMinutes) +
-    (isBare ? FILM.value : 0) +
-    wakeMinutes +
-    (minutesAMonth * Math.max(days, 0)) / MONTH_DAYS;
+  const { litres, fluidsCents, minutes, minutesADay, rushMinutes } = fixedOf(method, unit, prices);
+  const hands = minutes + minutesADay * Math.max(days, 0);
   const risk = riskOf(method, days, unit, own);
-  const rush = unit.callOdds * wakeMinutes * RUSH.value;
-  return {
-    ...{ method, fluidsCents, litres, risk, minutes: hands },
-    cents: fluidsCents + (hands + rush) * prices.perMinute + risk * prices.repair,
-  };
+  const cents = fluidsCents + (hands + rushMinutes) * prices.perMinute + risk * prices.repair;
+  return { method, fluidsCents, litres, risk, minutes: hands, cents };
+}
+
+/** The same cents by days, made ready once: it is asked for at many. */
+function centsCurve(
+  method: LayUpMethodId,
+  unit: Standing,
+  prices: LayUpPrices,
+  own: OwnWakes,
+): (days: number) => number {
+  const { fluidsCents, minutes, minutesADay, rushMinutes } = fixedOf(method, unit, prices);
+  const risk = riskCurve(method, unit, own);
+  const base = fluidsCents + (minutes + rushMinutes) * prices.perMinute;
+  const aDay = minutesADay * prices.perMinute;
+  return (days) => base + aDay * Math.max(days, 0) + risk(days) * prices.repair;
 }
 
 /** All methods that fit, the cheapest first. */
@@ -80,7 +106,8 @@ export function breakEvens(
   own: OwnWakes,
   methods: readonly LayUpMethodId[] = LAY_UP_METHOD_IDS,
 ): BreakEven[] {
-  const best = (days: number): LayUpMethodId => cheapest(days, unit, prices, own, methods);
+  const curves = methods.map((method) => [method, centsCurve(method, unit, prices, own)] as const);
+  const best = (days: number): LayUpMethodId => cheapest(days, curves);
   const found: BreakEven[] = [];
   let [before, from] = [0, best(0)];
   for (let day = STEP_DAYS; day <= FURTHEST_DAYS; day += STEP_DAYS) {
@@ -110,14 +137,11 @@ function changeIn(from: number, to: number, best: (days: number) => LayUpMethodI
 
 function cheapest(
   days: number,
-  unit: Standing,
-  prices: LayUpPrices,
-  own: OwnWakes,
-  methods: readonly LayUpMethodId[],
+  curves: readonly (readonly [method: LayUpMethodId, cents: (days: number) => number])[],
 ): LayUpMethodId {
-  let [best, least] = [methods[0] ?? 'as-it-is', Infinity];
-  for (const method of methods) {
-    const { cents } = costOf(method, days, unit, prices, own);
+  let [best, least]: [LayUpMethodId, number] = ['as-it-is', Infinity];
+  for (const [method, curve] of curves) {
+    const cents = curve(days);
     if (cents < least) [best, least] = [method, cents];
   }
   return best;

@@ -25,10 +25,13 @@ export const NO_WAKES: OwnWakes = () => ({ tries: 0, failed: 0 });
  * In: method, days (0 or more), the unit. Out: 0 to 1. Source: Weibull distribution; scales and shapes by method: judgement.
  * Example: 900 days of scale, shape 1.3, 180 days: 0.116.
  */
-export function riskBefore(method: LayUpMethodId, days: number, unit: Pick<Standing, 'isMetal' | 'ethanol'>): number {
+export const riskBefore = (method: LayUpMethodId, days: number, unit: Pick<Standing, 'isMetal' | 'ethanol'>): number =>
+  curveBefore(method, unit)(days);
+
+function curveBefore(method: LayUpMethodId, unit: Pick<Standing, 'isMetal' | 'ethanol'>): RiskCurve {
   const { risk, ethanolShare, metalShare } = LAY_UP_METHODS[method];
   const scale = risk.scaleDays * (hasEthanolAs(method, unit) ? ethanolShare : 1) * (unit.isMetal ? metalShare : 1);
-  return 1 - Math.exp(-((Math.max(days, 0) / scale) ** risk.shape));
+  return (days) => 1 - Math.exp(-((Math.max(days, 0) / scale) ** risk.shape));
 }
 
 /** What stands in it: its own fuel where nothing is done, else what the method leaves. */
@@ -40,33 +43,41 @@ const logit = (p: number): number => {
   return Math.log(sure / (1 - sure));
 };
 
+/** A chance by idle days. */
+export type RiskCurve = (days: number) => number;
+
 /**
  * The same with the yard's own wake-ups: in each idle band the chance before them is a Beta belief worth so many wake-ups, moved by those that
- * were made; between bands the shift (on the scale of log odds) goes over evenly. In: method, days, unit, own wake-ups. Out: 0 to 1.
- * Source: Beta-binomial conjugacy (Gelman et al., Bayesian Data Analysis, 3rd ed., 2.1). Example: 0.1 before, 8 failed of 8: 0.55.
+ * were made; between the middles of bands the shift (on the scale of log odds) goes over evenly. In: method, unit, own wake-ups. Out: the
+ * chance, 0 to 1, by days. Source: Beta-binomial conjugacy (Gelman et al., Bayesian Data Analysis, 3rd ed., 2.1).
+ * Example: 0.1 before, 8 failed of 8: 0.55.
  */
-export function riskOf(method: LayUpMethodId, days: number, unit: Standing, own: OwnWakes): number {
-  const before = riskBefore(method, days, unit);
-  if (days <= 0) return before;
-  const shift = shiftAt(days, (band) => shiftIn(method, band, unit, own));
-  return shift === 0 ? before : 1 / (1 + Math.exp(-(logit(before) + shift)));
+export function riskCurve(method: LayUpMethodId, unit: Standing, own: OwnWakes): RiskCurve {
+  const before = curveBefore(method, unit);
+  const shifts = BAND_MIDDLES.map((middle, band) => {
+    const woken = own(method, hasEthanolAs(method, unit), band);
+    return woken.tries === 0 ? 0 : logit(posterior(before(middle), woken)) - logit(before(middle));
+  });
+  if (shifts.every((shift) => shift === 0)) return before;
+  return (days) => {
+    const risk = before(days);
+    const shift = days <= 0 ? 0 : shiftAt(days, shifts);
+    return shift === 0 ? risk : 1 / (1 + Math.exp(-(logit(risk) + shift)));
+  };
 }
 
-function shiftIn(method: LayUpMethodId, band: number, unit: Standing, own: OwnWakes): number {
-  const woken = own(method, hasEthanolAs(method, unit), band);
-  if (woken.tries === 0) return 0;
-  const before = riskBefore(method, BAND_MIDDLES[band] ?? 0, unit);
-  return logit(posterior(before, woken)) - logit(before);
-}
+/** That chance on one day. */
+export const riskOf = (method: LayUpMethodId, days: number, unit: Standing, own: OwnWakes): number =>
+  riskCurve(method, unit, own)(days);
 
 /** Between the middles of two bands in proportion; outside the first and the last as there. */
-function shiftAt(days: number, of: (band: number) => number): number {
+function shiftAt(days: number, shifts: readonly number[]): number {
   const after = BAND_MIDDLES.findIndex((middle) => middle >= days);
-  if (after === 0) return of(0);
-  if (after < 0) return of(BAND_MIDDLES.length - 1);
+  if (after === 0) return shifts[0] ?? 0;
+  if (after < 0) return shifts.at(-1) ?? 0;
   const [low = 0, high = 1] = [BAND_MIDDLES[after - 1], BAND_MIDDLES[after]];
   const share = (days - low) / (high - low);
-  return of(after - 1) * (1 - share) + of(after) * share;
+  return (shifts[after - 1] ?? 0) * (1 - share) + (shifts[after] ?? 0) * share;
 }
 
 const posterior = (before: number, { tries, failed }: Woken): number =>

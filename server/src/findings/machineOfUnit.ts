@@ -1,9 +1,13 @@
 import { isOf, type Facts } from '@hudrik/core/log';
 import type { MachineFacts, Trx, UnitRow } from '../database/tables';
 import { lastReading } from '../fleet/meters';
+import { pastOfFuel } from '../fuel/pastOfFuel';
 import { engineOilDone } from '../service/serviceDone';
 
-/** What is known of a unit's engine and past: its model's data sheet, its hours since service, how long it stood, its years on the yard. */
+/**
+ * What is known of a unit's engine and past: its model's data sheet, its hours since service, how long it stood and how, what fuel is in it, its
+ * years on the yard.
+ */
 export async function machineOfUnit(trx: Trx, unit: UnitRow, said: MachineFacts, at: Date): Promise<MachineFacts> {
   const { data_sheet: sheet } = await trx
     .selectFrom('model')
@@ -26,6 +30,7 @@ export async function machineOfUnit(trx: Trx, unit: UnitRow, said: MachineFacts,
     past: {
       daysStood: await daysStood(trx, unit, at),
       hoursSinceService: Math.max(Math.round(trueHours - (await engineOilDone(trx, unit.id))), 0),
+      ...(await pastOfFuel(trx, unit.id, at)),
       ...(await putAway(trx, unit.id)),
       ...(came ? { ageYears: Math.round((at.getTime() - came.at.getTime()) / 31_557_600_000) } : {}),
       ...said.past,

@@ -1,7 +1,8 @@
 import assert from 'node:assert/strict';
 import { describe, test } from 'node:test';
-import { workOfLayUp } from '@hudrik/core/catalogue';
+import { workOfLayUp, type Past } from '@hudrik/core/catalogue';
 import type { LayUpReply, SeasonSheet, UnitFuel, UnitPage } from '@hudrik/core/contracts';
+import { machineOfUnit } from '../findings/machineOfUnit';
 import { problemIn, useYard } from '../testing/yard';
 
 const yard = useYard();
@@ -13,6 +14,7 @@ const seasons = (list: object[], as: 'lead' | 'technician' = 'lead', classId = '
 const summer = { from: '05-01', to: '10-31', callOdds: 0.05 };
 const choose = (tag: string, body: object) => yard.ask('PUT', `/api/units/${tag}/lay-up`, { as: 'lead', body });
 const layUp = (tag: string, method: string) => yard.enter({ tag }, 'laid-up', { method, note: '' } as never);
+const pick = ({ fuelBlend, stored }: Past) => [fuelBlend, stored];
 const wake = (tag: string, facts: object) => yard.enter({ tag }, 'woken', { needed: '', ...facts } as never);
 
 describe('lay-up', () => {
@@ -105,6 +107,18 @@ describe('lay-up', () => {
     const after = (await unitOf('SN-01'))?.costs.find(({ method }) => method === 'full-stabilised')?.risk ?? 0;
     assert.ok(after > before * 1.3, `${before} ${after}`);
     assert.equal((await problemIn(await wake('SN-01', { pulls: 1, wantsFuelRepair: false }))).code, 'not-laid-up');
+  });
+
+  test('whoever finds its fault is told how it stood, and on what', async () => {
+    const past = async (tag: string, at: string) => {
+      const unit = await yard.db.selectFrom('unit').selectAll().where('tag', '=', tag).executeTakeFirstOrThrow();
+      const none = { engine: {}, past: {} };
+      return yard.db.transaction().execute((trx) => machineOfUnit(trx, unit, none, new Date(at)));
+    };
+    assert.deepEqual(pick((await past('SN-03', '2030-10-25T08:00:00Z')).past), ['E0', 'stabilised-full']);
+    // Long after it was woken, how it stood tells nothing more.
+    assert.deepEqual(pick((await past('SN-03', '2031-02-25T08:00:00Z')).past), ['E0', undefined]);
+    assert.deepEqual(pick((await past('SN-01', '2030-10-25T08:00:00Z')).past), [undefined, undefined]);
   });
 
   test('by a lead’s word only: it teaches nothing', async () => {

@@ -17,6 +17,8 @@ import type { Db } from '../database/tables';
 import { readFuel, type FuelOfUnit } from '../fuel/unitFuel';
 import { readAssigned } from '../hires/assigned';
 import { readSettings } from '../people/settings';
+import { readServiceFacts } from '../service/serviceFacts';
+import { itemsOf } from '../service/unitService';
 import { methodsFor } from './methodsFor';
 
 const DAY_MS = 86_400_000;
@@ -25,6 +27,10 @@ const REPAIR_MINUTES = 70;
 const REPAIR_PARTS_CENTS = 3500;
 /** Of so many of its own a yard's mean is as good as what is taken beforehand (judgement). */
 const REPAIRS_WORTH = 5;
+/** What is wanted within a week is said. */
+const DUE_DAYS = 7;
+/** What comes oftener than a season is done while it stands; the rest when it is woken. */
+const KEPT_MONTHS = 3;
 /** Causes whose repair is a fuel repair. */
 const FUEL_LANE = 'fuel';
 
@@ -38,6 +44,7 @@ export async function readLayUp({ db, now }: Pick<Context, 'db' | 'now'>): Promi
   const fuels = new Map((await readFuel(db)).map((fuel) => [fuel.unitId, fuel]));
   const nextHires = await nextHiresOf(db, at);
   const units = await unitsOf(db);
+  const due = await dueStanding(db, at);
   return {
     now: at.toISOString(),
     prices,
@@ -64,6 +71,7 @@ export async function readLayUp({ db, now }: Pick<Context, 'db' | 'now'>): Promi
                   since: unit.laid_up_at.toISOString(),
                   method: unit.method,
                   days: (at.getTime() - unit.laid_up_at.getTime()) / DAY_MS,
+                  due: due.get(unit.id) ?? [],
                 },
           forecast: forecast && {
             ...{ beginsIn: forecast.beginsIn, early: forecast.early, expected: forecast.expected, late: forecast.late },
@@ -100,6 +108,19 @@ async function nextHiresOf(db: Db, at: Date): Promise<Map<number, Date>> {
     if (known === undefined || from < known) hires.set(id ?? 0, from);
   }
   return hires;
+}
+
+/** Of units that are laid up: what their service plan wants by the calendar meanwhile. Hours stand still. */
+async function dueStanding(db: Db, at: Date): Promise<Map<number, string[]>> {
+  const standing = (await readServiceFacts(db, at)).filter(({ readiness }) => readiness === 'laid-up');
+  return new Map(
+    standing.map((facts) => [
+      facts.unitId,
+      itemsOf(facts, at).flatMap(({ id, every, daysLeft }) =>
+        daysLeft !== null && daysLeft <= DUE_DAYS && (every.months ?? 0) <= KEPT_MONTHS ? [id] : [],
+      ),
+    ]),
+  );
 }
 
 const unitsOf = (db: Db) =>

@@ -13,7 +13,7 @@ const LOOKS = ['ink', 'held', 'prep', 'out', 'fit', 'laid-up'] as const;
 const MOST_SHOWN = 4;
 const LEFT = 64;
 
-export const ownWakes =
+const ownWakes =
   (wakes: LayUpReply['wakes']): OwnWakes =>
   (method, hasEthanol, band) =>
     wakes.find((wake) => wake.method === method && wake.hasEthanol === hasEthanol && wake.band === band) ?? {
@@ -21,7 +21,7 @@ export const ownWakes =
       failed: 0,
     };
 
-export const standingOf = ({ tank, ethanol, callOdds }: LayUpUnit): Standing => ({
+const standingOf = ({ tank, ethanol, callOdds }: LayUpUnit): Standing => ({
   ...{ tankLitres: tank.litres, isMetal: tank.isMetal, hasTap: tank.hasTap, ethanol, callOdds },
 });
 

@@ -33,8 +33,9 @@ const typedOf = (seasons: LayUpReply['seasons'], classId: ClassId): Typed[] =>
 /** When a class stands: from, to, and how often one is called at short notice meanwhile. */
 export function SeasonsSheet({ seasons, onClose }: Props) {
   const change = useChange('setSeasons');
-  const [classId, setClassId] = useState<ClassId>('snowblower');
-  const [list, setList] = useState<readonly Typed[]>(() => typedOf(seasons, 'snowblower'));
+  const first = seasons[0]?.classId ?? CLASS_IDS[0];
+  const [classId, setClassId] = useState<ClassId>(first);
+  const [list, setList] = useState<readonly Typed[]>(() => typedOf(seasons, first));
   const read = list.map(({ from, to, odds }) => ({
     from: from.trim(),
     to: to.trim(),

@@ -1,3 +1,4 @@
+import { LAY_UP_METHODS, SERVICE_ITEMS } from '@hudrik/core/catalogue';
 import { Link } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
@@ -38,6 +39,14 @@ export function StandingUnit({ unit }: { readonly unit: LayUpUnit }) {
           {sayFuelState(data)}
         </Words>
       ) : null}
+      {laidUp.due.length > 0 ? (
+        <Words size={15} face="strong" tone="prep">
+          {`Due while it stands: ${laidUp.due.map((id) => SERVICE_ITEMS.find((item) => item.id === id)?.name ?? id).join(', ')}.`}
+        </Words>
+      ) : null}
+      <Words size={15} tone="ink-soft">
+        {`Called out early: about ${LAY_UP_METHODS[laidUp.method ?? 'as-it-is'].wakeMinutes} min. Damp and mice: look once a month.`}
+      </Words>
       {waking ? <WakeSheet unit={unit} onClose={() => setWaking(false)} /> : null}
     </View>
   );

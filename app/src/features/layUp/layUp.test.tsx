@@ -19,7 +19,7 @@ const unit = (tag: string, more: Partial<LayUpUnit> = {}): LayUpUnit => ({
 });
 const standing = unit('SN-09', {
   readiness: 'laid-up',
-  laidUp: { since: '2030-04-01T08:00:00Z', method: 'run-dry', days: 40 },
+  laidUp: { since: '2030-04-01T08:00:00Z', method: 'run-dry', days: 40, due: ['battery-care'] },
 });
 const layUp = (more: Partial<LayUpReply> = {}): LayUpReply => ({
   now: '2030-05-01T08:00:00Z',
@@ -73,6 +73,8 @@ describe('lay-up on the phone', () => {
     expect(await screen.findByText('3.5 l of ethanol-free')).toBeTruthy();
     expect(screen.getByText(/^1\. Old fuel drained/)).toBeTruthy();
     expect(await screen.findByText('buy 2.5 l')).toBeTruthy();
+    expect(screen.getByText(/^Called out early: about 12 min\./)).toBeTruthy();
+    expect(screen.getByText('Due while it stands: Battery.')).toBeTruthy();
     await press('Raise the lay-up of SN-01');
     await press('SN-01 is laid up');
     await waitFor(() =>
