@@ -46,7 +46,6 @@ async function heldReturn(page: Page): Promise<void> {
     await thumb.tap(found);
     await thumb.tap('Save');
   }
-  await keep(page, 'check-in-station-phone');
   await walkRound(thumb);
   await keep(page, 'check-in-verdict-phone');
 }
@@ -94,7 +93,7 @@ const jobId = await cardOf(phone, 'GE-07');
 await screens(phone, 'phone', { card: `/j/${jobId}`, 'put-back': `/j/${jobId}/back`, ways: `/j/${jobId}/ways` });
 await heldReturn(phone);
 await finding(phone, 'find-phone');
-await screens(phone, 'phone', { free: '/free', service: '/service' });
+await screens(phone, 'phone', { fuel: '/fuel', service: '/service' });
 const wide = await open(browser, 'wide');
 await screens(wide, 'wide', {
   yard: '/yard',
@@ -102,6 +101,7 @@ await screens(wide, 'wide', {
   bench: '/bench',
   card: `/j/${jobId}`,
   hires: '/hires',
+  'lay-up': '/lay-up',
 });
 await proof(wide, 'proof-wide');
 await finding(wide, 'find-wide');

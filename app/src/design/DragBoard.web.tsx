@@ -12,7 +12,7 @@ import {
   type DragEndEvent,
   type DragMoveEvent,
 } from '@dnd-kit/core';
-import { useCallback, useMemo } from 'react';
+import { useCallback, useMemo, useRef } from 'react';
 import type { Drag, DragBoardProps, DraggedProps, DragLaneProps } from './DragBoard';
 
 /** So far a mouse moves before it drags: less is a click. */
@@ -43,17 +43,38 @@ export function DragBoard({ children, step, onDrag, onDrop, onCancel }: DragBoar
     useSensor(TouchSensor, TOUCH),
     useSensor(KeyboardSensor, keyboard),
   );
-  const move = useCallback((event: DragMoveEvent) => onDrag(dragOf(event)), [onDrag]);
-  const end = useCallback((event: DragEndEvent) => onDrop(dragOf(event)), [onDrop]);
+  // A move that was on its way when something was put down is told after it: it counts no more.
+  const held = useRef(false);
+  const take = useCallback(() => {
+    held.current = true;
+  }, []);
+  const move = useCallback(
+    (event: DragMoveEvent) => {
+      if (held.current) onDrag(dragOf(event));
+    },
+    [onDrag],
+  );
+  const end = useCallback(
+    (event: DragEndEvent) => {
+      held.current = false;
+      onDrop(dragOf(event));
+    },
+    [onDrop],
+  );
+  const cancel = useCallback(() => {
+    held.current = false;
+    onCancel();
+  }, [onCancel]);
   return (
     <DndContext
       sensors={sensors}
       collisionDetection={nearestLane}
       autoScroll={false}
       accessibility={SPOKEN}
+      onDragStart={take}
       onDragMove={move}
       onDragEnd={end}
-      onDragCancel={onCancel}
+      onDragCancel={cancel}
     >
       {children}
     </DndContext>
@@ -69,9 +90,14 @@ const SPOKEN = {
   },
 };
 
+interface Stepping {
+  readonly currentCoordinates: { readonly x: number; readonly y: number };
+  readonly context: { scrollableAncestors: Element[] };
+}
+
 const stepsOf =
   ({ x, y }: DragBoardProps['step']) =>
-  (event: KeyboardEvent, { currentCoordinates: at }: { currentCoordinates: { x: number; y: number } }) => {
+  (event: KeyboardEvent, { currentCoordinates: at, context }: Stepping) => {
     const moves: Readonly<Record<string, readonly [number, number]>> = {
       [KeyboardCode.Right]: [x, 0],
       [KeyboardCode.Left]: [-x, 0],
@@ -81,6 +107,8 @@ const stepsOf =
     const moved = moves[event.code];
     if (moved === undefined) return undefined;
     event.preventDefault();
+    // The package would push the board along under what is held where it can, and say nothing of a move.
+    context.scrollableAncestors = [];
     return { x: at.x + moved[0], y: at.y + moved[1] };
   };
 

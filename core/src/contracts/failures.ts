@@ -26,6 +26,7 @@ export const FAILURES = {
   'finding-closed': { status: 409, title: 'This finding is closed already.' },
   'last-lead': { status: 409, title: 'Somebody must be lead. Make another lead first.' },
   'already-checked-in': { status: 409, title: 'Somebody checked this unit in meanwhile.' },
+  'would-spoil': { status: 409, title: 'That would spoil what is in this can. Take an empty one, or dispose of it.' },
   'not-laid-up': { status: 409, title: 'This unit is not laid up.' },
   'does-not-fit': { status: 422, title: 'That way of lay-up does not fit this class.' },
   'tank-too-small': { status: 422, title: 'That is more than it holds.' },

@@ -83,7 +83,11 @@ export const layUp = object({
 export type LayUpReply = Frozen<InferType<typeof layUp>>;
 
 export const seasons = object({ seasons: array(season.required()).max(6).required() });
-export const layUpChoice = object({ method: methodId.nullable().defined(), reason: text.default('') });
+export const layUpChoice = object({
+  method: methodId.nullable().defined(),
+  reason: text.default(''),
+  forClass: boolean().default(false),
+});
 
 export const seasonSheet = object({
   now: instant.required(),

@@ -26,6 +26,7 @@ export async function takeEquipment(context: Asking, feed: Feed): Promise<Equipm
     await db.updateTable('equipment_state').set({ problem: read.problem }).execute();
     return readEquipment(context);
   }
+  let taken = 0;
   const notTaken: { name: string; problem: string }[] = [...read.problems];
   const units = await db.selectFrom('unit').selectAll().where('readiness', '<>', 'gone').execute();
   for (const machine of read.machines) {
@@ -33,11 +34,11 @@ export async function takeEquipment(context: Asking, feed: Feed): Promise<Equipm
     const unit = units.find(({ tag }) => tag === machine.equipmentId) ?? only(units, machine.serial);
     if (unit === undefined) notTaken.push({ name, problem: 'not-ours' });
     else if (machine.readAt.getTime() > now().getTime() + AHEAD_MS) notTaken.push({ name, problem: 'in-future' });
-    else await takeMachine(context, unit, machine);
+    else taken += Number(await takeMachine(context, unit, machine));
   }
   const state = { answered_at: now(), problem: null, not_taken: JSON.stringify(notTaken) };
   await db.updateTable('equipment_state').set(state).execute();
-  await notifyChange(db, { what: 'hours', id: 'equipment' });
+  if (taken > 0) await notifyChange(db, { what: 'hours', id: 'equipment' });
   return readEquipment(context);
 }
 
@@ -47,13 +48,13 @@ function only(units: readonly UnitRow[], serial: string): UnitRow | undefined {
   return found.length === 1 ? found[0] : undefined;
 }
 
-/** One machine's hours, checked against what was read or told last. What is older than that tells nothing new. */
-async function takeMachine({ db, now }: Asking, unit: UnitRow, machine: Machine): Promise<void> {
+/** One machine's hours, checked against what was read or told last. What is older than that tells nothing new. Out: whether it was taken. */
+async function takeMachine({ db, now }: Asking, unit: UnitRow, machine: Machine): Promise<boolean> {
   const { reading, readAt, latitude, longitude } = machine;
   const [typed, told] = [await lastReading(db, unit.id), await lastFromAfar(db, unit.id)];
   const [lastTold, lastGood] = [told.newest, told.good];
-  if (lastTold && !isNews(lastTold, machine)) return;
-  if (readAt <= typed.readAt) return;
+  if (lastTold && !isNews(lastTold, machine)) return false;
+  if (readAt <= typed.readAt) return false;
   const last =
     lastGood && lastGood.readAt > typed.readAt
       ? { lastReading: lastGood.reading, readAt: lastGood.readAt }
@@ -73,6 +74,7 @@ async function takeMachine({ db, now }: Asking, unit: UnitRow, machine: Machine)
     })
     .onConflict((conflict) => conflict.doNothing())
     .execute();
+  return true;
 }
 
 const isNews = (before: { readonly reading: number; readonly readAt: Date }, { reading, readAt }: Machine): boolean =>

@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { FUELS, type FuelId } from '@hudrik/core/catalogue';
 import type { FuelStore } from '@hudrik/core/contracts';
+import type { BlendState } from '@hudrik/core/fuel';
 import { sql } from 'kysely';
 import type { Actor, Context } from '../context';
 import { inTransaction } from '../database/inTransaction';
@@ -43,6 +44,48 @@ export async function moveFuel(trx: Trx, { canId, change, why, unitId, entryId, 
       .where('opened_at', 'is', null)
       .execute();
 }
+
+type Can = Awaited<ReturnType<typeof canById>>;
+
+const litresIn = async (trx: Trx, canId: string): Promise<number> =>
+  (
+    await trx
+      .selectFrom('fuel_move')
+      .select(sql<number>`coalesce(sum(change), 0)::float8`.as('litres'))
+      .where('can_id', '=', canId)
+      .executeTakeFirstOrThrow()
+  ).litres;
+
+/** Less in a can is a film on its walls, litres. */
+const EMPTY_LITRES = 0.1;
+/** Ethanol that differs by more is another fuel, share. */
+const ALIKE = 0.03;
+
+/**
+ * What is drained goes into an empty can, whose fuel it then is, or to its like: what is stale or of another blend would spoil what is in it, and is
+ * refused. Its age goes in by volume.
+ */
+export async function mixInto(trx: Trx, can: Can, fuel: BlendState, at: Date): Promise<void> {
+  const there = await litresIn(trx, can.id);
+  const boughtAt = new Date(at.getTime() - fuel.ageDays * DAY_MS);
+  const change = (set: { fuel?: FuelId; bought_at: Date; treated_at?: null }) =>
+    trx.updateTable('fuel_can').set(set).where('id', '=', can.id).execute();
+  if (there <= EMPTY_LITRES) {
+    await change({ fuel: kindOf(fuel.ethanol), bought_at: boughtAt, treated_at: null });
+    return;
+  }
+  const isFresh = can.bought_at.getTime() + FUELS[can.fuel].keepsDays * DAY_MS > at.getTime();
+  if (Math.abs(FUELS[can.fuel].ethanol - fuel.ethanol) > ALIKE || (fuel.spent >= 1 && isFresh))
+    refuse('would-spoil', { can: can.name });
+  const mixed = (there * can.bought_at.getTime() + fuel.litres * boughtAt.getTime()) / (there + fuel.litres);
+  await change({ bought_at: new Date(mixed) });
+}
+
+/** The fuel whose ethanol is nearest; alkylate is not told from it. */
+const kindOf = (ethanol: number): FuelId =>
+  (['e10', 'e5', 'e0'] as const).reduce((best, id) =>
+    Math.abs(FUELS[id].ethanol - ethanol) < Math.abs(FUELS[best].ethanol - ethanol) ? id : best,
+  );
 
 /** Cans with what is in them, and each unit's tank; what goes stale first comes first. */
 export async function readFuelStore({ db, now }: Pick<Context, 'db' | 'now'>): Promise<FuelStore> {
@@ -121,11 +164,7 @@ export async function changeCan(context: Context, actor: Actor, id: string, chan
   await inTransaction(db, async (trx) => {
     const can = await canById(trx, id);
     await trx.selectFrom('fuel_can').select('id').where('id', '=', id).forUpdate().execute();
-    const { litres: there } = await trx
-      .selectFrom('fuel_move')
-      .select(sql<number>`coalesce(sum(change), 0)::float8`.as('litres'))
-      .where('can_id', '=', id)
-      .executeTakeFirstOrThrow();
+    const there = await litresIn(trx, id);
     const at = now();
     const move = (by: number) =>
       moveFuel(trx, {

@@ -97,6 +97,25 @@ describe('fuel', () => {
     assert.equal((await can('Can 1'))?.staleBy, new Date(yard.now.getTime() + 365 * DAY).toISOString());
   });
 
+  test('what is drained makes an empty can its own, and goes to no fuel that it would spoil', async () => {
+    await add('Can 5', { litres: 0 });
+    await add('Can 6');
+    await pour(6, { boughtAt: '2030-04-16T08:00:00Z' });
+    const idOf = async (name: string) => (await can(name))?.id ?? '';
+    assert.equal((await problemIn(await out({ litres: 2, canId: await idOf('Can 6') }))).code, 'would-spoil');
+    assert.equal((await out({ litres: 2, canId: await idOf('Can 5') })).status, 201);
+    const five = await can('Can 5');
+    assert.deepEqual([five?.fuel, five?.litres, five?.boughtAt.slice(0, 10)], ['e10', 2, '2030-04-16']);
+    // To its like, and no younger for it.
+    assert.equal((await out({ litres: null, canId: five?.id })).status, 201);
+    assert.equal((await can('Can 5'))?.litres, 6);
+    await pour(1, { boughtAt: '2030-02-01T08:00:00Z' });
+    await yard.ask('POST', `/api/fuel/cans/${five?.id ?? ''}`, { as: 'lead', body: { what: 'disposed' } });
+    await yard.ask('POST', `/api/fuel/cans/${five?.id ?? ''}`, { as: 'lead', body: { what: 'bought', litres: 5 } });
+    assert.equal((await problemIn(await out({ litres: null, canId: five?.id }))).code, 'would-spoil');
+    await out({ litres: null });
+  });
+
   test('past its date it is a defect to be put right before hire; fresh fuel puts it right', async () => {
     await pour(4, { boughtAt: yard.now.toISOString() });
     const page = () => yard.read<UnitPage>('/api/units/GE-01');

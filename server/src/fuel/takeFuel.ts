@@ -3,7 +3,7 @@ import type { Trx } from '../database/tables';
 import { closeOf } from '../defects/closeDefects';
 import type { Taker } from '../log/taking';
 import { refuse } from '../refusal';
-import { canById, moveFuel } from './cans';
+import { canById, mixInto, moveFuel } from './cans';
 import { readFuel } from './unitFuel';
 import { STALE_FUEL } from './staleFuel';
 
@@ -70,15 +70,12 @@ export const takeFuelOut: Taker<'fuel-out'> = async ({
   const there = litresOf(before.passport.blend);
   const can = facts.canId == null ? null : await canById(trx, facts.canId);
   const drained = facts.litres === undefined ? 0 : Math.min(facts.litres ?? there, there);
+  const state = stateOf(before.passport.blend, doneAt.getTime());
+  if (can && state && drained > 0) await mixInto(trx, can, { ...state, litres: drained }, doneAt);
   await record({ outcome: can ? { can: can.name, litres: round(drained) } : {} });
   if (can && drained > 0)
     await moveFuel(trx, {
-      canId: can.id,
-      change: drained,
-      why: 'drained-into',
-      unitId: unit.id,
-      entryId: id,
-      at: doneAt,
+      ...{ canId: can.id, change: drained, why: 'drained-into', unitId: unit.id, entryId: id, at: doneAt },
       by: actor.id,
     });
   await closeStale(trx, unit.id, id, now);

@@ -3,6 +3,7 @@ import type { LayUpReply } from '@hudrik/core/contracts';
 import { wrongOfSeasons, type Season } from '@hudrik/core/layUp';
 import type { Actor, Context } from '../context';
 import { inTransaction } from '../database/inTransaction';
+import type { Db } from '../database/tables';
 import { unitByTag } from '../fleet/units';
 import { refuse } from '../refusal';
 import { mustFit } from './methodsFor';
@@ -25,23 +26,41 @@ export async function setSeasons(context: Asking, classId: ClassId, seasons: rea
   return readLayUp(context);
 }
 
-/** A lead says how a unit is laid up, and why; or leaves it to the sum again. */
+interface Choice {
+  readonly method: LayUpMethodId | null;
+  readonly reason: string;
+  /** A rule of the house: for each of its class. */
+  readonly forClass: boolean;
+}
+
+async function idsOfClass(db: Db, classId: ClassId): Promise<number[]> {
+  const rows = await db
+    .selectFrom('unit')
+    .select('id')
+    .where('class_id', '=', classId)
+    .where('gone_at', 'is', null)
+    .execute();
+  return rows.map(({ id }) => id);
+}
+
+/** A lead says how a unit, or each of its class, is laid up, and why; or leaves it to the sum again. */
 export async function chooseLayUp(
   context: Asking,
   actor: Actor,
   tag: string,
-  { method, reason }: { readonly method: LayUpMethodId | null; readonly reason: string },
+  { method, reason, forClass }: Choice,
 ): Promise<LayUpReply> {
   const { db, now } = context;
   const unit = await unitByTag(db, tag);
-  if (method === null) await db.deleteFrom('lay_up_choice').where('unit_id', '=', unit.id).execute();
+  const unitIds = forClass ? await idsOfClass(db, unit.class_id) : [unit.id];
+  if (method === null) await db.deleteFrom('lay_up_choice').where('unit_id', 'in', unitIds).execute();
   else {
     mustFit(unit.class_id, method);
     if (reason === '') refuse('not-valid', { field: 'reason' });
     const row = { method, reason, person_id: actor.id, at: now() };
     await db
       .insertInto('lay_up_choice')
-      .values({ unit_id: unit.id, ...row })
+      .values(unitIds.map((id) => ({ unit_id: id, ...row })))
       .onConflict((conflict) => conflict.column('unit_id').doUpdateSet(row))
       .execute();
   }

@@ -73,8 +73,10 @@ describe('lay-up', () => {
     assert.match(csv, /SN-03,snowblower,full-stabilised,183,e0,3.5,18,10,14/);
     const paper = await (await yard.ask('GET', '/api/lay-up/sheet.pdf', { as: 'technician' })).text();
     assert.match(paper, /SN-03: Full, ethanol-free with stabiliser, 183 days, 3.5 l with 18 ml of stabiliser/);
-    await choose('SN-01', { method: null });
-    assert.equal((await unitOf('SN-01'))?.choice, null);
+    await choose('SN-01', { method: 'alkylate', reason: 'House rule', forClass: true });
+    for (const tag of ['SN-01', 'SN-03']) assert.equal((await unitOf(tag))?.choice?.method, 'alkylate');
+    await choose('SN-01', { method: null, forClass: true });
+    assert.equal((await unitOf('SN-03'))?.choice, null);
   });
 
   test('its job has the steps of the method and of the class; then it is laid up, with what stands in it', async () => {

@@ -28,9 +28,11 @@ interface Props {
 }
 
 /** The week as lanes: a lane for each technician, hands-on work solid, what runs by itself hatched, hires as flags. */
-export function Lanes({ bench, handle, chosen, mayMove, onChoose }: Props) {
-  const time = useMemo(() => laneTimeOf(bench), [bench]);
+export function Lanes({ bench: newest, handle, chosen, mayMove, onChoose }: Props) {
   const [trial, setTrial] = useState<Trial | null>(null);
+  // While something is held, nothing moves under the hand: what came meanwhile is shown when it is put down.
+  const bench = trial?.bench ?? newest;
+  const time = useMemo(() => laneTimeOf(bench), [bench]);
   const last = useRef('');
   const placeOf = useCallback((drag: Drag) => dropOf(bench, time, drag), [bench, time]);
   const onDrag = useCallback(
@@ -40,7 +42,7 @@ export function Lanes({ bench, handle, chosen, mayMove, onChoose }: Props) {
       if (place === null || key === last.current) return;
       last.current = key;
       const outcome = tryMove(bench.asked, bench.plan, { visitId: place.visitId, who: place.who, at: place.minute });
-      setTrial(outcome && { ...place, outcome });
+      setTrial(outcome && { ...place, outcome, bench });
     },
     [bench, placeOf],
   );
@@ -77,12 +79,17 @@ export function Lanes({ bench, handle, chosen, mayMove, onChoose }: Props) {
 const HOW =
   'Drag a visit to move it, or take it up with Space and move it with the arrows. What it costs is said before it is put down.';
 
+/** So much no lateness costs: the move breaks what somebody set. */
+const AGAINST_CENTS = 5_000_000;
+
 interface Put {
   readonly visitId: string;
   readonly who: string;
   readonly minute: number;
 }
 interface Trial extends Put {
+  /** The plan that it was taken up in. */
+  readonly bench: BenchReply;
   readonly outcome: MoveOutcome;
 }
 
@@ -100,6 +107,8 @@ function sayTrial(bench: BenchReply, { visitId, who, minute, outcome }: Trial): 
   const tag = (id: string): string => bench.visits.find((visit) => visit.id === id)?.tag ?? '';
   const { cents, later, plan } = outcome;
   const from = plan.visits.find(({ id }) => id === visitId)?.from ?? minute;
+  if (cents >= AGAINST_CENTS)
+    return `${tag(visitId)} to ${nameOf(bench, who)} at ${sayClock(bench, minute)}: costs what is set by hand, or in hand already.`;
   const money = roundMoney(Math.abs(cents));
   const price = money === 0 ? 'costs nothing' : `${cents < 0 ? 'saves' : 'costs'} about ${sayRounded(money)}`;
   const late = later.map(({ id, byMinutes }) => `${tag(id)} ${sayLong(byMinutes)} later than its hire`);

@@ -1,4 +1,5 @@
 import { LAY_UP_METHODS, type LayUpMethodId } from '@hudrik/core/catalogue';
+import { CLASS_TAGS } from '@hudrik/core/classTags';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { sentenceOf, useChange } from '@/api';
@@ -10,8 +11,9 @@ export function ChooseSheet({ unit, onClose }: { readonly unit: LayUpUnit; reado
   const change = useChange('chooseLayUp');
   const [method, setMethod] = useState<LayUpMethodId | null>(unit.choice?.method ?? null);
   const [reason, setReason] = useState(unit.choice?.reason ?? '');
+  const [forClass, setForClass] = useState(false);
   const send = (body: { readonly method: LayUpMethodId | null; readonly reason: string }) =>
-    change.mutate({ params: { tag: unit.tag }, body }, { onSuccess: onClose });
+    change.mutate({ params: { tag: unit.tag }, body: { ...body, forClass } }, { onSuccess: onClose });
   return (
     <Sheet title={`How ${unit.tag} stands`} open onClose={onClose}>
       {change.isError ? <Failure sentence={sentenceOf(change.error)} kept="What you wrote is still here." /> : null}
@@ -28,6 +30,11 @@ export function ChooseSheet({ unit, onClose }: { readonly unit: LayUpUnit; reado
         </View>
       ))}
       <Field label="Why" value={reason} onChangeText={setReason} />
+      <Choice
+        label={`A rule of the house: every ${CLASS_TAGS[unit.classId].name.toLowerCase()}`}
+        on={forClass}
+        onPress={() => setForClass(!forClass)}
+      />
       <Button
         kind="main"
         label="Do it so"

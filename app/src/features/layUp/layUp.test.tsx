@@ -91,9 +91,14 @@ describe('lay-up on the phone', () => {
     await press('Drained, alkylate run through and left in: $35');
     expect(screen.getByText('Say why.')).toBeTruthy();
     await type('Why', 'It may stand for two years');
+    await press('A rule of the house: every snowblower');
     await press('Do it so');
     await waitFor(() =>
-      expect(server.sent[0]?.body).toEqual({ method: 'alkylate', reason: 'It may stand for two years' }),
+      expect(server.sent[0]?.body).toEqual({
+        method: 'alkylate',
+        reason: 'It may stand for two years',
+        forClass: true,
+      }),
     );
   });
 
