@@ -1,18 +1,22 @@
 import { expect, test } from './test';
 import { freshUnit, signIn, unitWithJob } from './yard';
 
-test('the counter sees no and why for a held unit, and yes for a fit one', async ({ page, server }) => {
-  await signIn(page, 'Lise Borrowby');
-  const held = await unitWithJob(server, 'welder', { kind: 'repair', title: 'New brushes' });
-  await page.goto(`/u/${held.tag}/check-out`);
-  await expect(page.getByText('No. Held: New brushes')).toBeVisible();
-  const tag = await freshUnit(server, 'welder');
-  await page.goto(`/u/${tag}/check-out`);
-  for (const look of ['Oil at the mark', 'No leaks', 'Guards and stops work', 'Hirer shown how it stops'])
-    await page.getByRole('button', { name: look, exact: true }).click();
-  await page.getByRole('button', { name: 'Hand it out', exact: true }).click();
-  await expect(page.getByText(/^Out on W-/)).toBeVisible();
-});
+test(
+  'the counter sees no and why for a held unit, and yes for a fit one',
+  { tag: '@phone' },
+  async ({ page, server }) => {
+    await signIn(page, 'Lise Borrowby');
+    const held = await unitWithJob(server, 'welder', { kind: 'repair', title: 'New brushes' });
+    await page.goto(`/u/${held.tag}/check-out`);
+    await expect(page.getByText('No. Held: New brushes')).toBeVisible();
+    const tag = await freshUnit(server, 'welder');
+    await page.goto(`/u/${tag}/check-out`);
+    for (const look of ['Oil at the mark', 'No leaks', 'Guards and stops work', 'Hirer shown how it stops'])
+      await page.getByRole('button', { name: look, exact: true }).click();
+    await page.getByRole('button', { name: 'Hand it out', exact: true }).click();
+    await expect(page.getByText(/^Out on W-/)).toBeVisible();
+  },
+);
 
 test('a lead waives prep with a reason; a technician cannot', { tag: '@phone' }, async ({ page, server }) => {
   await signIn(page, 'Ivo Tarnwell');
@@ -37,24 +41,28 @@ test('a prep job is signed off and the unit is fit', { tag: '@phone' }, async ({
   await expect(page.getByText('Fit for hire.')).toBeVisible();
 });
 
-test('a dropped job frees no unit; what is wrong is closed by somebody who has looked', async ({ page, server }) => {
-  const { tag } = await unitWithJob(server, 'tiller', { kind: 'repair', title: 'Tine guard' });
-  await signIn(page, 'Ivo Tarnwell', `/u/${tag}`);
-  await page.getByRole('button', { name: 'Drop: Tine guard' }).click();
-  await page.getByLabel('Why').fill('Not needed');
-  await page.getByRole('button', { name: 'Drop the job' }).click();
-  await expect(page.getByText(/^Nothing is being done about it\./)).toBeVisible();
-  await expect(page.getByText('Held: Tine guard.')).toBeVisible();
-  await page.goto(`/u/${tag}/check-out`);
-  await expect(page.getByText('No. Held: Tine guard.')).toBeVisible();
-  await page.goto(`/u/${tag}`);
-  await page.getByRole('button', { name: 'Close: Tine guard.' }).click();
-  await page.getByRole('button', { name: 'It is put right' }).click();
-  await page.getByLabel('What you looked at, and what was done').fill('New guard, both bolts tight');
-  await page.getByRole('button', { name: 'Close it', exact: true }).click();
-  await expect(page.getByText('Fit for hire.').first()).toBeVisible();
-  await expect(page.getByText('Put right: Tine guard.').first()).toBeAttached();
-});
+test(
+  'a dropped job frees no unit; what is wrong is closed by somebody who has looked',
+  { tag: '@wide' },
+  async ({ page, server }) => {
+    const { tag } = await unitWithJob(server, 'tiller', { kind: 'repair', title: 'Tine guard' });
+    await signIn(page, 'Ivo Tarnwell', `/u/${tag}`);
+    await page.getByRole('button', { name: 'Drop: Tine guard' }).click();
+    await page.getByLabel('Why').fill('Not needed');
+    await page.getByRole('button', { name: 'Drop the job' }).click();
+    await expect(page.getByText(/^Nothing is being done about it\./)).toBeVisible();
+    await expect(page.getByText('Held: Tine guard.')).toBeVisible();
+    await page.goto(`/u/${tag}/check-out`);
+    await expect(page.getByText('No. Held: Tine guard.')).toBeVisible();
+    await page.goto(`/u/${tag}`);
+    await page.getByRole('button', { name: 'Close: Tine guard.' }).click();
+    await page.getByRole('button', { name: 'It is put right' }).click();
+    await page.getByLabel('What you looked at, and what was done').fill('New guard, both bolts tight');
+    await page.getByRole('button', { name: 'Close it', exact: true }).click();
+    await expect(page.getByText('Fit for hire.').first()).toBeVisible();
+    await expect(page.getByText('Put right: Tine guard.').first()).toBeAttached();
+  },
+);
 
 test(
   'a new model and a unit of it come to the yard; a wrong reading is set right',

@@ -13,6 +13,9 @@ const SCREENS: readonly (readonly [string, string | RegExp])[] = [
   ['/settings', 'Units of measure'],
   ['/people', 'Add a person'],
   ['/hires', /out, \d+ booked/],
+  ['/service', 'Hours of service work, week by week'],
+  ['/fuel', 'Cans and drums'],
+  ['/lay-up', 'Comes into lay-up'],
   ['/exchange', 'Import and export lists'],
   ['/add-unit', 'Its model'],
   ['/u/GE-03', 'Work on it'],
@@ -71,7 +74,7 @@ for (let at = 0; at < SCREENS.length; at += EACH) {
   });
 }
 
-test('the sign-in, and every screen in the dark', async ({ page }) => {
+test('the sign-in, and every screen in the dark', { tag: '@phone' }, async ({ page }) => {
   await page.emulateMedia({ colorScheme: 'dark' });
   await page.goto('/');
   await expect(page.getByText('Who is on shift?')).toBeVisible();

@@ -1,19 +1,23 @@
 import { expect, test } from './test';
 import { signIn } from './yard';
 
-test('what falls due is raised at one tap, stands on the bench, and its unit says so', async ({ page }) => {
-  await signIn(page, 'Runa Veldt', '/service');
-  await expect(page.getByRole('heading', { level: 1 })).toContainText('of service this week.');
-  const raise = page.getByRole('button', { name: /^Raise (this job|these \d+ jobs)$/ }).first();
-  const jobs = Number(/\d+/.exec((await raise.textContent()) ?? '')?.[0] ?? 1);
-  const card = raise.locator('xpath=ancestor::div[.//a[starts-with(@href, "/u/")]][1]');
-  const tag = await card.locator('a[href^="/u/"]').first().textContent();
-  await raise.click();
-  const own = page.locator(`xpath=//a[@href="/u/${tag}"]/ancestor::div[2]`);
-  await expect(own.getByText('on the card').nth(jobs - 1)).toBeAttached();
-  await page.goto(`/u/${tag}`);
-  await expect(page.getByText(/^Job raised: /)).toHaveCount(jobs);
-  await expect(page.getByRole('button', { name: /: on the card$/ }).first()).toBeVisible();
-  await page.goto('/bench');
-  await expect(page.getByRole('button', { name: new RegExp(`^${tag}[:,]`) }).first()).toBeAttached();
-});
+test(
+  'what falls due is raised at one tap, stands on the bench, and its unit says so',
+  { tag: '@wide' },
+  async ({ page }) => {
+    await signIn(page, 'Runa Veldt', '/service');
+    await expect(page.getByRole('heading', { level: 1 })).toContainText('of service this week.');
+    const raise = page.getByRole('button', { name: /^Raise (this job|these \d+ jobs)$/ }).first();
+    const jobs = Number(/\d+/.exec((await raise.textContent()) ?? '')?.[0] ?? 1);
+    const card = raise.locator('xpath=ancestor::div[.//a[starts-with(@href, "/u/")]][1]');
+    const tag = await card.locator('a[href^="/u/"]').first().textContent();
+    await raise.click();
+    const own = page.locator(`xpath=//a[@href="/u/${tag}"]/ancestor::div[2]`);
+    await expect(own.getByText('on the card').nth(jobs - 1)).toBeAttached();
+    await page.goto(`/u/${tag}`);
+    await expect(page.getByText(/^Job raised: /)).toHaveCount(jobs);
+    await expect(page.getByRole('button', { name: /: on the card$/ }).first()).toBeVisible();
+    await page.goto('/bench');
+    await expect(page.getByRole('button', { name: new RegExp(`^${tag}[:,]`) }).first()).toBeAttached();
+  },
+);

@@ -49,7 +49,7 @@ test('on the wide screen: the fleet by ways and costs, the chosen unit’s curve
   await expect(row.getByLabel(/, done so$/)).toHaveCount(1);
 });
 
-test('fuel poured from a can changes the can, the tank and its dates', async ({ page }) => {
+test('fuel poured from a can changes the can, the tank and its dates', { tag: '@phone' }, async ({ page }) => {
   await signIn(page, 'Ivo Tarnwell', '/fuel');
   await expect(page.getByRole('heading', { level: 1 })).toContainText('cans');
   const inCan = async (): Promise<number> => {

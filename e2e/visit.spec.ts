@@ -91,7 +91,7 @@ test('three jobs on one visit: one teardown, one proof, a look at each, and it i
   expect(thumb.taps).toBeLessThanOrEqual(12);
 });
 
-test('a failed proof goes back into the finding with everything there', async ({ page, server }) => {
+test('a failed proof goes back into the finding with everything there', { tag: '@phone' }, async ({ page, server }) => {
   await signIn(page, 'Ivo Tarnwell');
   const { tag, jobId } = await threeJobs(page, server);
   await enter(page.request, { jobId }, 'job-started', {});
@@ -110,7 +110,7 @@ test('a failed proof goes back into the finding with everything there', async ({
   await expect(button(page, 'The finding')).toBeVisible();
 });
 
-test('the desk finds what is free and fit, and books it', async ({ page, server }) => {
+test('the desk finds what is free and fit, and books it', { tag: '@wide' }, async ({ page, server }) => {
   const tag = await freshUnit(server, 'welder');
   await signIn(page, 'Lise Borrowby');
   await page.getByRole('group', { name: 'Class' }).getByRole('button', { name: 'Welder' }).click();
