@@ -23,7 +23,7 @@ export function FleetTable({ units, chosen, onChoose }: Props) {
   return (
     <View className="border-2 border-ink bg-paper" role="table" aria-label="Ways of lay-up and their costs">
       <View className="flex-row border-b border-ink px-2 py-1" role="row">
-        <Cell head wide words="" />
+        <Cell head wide words="Unit" />
         <Cell head words="Days" />
         {LAY_UP_METHOD_IDS.map((id) => (
           <Cell key={id} head words={SHORT[id]} />
