@@ -38,10 +38,9 @@ function curveBefore(method: LayUpMethodId, unit: Pick<Standing, 'isMetal' | 'et
 export const hasEthanolAs = (method: LayUpMethodId, { ethanol }: Pick<Standing, 'ethanol'>): boolean =>
   method === 'as-it-is' && ethanol > 0.01;
 
-const logit = (p: number): number => {
-  const sure = Math.min(Math.max(p, 1e-6), 1 - 1e-6);
-  return Math.log(sure / (1 - sure));
-};
+/** Neither nought nor one: it has log odds. */
+const sure = (p: number): number => Math.min(Math.max(p, 1e-6), 1 - 1e-6);
+const logit = (p: number): number => Math.log(sure(p) / (1 - sure(p)));
 
 /** A chance by idle days. */
 export type RiskCurve = (days: number) => number;
@@ -62,7 +61,10 @@ export function riskCurve(method: LayUpMethodId, unit: Standing, own: OwnWakes):
   return (days) => {
     const risk = before(days);
     const shift = days <= 0 ? 0 : shiftAt(days, shifts);
-    return shift === 0 ? risk : 1 / (1 + Math.exp(-(logit(risk) + shift)));
+    if (shift === 0) return risk;
+    // The odds grow by the shift: what a logistic of the log odds comes to, with one exponential less.
+    const odds = (sure(risk) / (1 - sure(risk))) * Math.exp(shift);
+    return odds / (1 + odds);
   };
 }
 
@@ -72,10 +74,13 @@ export const riskOf = (method: LayUpMethodId, days: number, unit: Standing, own:
 
 /** Between the middles of two bands in proportion; outside the first and the last as there. */
 function shiftAt(days: number, shifts: readonly number[]): number {
-  const after = BAND_MIDDLES.findIndex((middle) => middle >= days);
+  // A loop, and no search by a function: it stands in the innermost sum.
+  let after = 0;
+  while (after < BAND_MIDDLES.length && (BAND_MIDDLES[after] as number) < days) after++;
   if (after === 0) return shifts[0] ?? 0;
-  if (after < 0) return shifts.at(-1) ?? 0;
-  const [low = 0, high = 1] = [BAND_MIDDLES[after - 1], BAND_MIDDLES[after]];
+  if (after === BAND_MIDDLES.length) return shifts[after - 1] ?? 0;
+  const low = BAND_MIDDLES[after - 1] as number;
+  const high = BAND_MIDDLES[after] as number;
   const share = (days - low) / (high - low);
   return (shifts[after - 1] ?? 0) * (1 - share) + (shifts[after] ?? 0) * share;
 }
