@@ -88,6 +88,12 @@ describe('the fuel of a unit', () => {
     expect(litresOf(passport(0).blend)).toBe(0);
   });
 
+  test('bought after it was poured in it is as old as that; read empty it is empty, whatever was left', () => {
+    const { blend } = passportOf([poured(3, 2, { boughtAt: 9 * DAY })], 8, 'e10');
+    expect(stateOf(blend, 4 * DAY)).toMatchObject({ ageDays: 1, staleBy: 33 * DAY });
+    expect(passportOf([poured(1, 0.2), { what: 'level', at: 2 * DAY, share: 0 }], 8, 'e10').blend).toEqual([]);
+  });
+
   test('what ran burnt: what the gauge shows beyond the rest was poured in on the way', () => {
     const { blend, burnt } = passportOf(
       [poured(1, 8), { what: 'ran', at: 3 * DAY, litres: 6 }, { what: 'level', at: 3 * DAY, share: 0.75 }],

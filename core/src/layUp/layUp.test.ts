@@ -163,6 +163,8 @@ describe('seasons', () => {
     [[winter, { ...summer, from: '03-31' }], { code: 'overlap', at: 1 }],
     [[summer, { ...winter, from: '06-01', to: '06-02' }], { code: 'overlap', at: 1 }],
     [[winter, { ...summer, from: '04-15', to: '12-24' }], { code: 'overlap', at: 1 }],
+    [[winter, { ...summer, from: '12-10', to: '01-10' }], { code: 'overlap', at: 1 }],
+    [[winter, { ...summer, from: '02-01', to: '02-20' }], { code: 'overlap', at: 1 }],
   ])('%j: %j', (seasons, wrong) => expect(wrongOfSeasons(seasons)).toEqual(wrong));
 
   const on = (day: string, hire: string | null = null) =>

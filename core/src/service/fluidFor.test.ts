@@ -46,6 +46,18 @@ test('colder than any grade: none; of a place that the sheet does not speak of n
   expect(fluidFor('hydraulic', sheet, cold, day)).toBeNull();
 });
 
+test('at the very degree at which the grades change the warm one begins', () => {
+  const day = { at: new Date('2030-07-01T00:00:00Z'), days: 0, putInAt: null };
+  const gradeAt = (cold: number) =>
+    fluidFor(
+      'engine',
+      sheet,
+      months.map(() => cold),
+      day,
+    )?.grade;
+  expect([gradeAt(4.9), gradeAt(5)]).toEqual(['5W-30', 'SAE 30']);
+});
+
 test('the coldest within days goes round the year', () => {
   const byMonth = [1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12];
   const from = (day: string, days: number) => coldestWithin(byMonth, new Date(`${day}T00:00:00Z`), days);

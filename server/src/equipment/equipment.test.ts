@@ -5,6 +5,7 @@ import { DOMParser } from '@xmldom/xmldom';
 import { fleetOf, type SimulatedMachine } from '../standins/equipmentFeed';
 import { startStandIns } from '../standins/start';
 import { httpFeed } from '../outside/feed';
+import { foundCheckIn } from '../testing/samples';
 import { useYard } from '../testing/yard';
 import { readFleetText } from './readFleetText';
 import { takeEquipment } from './takeEquipment';
@@ -72,7 +73,27 @@ describe('hours from afar', () => {
     assert.equal(await count(), before + 1);
   });
 
-  test('a check-in goes before what was told earlier; a silent machine is said', async () => {
+  test('who reads the meter later is believed, and what is told of before tells nothing', async () => {
+    await yard.addUnit('GE-05');
+    const of = async () => (await yard.read<UnitService>('/api/units/GE-05/service')).items;
+    const left = async () => (await of()).find(({ id }) => id === 'engine-oil')?.hoursLeft ?? 0;
+    const [before, start] = [
+      await left(),
+      await yard.db.selectFrom('meter_reading').select('reading').orderBy('id', 'desc').executeTakeFirstOrThrow(),
+    ];
+    yard.now = new Date('2030-05-07T16:00:00Z');
+    await tells(machine(start.reading + 6, '2030-05-07T15:00:00Z', { equipmentId: 'GE-05' }));
+    assert.equal((await left()).toFixed(3), (before - 6).toFixed(3));
+    yard.now = new Date('2030-05-07T17:00:00Z');
+    await yard.checkIn(foundCheckIn('GE-05', 'generator', (start.reading + 2).toFixed(1), {}));
+    assert.equal((await left()).toFixed(3), (before - 2).toFixed(3));
+    const told = async () => (await yard.db.selectFrom('afar_reading').select('id').execute()).length;
+    const count = await told();
+    await tells(machine(start.reading + 7, '2030-05-07T16:30:00Z', { equipmentId: 'GE-05' }));
+    assert.equal(await told(), count);
+  });
+
+  test('a silent machine is said', async () => {
     yard.now = new Date('2030-05-09T06:00:00Z');
     assert.deepEqual((await yard.read<EquipmentReply>('/api/equipment')).silent, []);
     yard.now = new Date('2030-05-09T23:30:00Z');

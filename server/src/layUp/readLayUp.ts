@@ -1,4 +1,12 @@
-import { FUELS, LAY_UP_METHODS, MONEY, type ClassId, type LayUpMethodId } from '@hudrik/core/catalogue';
+import {
+  faultOf,
+  FUELS,
+  LAY_UP_METHODS,
+  MONEY,
+  presentFault,
+  type ClassId,
+  type LayUpMethodId,
+} from '@hudrik/core/catalogue';
 import type { LayUpReply } from '@hudrik/core/contracts';
 import { ethanolIn, litresOf, stateOf } from '@hudrik/core/fuel';
 import {
@@ -175,7 +183,7 @@ async function readPrices(db: Db): Promise<LayUpPrices> {
   const perMinute = (settings.centsPerHour ?? MONEY.centsPerHour.value) / 60;
   const { count, minutes } = await ownFuelRepairs(db);
   const usual = REPAIR_MINUTES * perMinute;
-  const shrunk = (REPAIRS_WORTH * usual + count * (minutes ?? 0) * perMinute) / (REPAIRS_WORTH + count);
+  const shrunk = (REPAIRS_WORTH * usual + count * minutes * perMinute) / (REPAIRS_WORTH + count);
   return {
     perMinute,
     repair: Math.round(shrunk + REPAIR_PARTS_CENTS),
@@ -184,15 +192,17 @@ async function readPrices(db: Db): Promise<LayUpPrices> {
   };
 }
 
-/** Repairs that are done whose cause lies in the fuel. */
-const ownFuelRepairs = (db: Db) =>
-  db
-    .selectFrom('job as j')
-    .select((eb) => [eb.fn.countAll<number>().as('count'), sql<number | null>`avg(j.minutes)::float8`.as('minutes')])
-    .where('j.kind', '=', 'repair')
-    .where('j.state', '=', 'done')
-    .where((eb) => eb.or([eb('j.work', 'like', `%${FUEL_LANE}%`), eb('j.work', 'like', '%carburettor%')]))
-    .executeTakeFirstOrThrow();
+/** Repairs whose proven cause lies in the fuel: how many, and the minutes of one. */
+async function ownFuelRepairs(db: Db): Promise<{ readonly count: number; readonly minutes: number }> {
+  const rows = await db
+    .selectFrom('proven_cause as p')
+    .innerJoin('finding as f', 'f.id', 'p.finding_id')
+    .innerJoin('job as j', 'j.id', 'f.job_id')
+    .select(['p.faults', 'j.minutes'])
+    .execute();
+  const own = rows.filter(({ faults }) => faults.some((id) => faultOf(presentFault(id))?.lane === FUEL_LANE));
+  return { count: own.length, minutes: own.reduce((sum, { minutes }) => sum + minutes, 0) / Math.max(own.length, 1) };
+}
 
 type Wake = LayUpReply['wakes'][number];
 

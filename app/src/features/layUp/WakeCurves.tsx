@@ -6,7 +6,6 @@ import { Section, Words } from '@/design';
 import { methodName, sayRisk } from './sayLayUp';
 
 const MIDDLES = [20, 60, 135, 270, 500];
-const PLASTIC = { isMetal: false, ethanol: 0.1 };
 
 const bandName = (band: number): string => {
   const [from, to] = [band === 0 ? 0 : (BAND_ENDS[band - 1] ?? 0), BAND_ENDS[band]];
@@ -29,8 +28,15 @@ export function WakeCurves({ layUp: { wakes } }: { readonly layUp: LayUpReply })
   );
 }
 
-function WakeLine({ wake: { method, band, tries, failed } }: { readonly wake: LayUpReply['wakes'][number] }) {
-  const before = riskBefore(method as LayUpMethodId, MIDDLES[band] ?? 0, PLASTIC);
+function WakeLine({
+  wake: { method, hasEthanol, band, tries, failed },
+}: {
+  readonly wake: LayUpReply['wakes'][number];
+}) {
+  const before = riskBefore(method as LayUpMethodId, MIDDLES[band] ?? 0, {
+    isMetal: false,
+    ethanol: hasEthanol ? 0.1 : 0,
+  });
   const { low, middle, high } = riskBand(before, { tries, failed });
   const at = (share: number) => `${Math.min(share, 1) * 100}%` as const;
   return (
