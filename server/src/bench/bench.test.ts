@@ -174,6 +174,8 @@ describe('the bench plan', () => {
     assert.equal((await put(other, saw)).status, 201);
     const late = await put(null, saw);
     assert.deepEqual([late.status, (await jsonOf<{ code: string }>(late)).code], [412, 'changed-meanwhile']);
+    const atAnHour = { to: other, at: '2030-05-08T08:00:00Z' };
+    assert.equal((await put(null, atAnHour)).status, 412);
     assert.equal((await put(saw.to, { to: other, at: null })).status, 201);
   });
 
