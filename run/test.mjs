@@ -5,7 +5,6 @@ import { ensureModules } from './install.mjs';
 import { ROOT } from './places.mjs';
 import { startThrowAwayPostgres } from './postgres.mjs';
 import { say } from './say.mjs';
-import { builtServerTests } from './serverTests.mjs';
 
 /** Everything that must hold, on a fresh machine: installs what is missing, then looks at each thing in turn. */
 const began = Date.now();
@@ -56,6 +55,8 @@ function step(name, program, args, { cwd = ROOT, env = {} } = {}) {
 async function serverTests() {
   const where = { cwd: inFolder('server'), env: { TEST_DATABASE_URL: postgres.urlOf('postgres') } };
   const template = await node('a database to copy', ['--import', 'tsx', 'src/testing/makeTemplate.ts'], where);
+  // Not before the modules are there: it needs one of them.
+  const { builtServerTests } = await import('./serverTests.mjs');
   const files = await builtServerTests();
   return (await node('server on PostgreSQL', ['--test', '--test-concurrency', '2', ...files], where)) && template;
 }
