@@ -1,16 +1,32 @@
 import { expect, test } from './test';
 import { signIn } from './yard';
 
-test('a class comes into lay-up: its job from the forecast, laid up, then badly woken, which moves what is taken for its way @phone', async ({
+test('a class comes into lay-up: its job from the forecast, its steps done, laid up, then badly woken, which moves what is taken for its way', async ({
   page,
 }) => {
   await signIn(page, 'Runa Veldt', '/lay-up');
   await expect(page.getByRole('heading', { level: 1 })).toContainText('into lay-up');
+  const wide = (page.viewportSize()?.width ?? 0) > 1000;
+  if (wide)
+    await page
+      .getByRole('row', { name: /^PW-\d\d: show it$/ })
+      .first()
+      .click();
   const raise = page.getByRole('button', { name: /^Raise the lay-up of PW-/ }).first();
   const tag = ((await raise.getAttribute('aria-label')) ?? '').replace('Raise the lay-up of ', '');
   await raise.click();
   await expect(page.getByRole('button', { name: `Raise the lay-up of ${tag}` })).toHaveCount(0);
-  await page.getByRole('button', { name: `${tag} is laid up` }).click();
+  await page.goto(`/u/${tag}`);
+  await page.getByRole('button', { name: /^Start: Lay up/ }).click();
+  await page.getByRole('button', { name: /^Card/ }).first().click();
+  await expect(page.getByRole('checkbox').first()).toBeVisible();
+  for (const step of await page.getByRole('checkbox').all()) await step.click();
+  await expect(page.getByRole('checkbox', { checked: false })).toHaveCount(0);
+  await page.goto(`/u/${tag}`);
+  await page.getByRole('button', { name: /^Sign off/ }).click();
+  await page.getByRole('dialog').getByRole('button', { name: 'Sign off', exact: true }).click();
+  await expect(page.getByText('Laid up', { exact: true }).first()).toBeVisible();
+  await page.goto('/lay-up');
   const wake = page.getByRole('button', { name: `Wake ${tag}` });
   await expect(wake).toBeVisible();
   const woke = page.getByText(/^\d+ of \d+ wanted a repair$/);

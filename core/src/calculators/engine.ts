@@ -133,6 +133,7 @@ export const ETHANOL_BY_SHAKE: Calculator = {
   id: 'ethanol-by-shake',
   name: 'Ethanol by water shake',
   does: 'How much ethanol is in the fuel',
+  tube: { fuel: 'fuel', grown: 'growth' },
   asks: [
     { id: 'growth', label: 'Growth of the water layer', unit: 'mL', usual: 9 },
     { id: 'fuel', label: 'Fuel put in', unit: 'mL', usual: 90 },

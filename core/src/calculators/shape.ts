@@ -50,6 +50,8 @@ export interface Calculator {
   readonly gives: (values: Values, of: OfModel) => readonly Given[] | null;
   /** It judges by limits that a model may have of its own. */
   readonly isOfModel?: true;
+  /** Drawn as a tube: which of what is asked stands in it as fuel, and by how much the water below grew. */
+  readonly tube?: { readonly fuel: string; readonly grown: string };
   readonly formula: string;
   readonly sources: readonly [Source, ...Source[]];
   readonly worked: { readonly given: Values; readonly gives: Values };

@@ -13,6 +13,8 @@ const tank = object({
 export const unitFuel = object({
   tag: string().required(),
   classId: classId.required(),
+  /** Whose tank it is: its model's. */
+  modelId: number().required(),
   tank: tank.required(),
   state: object({
     litres: number().required(),

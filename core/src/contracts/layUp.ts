@@ -26,6 +26,8 @@ export const layUp = object({
     repair: number().required(),
     litre: object({ e0: number().required(), alkylate: number().required() }).required(),
     stabiliserPerLitre: number().required(),
+    /** By its label, to a litre of fuel. */
+    stabiliserMl: number().required(),
   }).required(),
   seasons: array(season.concat(object({ classId: classId.required() })).required()).required(),
   units: array(

@@ -1,5 +1,6 @@
 import type { InferType } from 'yup';
 import type { Frozen } from '../fields/frozen';
+import { FUEL_IDS, type FuelId } from '../catalogue/fuel';
 import { SKILL_IDS } from '../catalogue/shapes';
 import { array, boolean, mixed, name, number, object, role, string } from '../fields';
 
@@ -53,6 +54,11 @@ export const settings = object({
   serviceLevel: number().min(0.6).max(0.999).nullable().optional(),
   /** The coldest start to expect in each month, January first, °C; null: the built-in ones. */
   coldestStarts: array(number().min(-60).max(40).required()).length(12).nullable().optional(),
+  /** What hirers put in, until it is known. */
+  unknownFuel: string<FuelId>().oneOf(FUEL_IDS).optional(),
+  /** Stabiliser by its label, ml to a litre of fuel; and what a millilitre costs, cents. */
+  stabiliserMl: number().positive().max(100).optional(),
+  stabiliserCents: number().min(0).max(10_000).optional(),
   /** The yard's own prices of what did not come back, cents by "class/item"; what is not here has the built-in one. */
   kitPrices: mixed<Readonly<Record<string, number>>>()
     .optional()

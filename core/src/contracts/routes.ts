@@ -27,6 +27,7 @@ export const ROUTES = {
   setSeasons: { method: 'put', path: '/api/seasons/{class}' },
   seasonSheet: { method: 'get', path: '/api/lay-up/sheet' },
   exportSeasonSheet: { method: 'get', path: '/api/export/lay-up' },
+  layUpTags: { method: 'get', path: '/api/lay-up/tags.pdf' },
   seasonPdf: { method: 'get', path: '/api/lay-up/sheet.pdf' },
   addUnit: { method: 'post', path: '/api/units' },
   changeUnit: { method: 'patch', path: '/api/units/{tag}' },

@@ -95,7 +95,7 @@ async function closeFindings(trx: Trx, jobs: readonly JobRow[], at: Date): Promi
 }
 
 /** A job is done when its steps are ticked, or dropped with a reason. */
-function mustHaveNoStepLeft(entries: readonly Entry[], jobs: readonly JobRow[]): void {
+export function mustHaveNoStepLeft(entries: readonly Entry[], jobs: readonly JobRow[]): void {
   const left = cardOf(entries).steps.filter(
     (step) => step.state === 'to-do' && jobs.some((job) => String(job.id) === step.jobId),
   );

@@ -39,6 +39,7 @@ export interface FuelOfUnit {
   readonly unitId: number;
   readonly tag: string;
   readonly classId: ClassId;
+  readonly modelId: number;
   readonly tank: Tank;
   readonly passport: Passport;
   readonly events: readonly FuelEvent[];
@@ -49,7 +50,7 @@ export async function readFuel(db: Db, unitId?: number): Promise<FuelOfUnit[]> {
   const units = await db
     .selectFrom('unit as u')
     .innerJoin('model as m', 'm.id', 'u.model_id')
-    .select(['u.id', 'u.tag', 'u.class_id', 'm.tank_litres', 'm.metal_tank', 'm.fuel_tap'])
+    .select(['u.id', 'u.tag', 'u.class_id', 'u.model_id', 'm.tank_litres', 'm.metal_tank', 'm.fuel_tap'])
     .$if(unitId !== undefined, (query) => query.where('u.id', '=', unitId ?? 0))
     .$if(unitId === undefined, (query) => query.where('u.gone_at', 'is', null))
     .orderBy('u.tag')
@@ -66,7 +67,7 @@ export async function readFuel(db: Db, unitId?: number): Promise<FuelOfUnit[]> {
       eventsOf(entry, tank.litres, TANKS[model.class_id].litresPerHour),
     );
     return {
-      ...{ unitId: id, tag, classId: model.class_id, tank, events },
+      ...{ unitId: id, tag, classId: model.class_id, modelId: model.model_id, tank, events },
       passport: passportOf(events, tank.litres, unknown),
     };
   });
@@ -154,10 +155,18 @@ export async function readUnitFuel({ db, now }: Pick<Context, 'db' | 'now'>, tag
   return toUnitFuel(fuel, now());
 }
 
-export function toUnitFuel({ tag, classId, tank, passport }: FuelOfUnit, now: Date): UnitFuel {
+export function toUnitFuel({ tag, classId, modelId, tank, passport }: FuelOfUnit, now: Date): UnitFuel {
   const state = stateOf(passport.blend, now.getTime());
   return {
-    ...{ tag, classId, tank, bowl: passport.bowl, isTapShut: passport.isTapShut, overflowed: passport.overflowed },
+    ...{
+      tag,
+      classId,
+      modelId,
+      tank,
+      bowl: passport.bowl,
+      isTapShut: passport.isTapShut,
+      overflowed: passport.overflowed,
+    },
     state: state && { ...state, staleBy: instantOf(state.staleBy), isStale: state.spent >= 1 },
     portions: passport.blend.map(({ litres, ethanol, boughtAt, keepsDays, isUnknown }) => ({
       ...{ litres, ethanol, isUnknown },

@@ -57,6 +57,7 @@ import { addCan, changeCan, readFuelStore } from '../fuel/cans';
 import { readUnitFuel } from '../fuel/unitFuel';
 import { chooseLayUp, setModelTank, setSeasons } from '../layUp/changeLayUp';
 import { readLayUp } from '../layUp/readLayUp';
+import { layUpTags } from '../layUp/layUpTags';
 import { exportSeasonSheet, readSeasonSheet, seasonPdf } from '../layUp/seasonSheet';
 import { refuse } from '../refusal';
 import { readShift } from '../shift/shift';
@@ -134,6 +135,8 @@ export function handlersOf(installation: Installation): Handlers {
     setSeasons: async ({ context, params, body }) => setSeasons(context, classIn(params), body.seasons),
     seasonSheet: async ({ context }) => readSeasonSheet(context),
     exportSeasonSheet: async ({ context, response }) => sendCsv(response, 'lay-up', await exportSeasonSheet(context)),
+    layUpTags: async ({ context, response }) =>
+      sendPdf(response, 'lay-up tags', await layUpTags(context, originOf(response))),
     seasonPdf: async ({ context, response }) =>
       sendPdf(response, 'lay-up', await seasonPdf(context, originOf(response))),
     bench: async ({ context }) => readBench(context),

@@ -52,6 +52,7 @@ const WHO: Readonly<Record<OperationId, string>> = {
   setSeasons: 'l',
   seasonSheet: 'a t l c',
   exportSeasonSheet: 'a t l c',
+  layUpTags: 'a t l c',
   seasonPdf: 'a t l c',
   bench: 'a t l c',
   planAnew: 't l',

@@ -2,6 +2,7 @@ import { OPEN_JOB_STATES } from '@hudrik/core/card';
 import { methodOfWork, workOfItem, type JobKind } from '@hudrik/core/catalogue';
 import type { UnitPlan } from '@hudrik/core/service';
 import { openJob } from '../cards/beginJob';
+import { mustHaveNoStepLeft } from '../cards/endByProof';
 import { jobBackground } from '../cards/jobBackground';
 import { listMissingSteps } from '../cards/listMissingSteps';
 import type { Taker } from '../log/taking';
@@ -17,7 +18,7 @@ import type { JobRow, Trx, VisitRow } from '../database/tables';
 import { mustBeTogether } from '../visits/atRest';
 import { settleVisit } from '../visits/settleVisit';
 import { needsOfJob } from '../visits/needsOfJob';
-import { visitOfJob } from '../visits/visits';
+import { entriesOfVisit, visitOfJob } from '../visits/visits';
 import { insertJob } from './insertJob';
 import { jobUnderLock } from './jobUnderLock';
 
@@ -69,6 +70,8 @@ export const finishJob: Taker<'job-finished'> = async ({ change, actor, id, plac
   const { job, visit } = await openPlace(trx, place.jobId);
   if (needsOfJob(job, (await jobBackground(trx, job)).causes).length > 0) refuse('not-proven', { kind: job.kind });
   await mustBeTogether(trx, visit.id, job.id);
+  // Its unit stands by what was done to it: all of it, then.
+  if (job.kind === 'lay-up') mustHaveNoStepLeft(await entriesOfVisit(trx, visit.id), [job]);
   const signature = await signatureOf(trx, { unit, jobIds: [job.id], facts, at });
   const kept = await recordService(trx, job, at);
   await record({

@@ -3,7 +3,7 @@ import { describe, test } from 'node:test';
 import { workOfLayUp, type Past } from '@hudrik/core/catalogue';
 import type { LayUpReply, SeasonSheet, UnitFuel, UnitPage } from '@hudrik/core/contracts';
 import { machineOfUnit } from '../findings/machineOfUnit';
-import { problemIn, useYard } from '../testing/yard';
+import { entryIn, problemIn, useYard } from '../testing/yard';
 
 const yard = useYard();
 yard.now = new Date('2030-04-20T08:00:00Z');
@@ -73,6 +73,8 @@ describe('lay-up', () => {
     assert.match(csv, /SN-03,snowblower,full-stabilised,183,e0,3.5,18,10,14/);
     const paper = await (await yard.ask('GET', '/api/lay-up/sheet.pdf', { as: 'technician' })).text();
     assert.match(paper, /SN-03: Full, ethanol-free with stabiliser, 183 days, 3.5 l with 18 ml of stabiliser/);
+    const tags = await (await yard.ask('GET', '/api/lay-up/tags.pdf', { as: 'technician' })).text();
+    assert.match(tags, /3.5 l of e0, 18 ml of stabiliser/);
     await choose('SN-01', { method: 'alkylate', reason: 'House rule', forClass: true });
     for (const tag of ['SN-01', 'SN-03']) assert.equal((await unitOf(tag))?.choice?.method, 'alkylate');
     await choose('SN-01', { method: null, forClass: true });
@@ -82,11 +84,20 @@ describe('lay-up', () => {
   test('its job has the steps of the method and of the class; then it is laid up, with what stands in it', async () => {
     const work = workOfLayUp('full-stabilised', 'snowblower');
     const raised = { kind: 'lay-up', work, title: 'Lay up', minutes: 14, blocks: 'none' };
-    assert.equal((await yard.enter({ tag: 'SN-03' }, 'job-raised', raised as never, 'lead')).status, 201);
+    const { jobId } = await entryIn(await yard.enter({ tag: 'SN-03' }, 'job-raised', raised as never, 'lead'));
     assert.equal((await unitOf('SN-03'))?.hasJob, true);
     const wrong = { ...raised, work: 'lay-up-by-magic-snowblower' };
     assert.equal((await yard.enter({ tag: 'SN-03' }, 'job-raised', wrong as never, 'lead')).status, 422);
-    assert.equal((await layUp('SN-03', 'full-stabilised')).status, 201);
+    const on = { jobId: jobId ?? '' };
+    await yard.enter(on, 'job-started', {});
+    const { entries } = await yard.read<{ entries: { facts: { steps?: { stepId: string }[] } }[] }>(
+      `/api/jobs/${jobId}/card`,
+    );
+    const steps = entries.flatMap((entry) => entry.facts.steps ?? []);
+    assert.ok(steps.length > 5);
+    assert.equal((await problemIn(await yard.enter(on, 'job-finished', { note: '' }))).code, 'card-refused');
+    for (const { stepId } of steps) await yard.enter(on, 'step-done', { stepId });
+    assert.equal((await yard.enter(on, 'job-finished', { note: '' })).status, 201);
     assert.equal((await yard.read<UnitPage>('/api/units/SN-03')).unit.verdict.readiness, 'laid-up');
     const { state, isTapShut } = await yard.read<UnitFuel>('/api/units/SN-03/fuel');
     assert.deepEqual([state?.litres, state?.ethanol, isTapShut], [3.5, 0, true]);

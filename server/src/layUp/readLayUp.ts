@@ -174,12 +174,8 @@ async function readSeasons(db: Db): Promise<Map<ClassId, Season[]>> {
 }
 
 /** What the yard pays: its hour, its stabiliser, and what its own fuel repairs took. */
-async function readPrices(db: Db): Promise<LayUpPrices> {
+async function readPrices(db: Db): Promise<LayUpPrices & { readonly stabiliserMl: number }> {
   const settings = await readSettings(db);
-  const { stabiliser_ml: ml, stabiliser_cents: cents } = await db
-    .selectFrom('yard_settings')
-    .select(['stabiliser_ml', 'stabiliser_cents'])
-    .executeTakeFirstOrThrow();
   const perMinute = (settings.centsPerHour ?? MONEY.centsPerHour.value) / 60;
   const { count, minutes } = await ownFuelRepairs(db);
   const usual = REPAIR_MINUTES * perMinute;
@@ -188,7 +184,8 @@ async function readPrices(db: Db): Promise<LayUpPrices> {
     perMinute,
     repair: Math.round(shrunk + REPAIR_PARTS_CENTS),
     litre: { e0: FUELS.e0.centsPerLitre, alkylate: FUELS.alkylate.centsPerLitre },
-    stabiliserPerLitre: ml * cents,
+    stabiliserPerLitre: settings.stabiliserMl * settings.stabiliserCents,
+    stabiliserMl: settings.stabiliserMl,
   };
 }
 

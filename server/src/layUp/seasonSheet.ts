@@ -1,5 +1,5 @@
 import { besidesOf, LAY_UP_METHODS, LAY_UP_BESIDES } from '@hudrik/core/catalogue';
-import type { SeasonSheet } from '@hudrik/core/contracts';
+import type { LayUpReply, SeasonSheet } from '@hudrik/core/contracts';
 import type { Context } from '../context';
 import { writeCsv } from '../exchange/csv';
 import { readFuelStore } from '../fuel/cans';
@@ -17,12 +17,15 @@ const LEAST_DAYS = 7;
  * What is laid up now, in the order to do it: metal tanks and those that stand longest first; each with its doses, all with what there must be of
  * each fluid, and what the store has.
  */
-export async function readSeasonSheet(context: Pick<Context, 'db' | 'now'>): Promise<SeasonSheet> {
-  const { units, now } = await readLayUp(context);
-  const { stabiliser_ml: mlPerLitre } = await context.db
-    .selectFrom('yard_settings')
-    .select('stabiliser_ml')
-    .executeTakeFirstOrThrow();
+export const readSeasonSheet = async (context: Pick<Context, 'db' | 'now'>): Promise<SeasonSheet> =>
+  sheetOf(context, await readLayUp(context));
+
+/** The sheet of a fleet that was read. */
+export async function sheetOf(
+  context: Pick<Context, 'db' | 'now'>,
+  { units, now }: Pick<LayUpReply, 'units' | 'now'>,
+): Promise<SeasonSheet> {
+  const { stabiliserMl: mlPerLitre } = await readSettings(context.db);
   const lines = units
     .flatMap(({ tag, classId, laidUp, forecast, costs, choice, tank, hasJob }) => {
       const cost = costs.find(({ method }) => method === choice?.method) ?? costs[0];

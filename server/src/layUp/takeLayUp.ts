@@ -1,18 +1,14 @@
-import { LAY_UP_METHODS } from '@hudrik/core/catalogue';
 import { NEVER_LOOKED_AT, type FoundDefect } from '@hudrik/core/defects';
-import { ethanolIn, litresOf } from '@hudrik/core/fuel';
 import { HIRES_GOING_ON } from '@hudrik/core/states';
 import type { Trx, UnitRow } from '../database/tables';
 import { openDefects } from '../defects/openDefects';
-import { closeStale } from '../fuel/takeFuel';
-import { readFuel } from '../fuel/unitFuel';
 import type { Taker } from '../log/taking';
 import { refuse } from '../refusal';
 import { mustBeAtRest } from '../visits/atRest';
+import { layUnitUp, setLaidUp } from './layUnitUp';
 import { mustFit } from './methodsFor';
 
 const DAY_MS = 86_400_000;
-const HAS_ETHANOL = 0.01;
 
 /** A unit is laid up: by a method that fits, with nothing off and no hirer. */
 export const takeLaidUp: Taker<'laid-up'> = async ({ change: { trx, unit, at }, id, facts, record }) => {
@@ -20,20 +16,10 @@ export const takeLaidUp: Taker<'laid-up'> = async ({ change: { trx, unit, at }, 
   if (unit.laid_up_at !== null) refuse('already-there', { tag: unit.tag });
   await mustBeHere(trx, unit);
   await mustBeAtRest(trx, unit.id);
-  const [fuel] = await readFuel(trx, unit.id);
-  const blend = fuel?.passport.blend ?? [];
-  const hadEthanol =
-    LAY_UP_METHODS[facts.method].steps.length === 0 && ethanolIn(blend) > HAS_ETHANOL * Math.max(litresOf(blend), 1e-9);
-  await setLaidUp(trx, unit, at);
-  await record({});
-  await trx
-    .insertInto('lay_up')
-    .values({
-      ...{ unit_id: unit.id, method: facts.method, had_ethanol: hadEthanol, laid_up_at: at, entry_id: id },
-      ...{ woken_at: null, pulls: null, failed: null },
-    })
-    .execute();
-  await closeStale(trx, unit.id, id, at);
+  await layUnitUp({ trx, unit, at }, facts.method, async () => {
+    await record({});
+    return id;
+  });
 };
 
 /** A laid-up unit is woken. How it woke moves what is taken for its way of lay-up; nobody knows yet how the unit is. */
@@ -62,13 +48,6 @@ const openLayUp = (trx: Trx, unitId: number) =>
     .where('unit_id', '=', unitId)
     .where('woken_at', 'is', null)
     .executeTakeFirst();
-
-const setLaidUp = (trx: Trx, unit: UnitRow, at: Date | null) =>
-  trx
-    .updateTable('unit')
-    .set((eb) => ({ laid_up_at: at, version: eb('version', '+', 1) }))
-    .where('id', '=', unit.id)
-    .execute();
 
 function troubleOf(
   id: string,

@@ -7,6 +7,7 @@ import { entryIn, problemIn, useYard } from '../testing/yard';
 describe('how the yard writes', () => {
   const yard = useYard();
   const put = (body: Partial<Settings>) => yard.ask('PUT', '/api/settings', { as: 'lead', body });
+  const FUEL = { unknownFuel: 'e10', stabiliserMl: 5, stabiliserCents: 8 } as const;
   const ours: Settings = { yard: 'Askild Hire', currency: 'NOK', locale: 'nb-NO', timeZone: 'Europe/Oslo' };
 
   test('until a lead says so: the clock is this server’s', async () => {
@@ -15,7 +16,7 @@ describe('how the yard writes', () => {
   });
 
   test('what a lead says is kept, and everybody reads it', async () => {
-    const read = { ...ours, centsPerHour: null, kitPrices: {}, serviceLevel: null, coldestStarts: null };
+    const read = { ...ours, centsPerHour: null, kitPrices: {}, serviceLevel: null, coldestStarts: null, ...FUEL };
     assert.deepEqual(await (await put(ours)).json(), read);
     assert.deepEqual(await yard.read<Settings>('/api/settings', 'apprentice'), read);
   });
@@ -41,9 +42,19 @@ describe('how the yard writes', () => {
     const own = { centsPerHour: 9100, kitPrices: { 'generator/key': 2200, 'pressure-washer/nozzle-15': 1150 } };
     assert.equal((await put({ ...ours, ...own })).status, 200);
     await put(ours);
+    await put({ ...ours, unknownFuel: 'e5', stabiliserMl: 4, stabiliserCents: 11 });
+    await put(ours);
+    const { unknownFuel, stabiliserMl, stabiliserCents } = await yard.read<Settings>('/api/settings', 'counter');
+    assert.deepEqual([unknownFuel, stabiliserMl, stabiliserCents], ['e5', 4, 11]);
     const { centsPerHour, kitPrices } = await yard.read<Settings>('/api/settings', 'counter');
     assert.deepEqual({ centsPerHour, kitPrices }, own);
-    for (const wrong of [{ kitPrices: { 'generator/key': -1 } }, { kitPrices: { key: 5 } }, { centsPerHour: 0 }])
+    for (const wrong of [
+      { kitPrices: { 'generator/key': -1 } },
+      { kitPrices: { key: 5 } },
+      { centsPerHour: 0 },
+      { stabiliserMl: 0 },
+      { unknownFuel: 'rum' },
+    ])
       assert.equal((await put({ ...ours, ...wrong } as never)).status, 422, JSON.stringify(wrong));
     // What did not come back is charged at it.
     await yard.addUnit('GE-61');

@@ -11,6 +11,8 @@ export async function readSettings(db: Db): Promise<Required<Settings>> {
     ...{ yard, currency, locale, timeZone, centsPerHour: row.cents_per_hour, kitPrices: row.kit_prices },
     serviceLevel: row.service_level,
     coldestStarts: row.coldest_starts,
+    unknownFuel: row.unknown_fuel,
+    ...{ stabiliserMl: row.stabiliser_ml, stabiliserCents: row.stabiliser_cents },
   };
 }
 
@@ -23,6 +25,7 @@ export async function kitPricesOf(db: Db, classId: string): Promise<Record<strin
 
 export async function changeSettings(db: Db, settings: Settings): Promise<Settings> {
   const { yard, currency, locale, timeZone, centsPerHour, kitPrices, serviceLevel, coldestStarts } = settings;
+  const { unknownFuel, stabiliserMl, stabiliserCents } = settings;
   mustBeKnown('locale', locale, () => Intl.getCanonicalLocales(locale));
   mustBeKnown('currency', currency, () => new Intl.NumberFormat(locale, { style: 'currency', currency }));
   mustBeKnown('timeZone', timeZone, () => new Intl.DateTimeFormat(locale, { timeZone }));
@@ -31,6 +34,9 @@ export async function changeSettings(db: Db, settings: Settings): Promise<Settin
     ...(centsPerHour === undefined ? {} : { cents_per_hour: centsPerHour }),
     ...(serviceLevel === undefined ? {} : { service_level: serviceLevel }),
     ...(coldestStarts === undefined ? {} : { coldest_starts: coldestStarts && JSON.stringify(coldestStarts) }),
+    ...(unknownFuel === undefined ? {} : { unknown_fuel: unknownFuel }),
+    ...(stabiliserMl === undefined ? {} : { stabiliser_ml: stabiliserMl }),
+    ...(stabiliserCents === undefined ? {} : { stabiliser_cents: stabiliserCents }),
     ...(kitPrices === undefined ? {} : { kit_prices: JSON.stringify(kitPrices) }),
   };
   await db

@@ -7,12 +7,13 @@ import { FuelOutSheet } from './FuelOutSheet';
 import { PourSheet } from './PourSheet';
 import { sayFuelState, sayKeeps, sayLitres } from './sayFuelOf';
 import { TankDrawing } from './TankDrawing';
+import { TankSheet } from './TankSheet';
 
 /** What is in a unit's tank, where, and until when it keeps; pour in, and take out. */
 export function FuelOfUnit({ tag }: { readonly tag: string }) {
   const { data } = useRead('unitFuel', { params: { tag } });
   const { role } = usePerson();
-  const [sheet, setSheet] = useState<'pour' | 'out' | null>(null);
+  const [sheet, setSheet] = useState<'pour' | 'out' | 'tank' | null>(null);
   if (data === undefined) return null;
   const { state, tank, portions, bowl } = data;
   return (
@@ -38,8 +39,10 @@ export function FuelOfUnit({ tag }: { readonly tag: string }) {
         {role === 'counter' ? null : (
           <Button className="grow" label="Drain, run dry, treat" onPress={() => setSheet('out')} />
         )}
+        {role === 'lead' ? <Button kind="quiet" label="Its tank" onPress={() => setSheet('tank')} /> : null}
       </View>
       {sheet === 'pour' ? <PourSheet fuel={data} onClose={() => setSheet(null)} /> : null}
+      {sheet === 'tank' ? <TankSheet fuel={data} onClose={() => setSheet(null)} /> : null}
       {sheet === 'out' ? <FuelOutSheet fuel={data} onClose={() => setSheet(null)} /> : null}
     </Section>
   );

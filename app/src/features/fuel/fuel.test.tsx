@@ -5,14 +5,20 @@ import { IVO, press, refusal, show, type } from '@/testing/screen';
 import { FuelLine } from './FuelLine';
 import { FuelOfUnit } from './FuelOfUnit';
 import { FuelStoreScreen } from './FuelStoreScreen';
-import { sayFuelState } from './sayFuelOf';
+import { sayDose, sayFuelState } from './sayFuelOf';
 
 const state = (more: Partial<NonNullable<UnitFuel['state']>> = {}): NonNullable<UnitFuel['state']> => ({
   ...{ litres: 2, ethanol: 0.1, ageDays: 12, spent: 0.4, staleBy: '2030-06-01T08:00:00Z', isStale: false, unknown: 0 },
   ...more,
 });
 const fuel = (more: Partial<UnitFuel> = {}): UnitFuel => ({
-  ...{ tag: 'PW-11', classId: 'pressure-washer', tank: { litres: 3, isMetal: false, hasTap: true }, state: state() },
+  ...{
+    tag: 'PW-11',
+    classId: 'pressure-washer',
+    modelId: 4,
+    tank: { litres: 3, isMetal: false, hasTap: true },
+    state: state(),
+  },
   portions: [{ litres: 2, ethanol: 0.1, boughtAt: '2030-05-01T08:00:00Z', isUnknown: false, isTreated: false }],
   ...{ bowl: 'wet', isTapShut: null, overflowed: 0 },
   ...more,
@@ -42,7 +48,35 @@ describe('fuel in words', () => {
   ])('%#: %s', (of, words) => expect(sayFuelState(of)).toBe(words));
 });
 
+test('doses as a person reads them', () => {
+  expect([sayDose(3.5, 'metric'), sayDose(0.018, 'metric')]).toEqual(['3.5 l', '18 ml']);
+  // 1 US gal = 3.785411784 l, 1 US fl oz = 29.5735295625 ml (NIST SP 811).
+  expect([sayDose(3.785411784, 'inch'), sayDose(0.0295735295625, 'inch')]).toEqual([
+    '1.00 US gal (3.8 l)',
+    '1.0 US fl oz (30 ml)',
+  ]);
+});
+
 describe('the fuel of a unit', () => {
+  test('a lead says what the tank of its model is, or leaves it to its class', async () => {
+    const said = { 'PUT /api/models/4/tank': { litres: 3.5, isMetal: true, hasTap: true } };
+    const server = show(<FuelOfUnit tag="PW-11" />, { ...UNIT, ...said }, { ...IVO, role: 'lead' });
+    await press('Its tank');
+    await type('It holds, litres', '');
+    expect(screen.getByText('Enter what it holds, in litres.')).toBeTruthy();
+    await type('It holds, litres', '3,5');
+    await press('Metal');
+    await press('Save for this model');
+    await press('Its tank');
+    await press('As usual for its class');
+    await waitFor(() =>
+      expect(server.sent.map(({ body }) => body)).toEqual([
+        { litres: 3.5, isMetal: true, hasTap: true },
+        { litres: null, isMetal: null, hasTap: null },
+      ]),
+    );
+  });
+
   test('poured in by two taps: a can, and pour; what fits in stands there', async () => {
     const server = show(<FuelOfUnit tag="PW-11" />, { ...UNIT, [LOG]: taken });
     await press('Pour fuel in');

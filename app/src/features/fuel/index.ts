@@ -1,3 +1,3 @@
 export { FuelLine } from './FuelLine';
 export { FuelOfUnit } from './FuelOfUnit';
-export { fuelName, sayFuelState, sayLitres } from './sayFuelOf';
+export { fuelName, sayDose, sayFuelState } from './sayFuelOf';

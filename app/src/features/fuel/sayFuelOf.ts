@@ -1,5 +1,6 @@
 import { FUELS, type FuelId } from '@hudrik/core/catalogue';
 import type { FuelStore, UnitFuel } from '@hudrik/core/contracts';
+import { convertValue, type UnitSystem } from '@hudrik/core/units';
 import { sayAs, sayFigure } from '@/writing';
 
 const BOWL: Readonly<Record<UnitFuel['bowl'], string>> = {
@@ -25,6 +26,15 @@ export const sayKeeps = (staleBy: string, isStale: boolean): string =>
   isStale ? `Past its date since ${sayAs(staleBy, 'd MMM yyyy')}` : `Keeps until ${sayAs(staleBy, 'd MMM yyyy')}`;
 
 export const sayLitres = (litres: number): string => `${sayFigure(litres)} l`;
+
+/** A dose as this person reads it, with what it is in litres: 0.92 US gal (3.5 l). */
+export function sayDose(litres: number, system: UnitSystem): string {
+  const small = litres < 0.25;
+  const metric = small ? `${sayFigure(litres * 1000, 0)} ml` : sayLitres(litres);
+  if (system === 'metric') return metric;
+  const unit = small ? 'US fl oz' : 'US gal';
+  return `${sayFigure(convertValue(litres, 'L', unit), small ? 1 : 2)} ${unit} (${metric})`;
+}
 
 export const fuelName = (fuel: FuelId): string => FUELS[fuel].name;
 

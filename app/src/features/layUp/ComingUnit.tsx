@@ -4,13 +4,20 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { sentenceOf, usePerson, useSigns } from '@/api';
 import { Button, Card, Failure, ReadinessMark, Words } from '@/design';
-import { sayLitres } from '@/features/fuel';
+import { sayDose } from '@/features/fuel';
 import { useEntry } from '@/outbox';
 import { ChooseSheet } from './ChooseSheet';
 import { chosenOf, methodName, sayCost, sayForecast, sayMargin, sayRisk, type LayUpUnit } from './sayLayUp';
 
+interface Props {
+  readonly unit: LayUpUnit;
+  readonly isOpen: boolean;
+  /** By its label, to a litre. */
+  readonly stabiliserMl: number;
+}
+
 /** One unit that comes into lay-up: how long, which way, why, its steps and doses; and what is done about it. */
-export function ComingUnit({ unit, isOpen }: { readonly unit: LayUpUnit; readonly isOpen: boolean }) {
+export function ComingUnit({ unit, isOpen, stabiliserMl }: Props) {
   const [open, setOpen] = useState(isOpen);
   const [choosing, setChoosing] = useState(false);
   const { role } = usePerson();
@@ -29,7 +36,7 @@ export function ComingUnit({ unit, isOpen }: { readonly unit: LayUpUnit; readonl
       </View>
       <Words face="strong">{methodName(cost.method)}</Words>
       <Words size={15}>{sayForecast(unit)}</Words>
-      {open ? <Steps unit={unit} /> : null}
+      {open ? <Steps unit={unit} stabiliserMl={stabiliserMl} /> : null}
       {open ? (
         <Words size={15} tone="ink-soft">
           {`${Math.round(cost.minutes)} min in all, a fuel repair ${sayRisk(cost.risk)}. ${sayMargin(unit)}`}
@@ -45,7 +52,8 @@ export function ComingUnit({ unit, isOpen }: { readonly unit: LayUpUnit; readonl
   );
 }
 
-function Steps({ unit }: { readonly unit: LayUpUnit }) {
+function Steps({ unit, stabiliserMl }: Omit<Props, 'isOpen'>) {
+  const { preferences } = usePerson();
   const cost = chosenOf(unit);
   if (cost === undefined) return null;
   const method = LAY_UP_METHODS[cost.method];
@@ -53,7 +61,10 @@ function Steps({ unit }: { readonly unit: LayUpUnit }) {
   return (
     <View className="gap-1 border-l-[6px] border-line pl-3">
       {cost.litres > 0 ? (
-        <Words face="strong">{`${sayLitres(cost.litres)} of ${method.leaves?.fuel === 'alkylate' ? 'alkylate' : 'ethanol-free'}`}</Words>
+        <Words face="strong">{`${sayDose(cost.litres, preferences.units)} of ${method.leaves?.fuel === 'alkylate' ? 'alkylate' : 'ethanol-free'}`}</Words>
+      ) : null}
+      {cost.litres > 0 && method.takesStabiliser ? (
+        <Words face="strong">{`${sayDose((cost.litres * stabiliserMl) / 1000, preferences.units)} of stabiliser by its label`}</Words>
       ) : null}
       {steps.length === 0 ? <Words size={15}>Nothing is done to it.</Words> : null}
       {steps.map((step, at) => (
@@ -99,13 +110,15 @@ function Actions({ unit }: { readonly unit: LayUpUnit }) {
             }
           />
         )}
-        <Button
-          className="grow"
-          label="It is laid up"
-          aria-label={`${tag} is laid up`}
-          disabled={lay.isPending}
-          onPress={() => lay.mutate({ facts: { method: cost.method, note: '' }, on: { tag } })}
-        />
+        {unit.hasJob ? null : (
+          <Button
+            className="grow"
+            label="It is laid up"
+            aria-label={`${tag} is laid up`}
+            disabled={lay.isPending}
+            onPress={() => lay.mutate({ facts: { method: cost.method, note: '' }, on: { tag } })}
+          />
+        )}
       </View>
     </>
   );

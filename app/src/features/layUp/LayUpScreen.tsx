@@ -44,7 +44,7 @@ function Phone({ layUp }: Props) {
       <Section title="Comes into lay-up" count={coming.length}>
         {coming.length === 0 ? <Nothing /> : null}
         {coming.map((unit, at) => (
-          <ComingUnit key={unit.tag} unit={unit} isOpen={at === 0} />
+          <ComingUnit key={unit.tag} unit={unit} isOpen={at === 0} stabiliserMl={layUp.prices.stabiliserMl} />
         ))}
       </Section>
       <Stands standing={standing} />
@@ -74,7 +74,7 @@ function Wide({ layUp }: Props) {
         <WakeCurves layUp={layUp} />
       </View>
       <View className="w-[350px] gap-6">
-        {unit ? <ComingUnit key={unit.tag} unit={unit} isOpen /> : null}
+        {unit ? <ComingUnit key={unit.tag} unit={unit} isOpen stabiliserMl={layUp.prices.stabiliserMl} /> : null}
         <SeasonSheetSection />
         <Stands standing={standing} />
         <Seasons layUp={layUp} />

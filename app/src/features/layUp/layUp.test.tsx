@@ -23,7 +23,13 @@ const standing = unit('SN-09', {
 });
 const layUp = (more: Partial<LayUpReply> = {}): LayUpReply => ({
   now: '2030-05-01T08:00:00Z',
-  prices: { perMinute: 130, repair: 14_000, litre: { e0: 160, alkylate: 620 }, stabiliserPerLitre: 40 },
+  prices: {
+    perMinute: 130,
+    repair: 14_000,
+    litre: { e0: 160, alkylate: 620 },
+    stabiliserPerLitre: 40,
+    stabiliserMl: 5,
+  },
   seasons: [{ classId: 'snowblower', from: '05-01', to: '10-31', callOdds: 0.05 }],
   units: [unit('SN-01'), standing],
   wakes: [{ method: 'run-dry', hasEthanol: false, band: 2, tries: 9, failed: 3 }],
@@ -70,9 +76,10 @@ describe('lay-up in words', () => {
 describe('lay-up on the phone', () => {
   test('the next unit with its steps and doses; its job is raised, then it is laid up', async () => {
     const server = show(<LayUpScreen />, { ...REPLIES, [LOG]: taken });
-    expect(await screen.findByText('3.5 l of ethanol-free')).toBeTruthy();
+    expect(await screen.findByText('0.92 US gal (3.5 l) of ethanol-free')).toBeTruthy();
+    expect(screen.getByText('0.6 US fl oz (18 ml) of stabiliser by its label')).toBeTruthy();
     expect(screen.getByText(/^1\. Old fuel drained/)).toBeTruthy();
-    expect(await screen.findByText('buy 2.5 l')).toBeTruthy();
+    expect(await screen.findByText('buy 0.66 US gal (2.5 l)')).toBeTruthy();
     expect(screen.getByText(/^Called out early: about 12 min\./)).toBeTruthy();
     expect(screen.getByText('Due while it stands: Battery.')).toBeTruthy();
     await press('Raise the lay-up of SN-01');

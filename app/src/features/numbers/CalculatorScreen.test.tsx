@@ -33,6 +33,12 @@ describe('a bench sum', () => {
     expect(screen.getByText('50')).toBeTruthy();
   });
 
+  test('a water shake is drawn as it stands in the tube', async () => {
+    show(<CalculatorScreen id="ethanol-by-shake" />, {});
+    await screen.findByText('Ethanol by water shake');
+    expect(screen.getByLabelText('After the shake the water has grown by 10 in 100 of the fuel')).toBeTruthy();
+  });
+
   test('units are switched line by line; a metric person reads metric first', async () => {
     show(<CalculatorScreen id="leak-down" />, {}, {
       ...IVO,

@@ -20,6 +20,7 @@ import { Button, Choice, Empty, Field, Page, Section, Whence, Words } from '@/de
 import { useUnitSheet } from '@/features/sheet';
 import { object, string } from 'yup';
 import { ForUnit } from './ForUnit';
+import { TubeDrawing } from './TubeDrawing';
 
 interface Props {
   readonly id: string;
@@ -66,6 +67,8 @@ function meantBy(asked: Asked, line: TypedLine | undefined): { readonly value: n
   return value === null ? null : { value, unit: line?.unit ?? asked.unit };
 }
 
+type Figures = readonly (readonly [string, number | null])[];
+
 interface SumProps {
   readonly calculator: Calculator;
   readonly sheet: UnitSheet | null;
@@ -101,6 +104,7 @@ function Sum({ calculator, sheet, tag }: SumProps) {
         {calculator.name}
       </Words>
       <Result given={given} complete={complete} system={preferences.units} />
+      {calculator.tube && complete ? <Tube of={calculator.tube} figures={figures} /> : null}
       {calculator.isOfModel || calculator.asks.some((asked) => asked.rating) ? (
         <ForUnit tag={tag} sheet={sheet} />
       ) : null}
@@ -118,6 +122,11 @@ function Sum({ calculator, sheet, tag }: SumProps) {
       </Section>
     </Page>
   );
+}
+
+function Tube({ of, figures }: { readonly of: NonNullable<Calculator['tube']>; readonly figures: Figures }) {
+  const said = Object.fromEntries(figures);
+  return <TubeDrawing fuel={said[of.fuel] ?? 0} grown={said[of.grown] ?? 0} />;
 }
 
 interface ResultProps {
@@ -253,6 +262,7 @@ const inUnit = (value: number, from: string, to: string): number =>
 function unitFor(unit: string, system: UnitSystem): string {
   const dimension = dimensionOf(unit);
   if (dimension === undefined || dimension === 'time') return unit;
+  if (unit === 'mL') return system === 'inch' ? 'US fl oz' : 'mL';
   if (LARGE.includes(unit)) return system === 'inch' ? 'ft' : 'm';
   if (dimension === 'torque' && system === 'inch' && unit === 'lbf·in') return unit;
   return preferredUnit(dimension, system);

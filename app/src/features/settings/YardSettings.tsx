@@ -5,6 +5,7 @@ import { sentenceOf, useChange, useRead } from '@/api';
 import { Button, Failure, Loading, Section, Words } from '@/design';
 import { FormField, useSchemaForm } from '@/forms';
 import { sayDay, sayMoney } from '@/writing';
+import { OwnFuel } from './OwnFuel';
 import { OwnPrices } from './OwnPrices';
 import { OwnYear } from './OwnYear';
 
@@ -35,6 +36,7 @@ export function YardSettings() {
     <>
       <Form key={JSON.stringify(settings.data)} settings={settings.data} />
       <OwnYear key={JSON.stringify(settings.data.coldestStarts)} settings={settings.data} />
+      <OwnFuel key={`${settings.data.stabiliserMl} ${settings.data.stabiliserCents}`} settings={settings.data} />
       <OwnPrices key={JSON.stringify(settings.data.kitPrices)} settings={settings.data} />
     </>
   );

@@ -62,6 +62,11 @@ export const STANDING_OPERATIONS = {
     who: ANYONE_SIGNED_IN,
     reply: string(),
   }),
+  layUpTags: operation('layUpTags', {
+    summary: 'A tag to hang on each unit that stands or will',
+    who: ANYONE_SIGNED_IN,
+    reply: mixed(),
+  }),
   seasonPdf: operation('seasonPdf', {
     summary: 'The season’s sheet on paper',
     who: ANYONE_SIGNED_IN,
