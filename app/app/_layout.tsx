@@ -13,6 +13,9 @@ import { SessionGate } from '@/features/session';
 import { registerServiceWorker } from '@/features/session/serviceWorker';
 import { WritingGate } from '@/writing';
 
+/** Screens of a device that was not let in yet. */
+const BEFORE_SIGN_IN = new Set(['/first-lead', '/let-in']);
+
 export default function Layout() {
   useFonts({
     AtkinsonHyperlegibleNext_400Regular,
@@ -24,7 +27,7 @@ export default function Layout() {
   const path = usePathname();
   return (
     <QueryProvider>
-      {path === '/first-lead' ? (
+      {BEFORE_SIGN_IN.has(path) ? (
         <Slot />
       ) : (
         <SessionGate>

@@ -14,6 +14,7 @@ import { httpFeed } from './outside/feed';
 import { bringUpToDate } from './fleet/bringUpToDate';
 import { httpApp } from './http/app';
 import { httpSupplier } from './parts/supplier';
+import { isAnyDeviceIn, makeDeviceCode } from './people/devices';
 import { readSignInOptions } from './people/sessions';
 import { paperPool } from './printing/paperPool';
 import { sumsPool } from './sums/sumsPool';
@@ -29,15 +30,22 @@ const log = pino({ level: process.env.HUDRIK_LOG ?? 'warn' });
 // A promise that a library left alone is no reason to end everybody's work: it is logged.
 process.on('unhandledRejection', (error) => log.error({ err: error }, 'a failure that nothing waited for'));
 const broken = (error: Error): void => log.warn({ err: error }, 'a connection to the records broke');
-const pool = openPool(url, 10, broken);
+/** Nobody waits for an answer longer than this. */
+const SLOWEST_STATEMENT_MS = 60_000;
+const pool = openPool(url, 10, broken, SLOWEST_STATEMENT_MS);
 const workerPool = openPool(url, 6, broken);
 const db = databaseOn(pool);
-await bringUpToDate(db);
+const changing = databaseOn(openPool(url, 2, broken));
+await bringUpToDate(changing);
+await changing.destroy();
 await prepareBackground(workerPool, log);
 
-const people = demo ? (await readSignInOptions({ db }, true)).people.filter((person) => person.demoPin) : [];
+const people = demo ? (await readSignInOptions({ db }, true, true)).people.filter((person) => person.demoPin) : [];
 const nobodyYet = (await db.selectFrom('person').select('id').limit(1).executeTakeFirst()) === undefined;
 const firstLeadCode = nobodyYet ? randomBytes(12).toString('base64url') : null;
+// A yard of an older version, or one that put out its last device.
+const isShut = !demo && !nobodyYet && !(await isAnyDeviceIn(db));
+const lostCode = isShut ? (await makeDeviceCode({ db, now: () => new Date() }, null)).code : null;
 const built = path.resolve(path.dirname(fileURLToPath(import.meta.url)), '../../app/dist');
 // Until a real supplier and real instruments are named, the simulated ones that ship with it answer. In the demo a day of delivery is short.
 const standIns = await startStandIns(
@@ -64,13 +72,15 @@ const app = httpApp({
   installation: { version: process.env.npm_package_version ?? '0.1.0', demo, firstLeadCode, events },
   log,
   webFolder: existsSync(path.join(built, 'index.html')) ? built : null,
-  signInsPerMinute: demo ? 120 : 10,
+  codesPerMinute: 20,
 });
 
 const server = app.listen(port, process.env.HUDRIK_HOST ?? '127.0.0.1', () => {
   const at = `http://localhost:${portOf(server)}`;
   console.log(`Hudrik is up at ${at}`);
   if (demo) for (const { name, role, demoPin } of people) console.log(`  ${name}, ${role}: ${demoPin}`);
+  if (lostCode)
+    console.log(`No device is let in. Let this one in, within ten minutes, at ${at}/let-in?code=${lostCode}`);
   if (firstLeadCode)
     console.log(`Nobody is here yet. Make the first lead, once, at ${at}/first-lead?code=${firstLeadCode}`);
 });

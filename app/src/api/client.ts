@@ -49,7 +49,7 @@ export function whenSignedOut(listener: Listener): () => void {
   return () => onSignedOut.delete(listener);
 }
 
-const SIGNED_OUT: ReadonlySet<FailureCode> = new Set(['not-signed-in', 'somebody-else']);
+const SIGNED_OUT: ReadonlySet<FailureCode> = new Set(['not-signed-in', 'not-let-in', 'somebody-else']);
 
 /** One call of the API, by its name in the contract. */
 export async function call<Id extends OperationId>(id: Id, options: CallOptions<Id> = {}): Promise<Reply<Id>> {

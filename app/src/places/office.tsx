@@ -2,7 +2,9 @@ import { useLocalSearchParams } from 'expo-router';
 import { DataSheetScreen, TroubleScreen } from '@/features/desk';
 import { ModelPlanScreen } from '@/features/service/ModelPlanScreen';
 import { FirstLead } from '@/features/session/FirstLead';
+import { LetIn } from '@/features/session/LetIn';
 
+export { AccessScreen } from '@/features/access/AccessScreen';
 export { AddUnitScreen, ExchangeScreen, FreeScreen, HiresScreen } from '@/features/desk';
 export { HoursScreen } from '@/features/hours';
 export { LearnedScreen } from '@/features/find/LearnedScreen';
@@ -18,6 +20,10 @@ export function DataSheetRoute() {
 export function FirstLeadRoute() {
   const { code } = useLocalSearchParams<{ code?: string }>();
   return <FirstLead code={code ?? ''} />;
+}
+export function LetInRoute() {
+  const { code } = useLocalSearchParams<{ code?: string }>();
+  return <LetIn code={code ?? ''} />;
 }
 export function TroubleRoute() {
   const { tag } = useLocalSearchParams<{ tag: string }>();

@@ -2,6 +2,11 @@
 export const FAILURES = {
   'not-signed-in': { status: 401, title: 'Sign in first. What you entered is kept on this device.' },
   'somebody-else': { status: 401, title: 'Somebody else is signed in on this device now.' },
+  'not-let-in': { status: 401, title: 'This device is not let in here. A lead shows a code that lets it in.' },
+  'wrong-code': { status: 404, title: 'That code is not known, was used, or is older than ten minutes.' },
+  'foreign-origin': { status: 403, title: 'That was asked from another site’s page.' },
+  'version-wanted': { status: 428, title: 'Say which version you saw: somebody may have changed it meanwhile.' },
+  'too-slow': { status: 408, title: 'What was sent did not arrive in time.' },
   'wrong-pin': { status: 401, title: 'That name and PIN do not go together.' },
   'not-your-role': { status: 403, title: 'Your role may not do this.' },
   'not-found': { status: 404, title: 'There is nothing here under that name.' },
@@ -10,7 +15,7 @@ export const FAILURES = {
   'not-json': { status: 400, title: 'What was sent cannot be read as JSON.' },
   'too-large': { status: 413, title: 'That is too large to keep.' },
   'not-a-photo': { status: 415, title: 'That file is not a photo that can be shown.' },
-  'too-many': { status: 429, title: 'Too many tries. Wait a minute.' },
+  'too-many': { status: 429, title: 'Too many wrong tries. Wait a little.' },
   'hours-below-last': {
     status: 422,
     title: 'The hours are below the last reading. A replaced meter is recorded as such.',

@@ -2,6 +2,7 @@ export * from './failures';
 export { ANYONE_SIGNED_IN, DESK, HANDS_OUT, LEAD_ONLY, ROLES, SIGNS_OFF, WORKS_ON_UNITS, type Role } from '../fields';
 export { OPERATIONS, type Operation } from './operations';
 export { ROUTES, type OperationId } from './routes';
+export type { Access } from './access';
 export type { BenchReply, SearchReply, WorkingHours } from './bench';
 export type { CardReply, ClockLine, Comeback, PartLine, WaysReply } from './card';
 export type { FindingRecord, LearnedReply } from './finding';

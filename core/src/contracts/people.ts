@@ -1,10 +1,10 @@
 import type { InferType } from 'yup';
+import { newPin, pin } from './access';
 import type { Frozen } from '../fields/frozen';
 import { FUEL_IDS, type FuelId } from '../catalogue/fuel';
 import { SKILL_IDS } from '../catalogue/shapes';
 import { array, boolean, mixed, name, number, object, role, string } from '../fields';
 
-const pin = string().min(4, 'A PIN or password has at least four characters.').max(200);
 export const preferences = object({
   units: string().oneOf(['inch', 'metric']).default('inch'),
   theme: string().oneOf(['light', 'dark', 'system']).default('system'),
@@ -20,6 +20,8 @@ export type Person = Frozen<InferType<typeof person>>;
 export const signInOptions = object({
   yard: string().required(),
   demo: boolean().required(),
+  /** This device may show who works here; where it may not, nobody is named. */
+  isLetIn: boolean().required(),
   wantsFirstLead: boolean().required(),
   /** Names to tap. In the demo with their PIN. */
   people: array(
@@ -33,8 +35,8 @@ export const signInOptions = object({
 });
 export type SignInOptions = Frozen<InferType<typeof signInOptions>>;
 export const signIn = object({ personId: number().integer().required(), pin: pin.required() });
-export const firstLead = object({ code: string().required(), name: name.required(), pin: pin.required() });
-export const newPerson = object({ name: name.required(), role: role.required(), pin: pin.required() });
+export const firstLead = object({ code: string().required(), name: name.required(), pin: newPin.required() });
+export const newPerson = object({ name: name.required(), role: role.required(), pin: newPin.required() });
 /** How this yard writes money, figures and times. */
 export const settings = object({
   yard: name.required(),
@@ -86,7 +88,7 @@ export const people = object({
 /** What a lead changes of a person: another role, a new PIN (signs them out everywhere), that they left or came back. */
 export const personChange = object({
   role: role.optional(),
-  pin: pin.optional(),
+  pin: newPin.optional(),
   left: boolean().optional(),
   skills: skills.optional(),
 });

@@ -29,6 +29,8 @@ import { LIFE_LEFT, NOT_COVERED, NOT_SURE, OVERRUN, SHUFFLE, TURNAROUND } from '
 import { NIGHT, WORTH_SAYING } from '../planning/adviceOf';
 import { MOVED_ALTOGETHER } from '../planning/Bench';
 import { SPREAD_WORTH_CASES, TEMPLATE_WORTH } from '../planning/durations';
+import { FIRST_WAIT, FREE_TRIES, LONGEST_WAIT } from '../people/guessing';
+import { PIN_LENGTH } from '../people/pin';
 import { COMEBACK_DAYS, COMEBACK_HOURS } from '../proof/isComeback';
 import { COMES_AND_GOES, TIMES_AS_LONG } from '../proof/minutesWanted';
 import { INVERTER_STRAYS } from '../ratings/rated';
@@ -116,4 +118,8 @@ export const THRESHOLDS: readonly Threshold[] = [
   SHUFFLE,
   LIFE_LEFT,
   NIGHT,
+  PIN_LENGTH,
+  FREE_TRIES,
+  FIRST_WAIT,
+  LONGEST_WAIT,
 ];

@@ -14,6 +14,7 @@ import { exportModels, importModels } from '../exchange/models';
 import { exportParts, importParts } from '../exchange/parts';
 import { exportUnits, importUnits } from '../exchange/units';
 import { computeReadiness } from '../fleet/computeReadiness';
+import { makeDeviceCode } from '../people/devices';
 import { addPerson } from '../people/people';
 
 type Print = (line: string) => void;
@@ -76,6 +77,15 @@ export const COMMANDS: Readonly<Record<string, Command>> = {
       const fresh = await newPerson.validate({ name, role, pin });
       const person = await addPerson(db, fresh);
       print(`Added ${person.name}, ${person.role}.`);
+      return 0;
+    },
+  },
+  'let-in': {
+    usage: 'let-in',
+    does: 'Make a code that lets one device in, within ten minutes',
+    run: async (db, _args, print) => {
+      const { code, expiresAt } = await makeDeviceCode({ db, now: () => new Date() }, null);
+      print(`${code}  until ${expiresAt}: open /let-in on the device, and type it.`);
       return 0;
     },
   },

@@ -20,6 +20,7 @@ import { verdictOf } from './readCheckIn';
 type Sent = Facts<'check-in'>;
 
 const DAY_MS = 86_400_000;
+const AHEAD_MS = 5 * 60_000;
 
 /**
  * A return inspection: reading, verdict, jobs and readiness at once. When somebody else was first, it is refused with what they found, and may
@@ -27,6 +28,8 @@ const DAY_MS = 86_400_000;
  */
 export const takeCheckIn: Taker<'check-in'> = async ({ change, actor, id, facts: sent, record }) => {
   const { trx, unit, at } = change;
+  // What a device's clock may be ahead of this one's.
+  if (Date.parse(sent.startedAt) > at.getTime() + AHEAD_MS) refuse('not-valid', { field: 'startedAt' });
   await mustFollowNewest(trx, unit, sent);
   await mustHavePhotos(trx, sent);
   const opening = await readOpening({ db: trx, now: () => at }, unit.tag);

@@ -17,12 +17,14 @@ export function openPool(
   url: string,
   connections: number,
   onBroken: (error: Error) => void = () => undefined,
+  /** A statement that takes longer has gone wrong; 0: any may take as long as it does. */
+  statementMs = 0,
 ): pg.Pool {
   const pool = new pg.Pool({
     connectionString: url,
     max: connections,
     connectionTimeoutMillis: 5000,
-    options: `-c lock_timeout=${LOCK_TIMEOUT_MS}`,
+    options: `-c lock_timeout=${LOCK_TIMEOUT_MS} -c statement_timeout=${statementMs}`,
   });
   pool.on('error', onBroken);
   // One that is checked out tells its own error: without a listener it would end the process.

@@ -123,7 +123,7 @@ async function stubbornGenerator(at: At, who: Actor): Promise<void> {
     number: 'TV-2040',
     place: 'Box 4',
   });
-  await changeExchangePart(at(2), EXCHANGE, 'cleaned');
+  await changeExchangePart(at(2), who, EXCHANGE, 'cleaned');
 }
 
 /** An order that the supplier has taken, and is late with. */

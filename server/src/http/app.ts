@@ -7,8 +7,10 @@ import type { Logger } from 'pino';
 import type { Context } from '../context';
 import { problemOf, Refusal } from '../refusal';
 import { bindOperations } from './bind';
-import { handlersOf, type Installation } from './handlers';
+import { handlersOf } from './handlers';
+import type { Installation } from './installation';
 import { onError } from './onError';
+import { mustBeOwnPage } from './ownPages';
 
 export interface Serving {
   readonly context: Context;
@@ -16,11 +18,11 @@ export interface Serving {
   readonly log: Logger;
   /** The built web app, or null to serve the API alone. */
   readonly webFolder: string | null;
-  readonly signInsPerMinute: number;
+  readonly codesPerMinute: number;
 }
 
 /** The HTTP side: API under /api, everything else is the app. */
-export function httpApp({ context, installation, log, webFolder, signInsPerMinute }: Serving): Express {
+export function httpApp({ context, installation, log, webFolder, codesPerMinute }: Serving): Express {
   const app = express();
   app.disable('x-powered-by');
   app.set('etag', false);
@@ -42,14 +44,16 @@ export function httpApp({ context, installation, log, webFolder, signInsPerMinut
     response.setHeader('Cache-Control', 'no-store');
     next();
   });
+  app.use('/api', mustBeOwnPage);
+  // Only who has no device yet is slowed down by address: nobody who is let in waits for a neighbour.
   const slowDown = rateLimit({
     windowMs: 60_000,
-    limit: signInsPerMinute,
+    limit: codesPerMinute,
     standardHeaders: 'draft-8',
     legacyHeaders: false,
     handler: (_request, _response, next) => next(new Refusal('too-many')),
   });
-  bindOperations(app, context, handlersOf(installation), { signIn: slowDown, firstLead: slowDown });
+  bindOperations(app, context, handlersOf(installation), { letIn: slowDown, firstLead: slowDown });
   app.use(
     '/api',
     (_request, response) =>

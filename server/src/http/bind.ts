@@ -2,21 +2,26 @@ import type { Frozen } from '@hudrik/core/fields';
 import { OPERATIONS, type Operation, type OperationId, type Person } from '@hudrik/core/contracts';
 import { entriesOf } from '@hudrik/core/typed';
 import { parse } from 'cookie';
-import express, { type Express, type Request, type RequestHandler, type Response } from 'express';
+import type { Express, Request, RequestHandler, Response } from 'express';
 import type { InferType, Schema } from 'yup';
 import type { Context } from '../context';
+import { deviceOfKey, type Device } from '../people/devices';
 import { personOfToken } from '../people/sessions';
-import { refuse } from '../refusal';
+import { Refusal, refuse } from '../refusal';
+import { bodyOf } from './bodies';
 import { exactlyOnce } from './exactlyOnce';
 import { mustBePlain } from './plainJson';
 
 export const COOKIE = 'hudrik_session';
+export const DEVICE_COOKIE = 'hudrik_device';
 const PERSON_HEADER = 'Hudrik-Person';
 
 interface Call<O extends Operation> {
   /** Of this request: a change runs in the request's own transaction. */
   readonly context: Context;
-  readonly actor: O['who'] extends 'public' ? Person | null : Person;
+  readonly actor: O['who'] extends string ? Person | null : Person;
+  /** Where it is asked from; null: from a device that was not let in, which may ask little. */
+  readonly device: O['who'] extends 'anywhere' ? Device | null : Device;
   readonly params: Readonly<Record<string, string>>;
   readonly query: O['query'] extends Schema ? InferType<O['query']> : Record<string, never>;
   readonly body: O['body'] extends Schema ? InferType<O['body']> : unknown;
@@ -28,13 +33,12 @@ interface Call<O extends Operation> {
 
 type Answer<O extends Operation> = O['reply'] extends Schema ? Frozen<InferType<O['reply']>> | undefined : unknown;
 export type Handlers = {
-  readonly [Id in OperationId]: (call: Call<(typeof OPERATIONS)[Id]>) => Promise<Answer<(typeof OPERATIONS)[Id]>>;
+  readonly [Id in OperationId]: (
+    call: Call<(typeof OPERATIONS)[Id]>,
+  ) => Promise<Answer<(typeof OPERATIONS)[Id]> | Refusal>;
 };
 /** A handler, whichever operation it serves: what it is given was checked by that operation's schemas. */
 type AnyHandler = (call: Call<Operation>) => Promise<unknown>;
-
-const LARGEST_JSON = '1mb';
-const LARGEST_RAW = '3mb';
 
 /** Binds every operation of the contract to its handler: who may, what comes in, what goes out. */
 export function bindOperations(
@@ -60,10 +64,14 @@ export function bindOperations(
 /** Who asks is settled before the body is read: a stranger's upload is not even taken in. */
 function admit(context: Context, operation: Operation): RequestHandler {
   return async (request, response, next) => {
-    const token = parse(request.headers.cookie ?? '')[COOKIE] ?? null;
-    // What is open to everybody asks nothing of the records first: whether they can be reached, say.
-    const person = token === null || operation.who === 'public' ? null : await personOfToken(context, token);
-    if (operation.who !== 'public') {
+    const cookies = parse(request.headers.cookie ?? '');
+    const [token, key] = [cookies[COOKIE] ?? null, cookies[DEVICE_COOKIE] ?? null];
+    // What tells whether the records can be reached asks nothing of them first.
+    const device = key === null || operation.isAskedBlind ? null : await deviceOfKey(context, key);
+    if (device === null && operation.who !== 'anywhere') return refuse('not-let-in');
+    const asked = token !== null && device !== null && typeof operation.who !== 'string';
+    const person = asked ? await personOfToken(context, token, device.id) : null;
+    if (typeof operation.who !== 'string') {
       if (person === null) return refuse('not-signed-in');
       // A page says who it believes is signed in: where somebody else signed in meanwhile, nothing is done in their name.
       const believed = request.get(PERSON_HEADER);
@@ -74,13 +82,9 @@ function admit(context: Context, operation: Operation): RequestHandler {
     }
     response.locals['person'] = person;
     response.locals['token'] = token;
+    response.locals['device'] = device;
     next();
   };
-}
-
-function bodyOf(operation: Operation): RequestHandler[] {
-  if (operation.raw) return [express.raw({ type: () => true, limit: LARGEST_RAW })];
-  return operation.body ? [express.json({ limit: LARGEST_JSON, type: () => true })] : [];
 }
 
 async function run(
@@ -92,6 +96,7 @@ async function run(
 ): Promise<void> {
   const person: Person | null = response.locals['person'];
   const token: string | null = response.locals['token'];
+  const device: Device | null = response.locals['device'];
   const query = await checked(operation.query, request.query);
   const body = operation.body ? await checked(operation.body.noUnknown(), request.body) : request.body;
   const call = {
@@ -99,8 +104,9 @@ async function run(
     params: paramsOf(request),
     query,
     body,
-    seenVersion: versionOf(request),
+    seenVersion: versionOf(operation, request),
     token,
+    device,
     response,
   };
   const handleIn = (own: Context): Promise<unknown> => handle({ ...call, context: own } as Call<Operation>);
@@ -109,6 +115,8 @@ async function run(
     operation.method === 'get'
       ? { status: operation.status ?? 200, body: await handleIn(context) }
       : await exactlyOnce({ context, operation, person, request }, handleIn);
+  // Refused, with what it changed kept.
+  if (answer.body instanceof Refusal) throw answer.body;
   if (response.headersSent) return;
   if (operation.ifMatch) setVersion(response, answer.body);
   response.status(answer.status).json(answer.body);
@@ -124,8 +132,9 @@ const paramsOf = (request: Request): Record<string, string> =>
   Object.fromEntries(Object.entries(request.params).map(([name, value]) => [name, String(value)]));
 
 /** A version that cannot be read is refused: passed over, it would let a change through that its maker wanted guarded. */
-function versionOf(request: Request): number | null {
+function versionOf({ ifMatch, method }: Operation, request: Request): number | null {
   const sent = request.get('If-Match');
+  if (sent === undefined && ifMatch && method !== 'get') return refuse('version-wanted');
   if (sent === undefined || sent === '*') return null;
   const match = /^(?:W\/)?"(\d{1,9})"$/.exec(sent);
   return match ? Number(match[1]) : refuse('not-valid', { field: 'If-Match' });

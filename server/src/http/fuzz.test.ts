@@ -37,7 +37,7 @@ describe('odd requests', () => {
     const ended = await fuzz(
       yard.url,
       requests,
-      ROLES.map((role) => yard.cookieOf(role)),
+      ROLES.map((role) => `${yard.device.cookie}; ${yard.cookieOf(role)}`),
     );
     assert.equal(ended.bad.length, 0, worst(ended));
     // It is no test when all are refused before they are read.

@@ -1,6 +1,3 @@
-import { isClassId, type ClassId } from '@hudrik/core/catalogue';
-import { timingSafeEqual } from 'node:crypto';
-import type { Response } from 'express';
 import { sql } from 'kysely';
 import { enqueue } from '../background/enqueue';
 import { addAbsence, endAbsence, readWorkingHours, setHours } from '../bench/workingHours';
@@ -19,7 +16,6 @@ import { exportModels, importModels } from '../exchange/models';
 import { exportPlans, importPlans } from '../exchange/plans';
 import { exportParts, importParts } from '../exchange/parts';
 import { exportUnits, importUnits } from '../exchange/units';
-import type { EventSource } from '../events';
 import { forgetLearned, readLearned } from '../findings/learned';
 import { readFinding, readUnitFinding } from '../findings/readFinding';
 import { addUnit } from '../fleet/addUnit';
@@ -46,9 +42,8 @@ import { addOrder, askAgain, readOrders, receiveOrder } from '../parts/orders';
 import { addPart, countPart, readParts } from '../parts/parts';
 import { askQuote, readQuote } from '../parts/quotes';
 import { addPerson, changePerson, readPeople, setPreferences } from '../people/people';
-import { readSignInOptions, SESSION_DAYS, signIn, signOut } from '../people/sessions';
 import { changeSettings, readSettings } from '../people/settings';
-import { putPhoto, readPhoto, readThumb, type Photo } from '../photos/photos';
+import { putPhoto, readPhoto, readThumb } from '../photos/photos';
 import { cardPdf } from '../printing/cardPdf';
 import { dayPdf } from '../printing/dayPdf';
 import { estimatePdf } from '../printing/estimatePdf';
@@ -59,44 +54,23 @@ import { chooseLayUp, setModelTank, setSeasons } from '../layUp/changeLayUp';
 import { readLayUp } from '../layUp/readLayUp';
 import { layUpTags } from '../layUp/layUpTags';
 import { exportSeasonSheet, readSeasonSheet, seasonPdf } from '../layUp/seasonSheet';
-import { refuse } from '../refusal';
 import { readShift } from '../shift/shift';
-import { COOKIE, type Handlers } from './bind';
+import { accessHandlersOf } from './accessHandlers';
+import { bytesOf, classIn, numberIn, originOf, param, sendCsv, sendPdf, sendPhoto, textOf } from './answers';
+import type { Handlers } from './bind';
+import type { Installation } from './installation';
 import { openApiDocument } from './openapi';
-import { streamEvents } from './streamEvents';
 import { streamLive } from './streamLive';
-
-export interface Installation {
-  readonly version: string;
-  readonly demo: boolean;
-  /** The one-time code that makes the first lead, while there is nobody. */
-  readonly firstLeadCode: string | null;
-  /** Where the event streams hear what changed. */
-  readonly events: EventSource;
-}
 
 /** One line per operation: parsing is done, the use case does the work. The context is the request's own: a change runs in its transaction. */
 export function handlersOf(installation: Installation): Handlers {
   return {
     health: async ({ context }) => ({ ok: true, store: await reaches(context), version: installation.version }),
     openapi: async () => openApiDocument(installation.version),
-    signInOptions: async ({ context }) => readSignInOptions(context, installation.demo),
-    signIn: async ({ context, body, response }) => enter(response, await signIn(context, body.personId, body.pin)),
-    firstLead: async ({ context, body, response }) => {
-      await mustBeFirst(context, installation, body.code);
-      const person = await addPerson(context.db, { name: body.name, role: 'lead', pin: body.pin });
-      return enter(response, await signIn(context, person.id, body.pin));
-    },
-    me: async ({ actor }) => actor,
-    signOut: async ({ context, token, response }) => {
-      if (token) await signOut(context, token);
-      response.clearCookie(COOKIE, { path: '/' });
-      return {};
-    },
+    ...accessHandlersOf(installation),
     setPreferences: async ({ context, actor, body }) => setPreferences(context, actor.id, body),
     settings: async ({ context }) => readSettings(context.db),
     changeSettings: async ({ context, body }) => changeSettings(context.db, body),
-    events: async ({ response }) => streamEvents(installation.events, response),
     people: async ({ context }) => readPeople(context.db),
     changePerson: async ({ context, params, body }) => changePerson(context, numberIn(params, 'id'), body),
     addPerson: async ({ context, body }) => addPerson(context.db, body),
@@ -217,8 +191,8 @@ export function handlersOf(installation: Installation): Handlers {
     sendOrder: async ({ context, params }) => askAgain(context, param(params, 'id')),
     receiveOrder: async ({ context, actor, params }) => receiveOrder(context, actor, param(params, 'id')),
     exchangeParts: async ({ context }) => readExchangeParts(context),
-    changeExchangePart: async ({ context, params, body }) =>
-      changeExchangePart(context, param(params, 'id'), body.state),
+    changeExchangePart: async ({ context, actor, params, body }) =>
+      changeExchangePart(context, actor, param(params, 'id'), body.state),
 
     importParts: async ({ context, actor, body }) => importParts(context, actor, textOf(body)),
     exportParts: async ({ context, response }) => sendCsv(response, 'parts', await exportParts(context.db)),
@@ -233,58 +207,9 @@ export function handlersOf(installation: Installation): Handlers {
   };
 }
 
-type Params = Readonly<Record<string, string>>;
-const param = (params: Params, name: string): string => params[name] ?? '';
-const numberIn = (params: Params, name: string): number =>
-  /^\d{1,15}$/.test(param(params, name)) ? Number(params[name]) : refuse('not-found', { [name]: param(params, name) });
-const classIn = (params: Params): ClassId => {
-  const classId = param(params, 'class');
-  return isClassId(classId) ? classId : refuse('not-found', { class: classId });
-};
-const bytesOf = (body: unknown): Buffer => (Buffer.isBuffer(body) ? body : Buffer.alloc(0));
-const textOf = (body: unknown): string => bytesOf(body).toString('utf8');
-
-function sendPhoto(
-  response: Response,
-  { mediaType, bytes }: Photo,
-  { isFinal }: { readonly isFinal: boolean },
-): undefined {
-  response.setHeader('Cache-Control', isFinal ? 'private, max-age=31536000, immutable' : 'no-store');
-  response.type(mediaType).send(bytes);
-  return undefined;
-}
-
-/** Where the app is reached, as the one who asks reached it: a printed code must lead back there. */
-const originOf = ({ req }: Response): string => `${req.protocol}://${req.get('host') ?? 'localhost'}`;
-
-function sendPdf(response: Response, name: string, bytes: Buffer): undefined {
-  response.setHeader('Content-Disposition', `inline; filename="${name}.pdf"`);
-  response.type('application/pdf').send(bytes);
-  return undefined;
-}
-
-function sendCsv(response: Response, name: string, csv: string): undefined {
-  response.attachment(`${name}.csv`).type('text/csv; charset=utf-8; header=present').send(csv);
-  return undefined;
-}
-
 async function reaches({ db }: Context): Promise<boolean> {
   return sql`select 1`.execute(db).then(
     () => true,
     () => false,
   );
-}
-
-function enter<T>(response: Response, { token, person }: { token: string; person: T }): T {
-  const maxAge = SESSION_DAYS * 86_400_000;
-  response.cookie(COOKIE, token, { httpOnly: true, sameSite: 'strict', path: '/', maxAge });
-  return person;
-}
-
-async function mustBeFirst({ db }: Context, installation: Installation, code: string): Promise<void> {
-  const wanted = Buffer.from(installation.firstLeadCode ?? '');
-  const given = Buffer.from(code);
-  const fits = wanted.length > 0 && wanted.length === given.length && timingSafeEqual(wanted, given);
-  if (!fits || (await db.selectFrom('person').select('id').limit(1).executeTakeFirst()))
-    refuse('not-found', { field: 'code' });
 }

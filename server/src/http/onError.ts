@@ -24,6 +24,8 @@ const RETRY_AFTER = '2';
 export const onError =
   (log: Logger): ErrorRequestHandler =>
   (error: unknown, request, response, next) => {
+    // Cut off: it was answered, and nobody reads on.
+    if (response.writableEnded) return;
     if (response.headersSent) return next(error);
     const refusal = toRefusal(error);
     const { method, path } = request;

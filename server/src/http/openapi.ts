@@ -50,7 +50,7 @@ function describe(id: OperationId, operation: Operation): Record<string, unknown
   return {
     operationId: id,
     summary: operation.summary,
-    ...(operation.who === 'public'
+    ...(typeof operation.who === 'string'
       ? {}
       : { security: [{ session: [] }], description: `For: ${operation.who.join(', ')}.` }),
     parameters: [...pathParameters(operation), ...queryParameters(operation), ...headerParameters(operation)],

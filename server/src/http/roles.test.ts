@@ -6,13 +6,13 @@ import { SAMPLES } from '@hudrik/core/log/samples';
 import { problemIn, useYard } from '../testing/yard';
 import { entriesOf } from '@hudrik/core/typed';
 
-/** Who may call what, written by hand: apprentice, technician, lead, counter; “-” is for nobody signed in, too. */
+/** Who may call what, written by hand: apprentice, technician, lead, counter; “-”: on a device that was let in nobody need be signed in; “*”: from anywhere. */
 const WHO: Readonly<Record<OperationId, string>> = {
-  health: '-',
+  health: '*',
   openapi: '-',
-  signInOptions: '-',
+  signInOptions: '*',
   signIn: '-',
-  firstLead: '-',
+  firstLead: '*',
   me: 'a t l c',
   signOut: 'a t l c',
   setPreferences: 'a t l c',
@@ -22,6 +22,13 @@ const WHO: Readonly<Record<OperationId, string>> = {
   people: 'l',
   changePerson: 'l',
   addPerson: 'l',
+  letIn: '*',
+  makeDeviceCode: 'l',
+  putOutDevice: 'l',
+  access: 'a t l c',
+  endSession: 'a t l c',
+  changeOwnPin: 'a t l c',
+  wrongPinsSeen: 'a t l c',
   shift: 'a t l c',
   units: 'a t l c',
   unit: 'a t l c',
@@ -74,7 +81,7 @@ const WHO: Readonly<Record<OperationId, string>> = {
   readDeskNow: 'l c',
   calendarAddress: 'a t l c',
   renewCalendar: 'a t l c',
-  ownCalendar: '-',
+  ownCalendar: '*',
   hireCalendar: 'a t l c',
   changeHire: 'l c',
   cancelHire: 'l c',
@@ -117,28 +124,38 @@ const WHO: Readonly<Record<OperationId, string>> = {
   exportHires: 'a t l c',
 };
 
-/** Streams do not end, and signing out would end the others. */
-const ASKED_APART: readonly OperationId[] = ['events', 'live', 'signOut'];
+/** Streams do not end; signing out and putting out would end the others. */
+const ASKED_APART: readonly OperationId[] = ['events', 'live', 'signOut', 'putOutDevice', 'endSession'];
 const LETTERS: Readonly<Record<Role, string>> = { apprentice: 'a', technician: 't', lead: 'l', counter: 'c' };
-const may = (id: OperationId, role: Role): boolean => WHO[id] === '-' || WHO[id].split(' ').includes(LETTERS[role]);
+const may = (id: OperationId, role: Role): boolean =>
+  ['-', '*'].includes(WHO[id]) || WHO[id].split(' ').includes(LETTERS[role]);
 
 describe('who may call what', () => {
   const yard = useYard();
   const operations = entriesOf<OperationId, Operation>(OPERATIONS);
-  const call = (operation: Operation, as?: Role) =>
+  const call = (operation: Operation, as?: Role, cookie?: string) =>
     yard.ask(
       operation.method.toUpperCase(),
       operation.path.replaceAll('{tag}', 'GE-01').replaceAll(/\{\w+\}/g, '1'),
-      operation.method === 'get' ? { as } : { as, body: {} },
+      operation.method === 'get' ? { as, cookie } : { as, cookie, body: {} },
     );
 
   test('nobody who is not signed in, but for what is open to all', async () => {
     for (const [id, operation] of operations) {
       const response = await call(operation);
-      const isOpen = WHO[id] === '-';
+      const isOpen = WHO[id].length === 1 && !'atlc'.includes(WHO[id]);
       assert.equal(response.status === 401 && id !== 'signIn', !isOpen, `${id}: ${response.status}`);
       if (!isOpen) assert.equal((await problemIn(response)).code, 'not-signed-in');
     }
+  });
+
+  test('on a device that was not let in: who is signed in elsewhere is nobody, and nothing answers but what lets it in', async () => {
+    for (const cookie of ['', 'hudrik_device=guessed'])
+      for (const [id, operation] of operations) {
+        const response = await call(operation, 'lead', cookie);
+        const isRefused = response.status === 401 && (await problemIn(response)).code === 'not-let-in';
+        assert.equal(isRefused, WHO[id] !== '*', `${id}: ${response.status}`);
+      }
   });
 
   test('each role what the table says, and nothing else', async () => {

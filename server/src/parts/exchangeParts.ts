@@ -1,6 +1,6 @@
-import type { ExchangePart } from '@hudrik/core/contracts';
+import { SIGNS_OFF, type ExchangePart } from '@hudrik/core/contracts';
 import { EXCHANGE_PART, type ExchangeState } from '@hudrik/core/states';
-import type { Context } from '../context';
+import type { Actor, Context } from '../context';
 import { inTransaction } from '../database/inTransaction';
 import { isUuid } from '../isUuid';
 import { refuse } from '../refusal';
@@ -35,9 +35,13 @@ export async function readExchangeParts({ db }: Pick<Context, 'db'>): Promise<{ 
 /** As taken, cleaned, proved, fitted, scrapped: never back from an end. */
 export async function changeExchangePart(
   context: Context,
+  actor: Actor,
   id: string,
   state: ExchangeState,
 ): Promise<{ parts: ExchangePart[] }> {
+  // To call it proven is to sign it off.
+  if (state === 'proven' && !SIGNS_OFF.includes(actor.role))
+    refuse('not-your-role', { role: actor.role, wants: SIGNS_OFF });
   await inTransaction(context.db, async (trx) => {
     const part = isUuid(id)
       ? await trx.selectFrom('exchange_part').select('state').where('id', '=', id).forUpdate().executeTakeFirst()

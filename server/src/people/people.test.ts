@@ -1,6 +1,8 @@
 import assert from 'node:assert/strict';
 import { describe, test } from 'node:test';
 import type { Role } from '@hudrik/core/contracts';
+import type { Context } from '../context';
+import { Refusal } from '../refusal';
 import { addPerson, personById } from './people';
 import { readSignInOptions, signIn, personOfToken, signOut } from './sessions';
 import { problemIn, useYard } from '../testing/yard';
@@ -15,6 +17,12 @@ describe('people', () => {
   }
   const people = async (): Promise<readonly Line[]> =>
     (await yard.read<{ people: Line[] }>('/api/people', 'lead')).people;
+  /** Signs in at the tests' device; what is refused is thrown. */
+  const signInOn = async (context: Pick<Context, 'db' | 'now'>, personId: number, pin: string) => {
+    const signed = await signIn(context, { personId, pin, device: { id: yard.device.id, name: 'The bench PC' } });
+    if (signed instanceof Refusal) throw signed;
+    return signed;
+  };
   const change = (id: number, body: object) => yard.ask('PATCH', `/api/people/${id}`, { as: 'lead', body });
 
   test('by name, who has left last, with when', async () => {
@@ -44,7 +52,7 @@ describe('people', () => {
     const lead = yard.personId('lead');
     for (const body of [{ left: true }, { role: 'technician' }, { left: true, role: 'lead' }])
       assert.equal((await problemIn(await change(lead, body))).code, 'last-lead');
-    assert.equal((await change(lead, { pin: '54321' })).status, 200);
+    assert.equal((await change(lead, { pin: '543217' })).status, 200);
     await yard.db
       .updateTable('person')
       .set({
@@ -67,35 +75,35 @@ describe('people', () => {
   test('a new PIN and leaving sign out everywhere; another role does not', async () => {
     const context = { db: yard.db, now: () => yard.now };
     const { id } = await addPerson(yard.db, { name: 'Bbb', role: 'technician', pin: '11111' });
-    const isIn = async (token: string) => (await personOfToken(context, token)) !== null;
-    const { token } = await signIn(context, id, '11111');
+    const isIn = async (token: string) => (await personOfToken(context, token, yard.device.id)) !== null;
+    const { token } = await signInOn(context, id, '11111');
     assert.equal(await isIn(token), true);
     await change(id, { role: 'apprentice' });
     assert.equal(await isIn(token), true);
-    await change(id, { pin: '22222' });
+    await change(id, { pin: '471183' });
     assert.equal(await isIn(token), false);
-    await assert.rejects(signIn(context, id, '11111'));
-    const again = await signIn(context, id, '22222');
+    await assert.rejects(signInOn(context, id, '11111'));
+    const again = await signInOn(context, id, '471183');
     await change(id, { left: true });
     assert.equal(await isIn(again.token), false);
-    await assert.rejects(signIn(context, id, '22222'));
+    await assert.rejects(signInOn(context, id, '471183'));
     assert.equal(await personById(yard.db, id), undefined);
-    await assert.rejects(signIn(context, 99_999, '22222'));
+    await assert.rejects(signInOn(context, 99_999, '471183'));
   });
 
   test('a session ends at its time, and when it is signed out', async () => {
     const context = (ms: number) => ({ db: yard.db, now: () => new Date(yard.now.getTime() + ms) });
     const DAY = 86_400_000;
-    const { token } = await signIn(context(0), yard.personId('counter'), '12345');
-    assert.ok(await personOfToken(context(14 * DAY - 1), token));
-    assert.equal(await personOfToken(context(14 * DAY), token), null);
+    const { token } = await signInOn(context(0), yard.personId('counter'), '12345');
+    assert.ok(await personOfToken(context(14 * DAY - 1), token, yard.device.id));
+    assert.equal(await personOfToken(context(14 * DAY), token, yard.device.id), null);
     await signOut(context(0), token);
-    assert.equal(await personOfToken(context(0), token), null);
+    assert.equal(await personOfToken(context(0), token, yard.device.id), null);
   });
 
   test('the sign-in shows who is here; their PINs in the demo alone, and only those that it made', async () => {
     await addPerson(yard.db, { name: 'Ccc', role: 'counter', pin: '12345', demoPin: '12345' });
-    const shown = async (demo: boolean) => (await readSignInOptions(yard.context, demo)).people;
+    const shown = async (demo: boolean) => (await readSignInOptions(yard.context, demo, true)).people;
     assert.ok(!(await shown(false)).some((person) => 'demoPin' in person));
     const withPin = (await shown(true)).filter((person) => 'demoPin' in person);
     assert.deepEqual(
@@ -103,7 +111,7 @@ describe('people', () => {
       [['Ccc', '12345']],
     );
     assert.ok(!(await shown(true)).some((person) => person.name === 'Bbb'));
-    const options = await readSignInOptions(yard.context, true);
+    const options = await readSignInOptions(yard.context, true, true);
     assert.deepEqual([options.wantsFirstLead, options.demo], [false, true]);
   });
 

@@ -5,9 +5,11 @@ import type { Actor, Context } from '../context';
 import { inTransaction } from '../database/inTransaction';
 import type { Db } from '../database/tables';
 import { refuse } from '../refusal';
+import { sessionsEnded } from './devices';
+import { mustBeHard } from './mustBeHard';
 
 /** Argon2id with the package's defaults (19 MiB, 2 passes): OWASP's first choice for passwords. */
-const hashPin = (pin: string): Promise<string> => hash(pin);
+export const hashPin = (pin: string): Promise<string> => hash(pin);
 export const isPin = (pinHash: string, pin: string): Promise<boolean> => verify(pinHash, pin);
 
 interface PersonRow {
@@ -107,6 +109,7 @@ export async function changePerson({ db, now }: Pick<Context, 'db' | 'now'>, per
       .execute();
     const row = await trx.selectFrom('person').selectAll().where('id', '=', personId).forUpdate().executeTakeFirst();
     if (row === undefined) return refuse('not-found', { id: personId });
+    if (change.pin !== undefined) mustBeHard(change.pin, row.name);
     const remainsLead = (change.role ?? row.role) === 'lead' && !(change.left ?? row.left_at !== null);
     if (!remainsLead && leads.every((lead) => lead.id === personId)) refuse('last-lead', { name: row.name });
     await trx
@@ -114,13 +117,15 @@ export async function changePerson({ db, now }: Pick<Context, 'db' | 'now'>, per
       .set({
         role: change.role ?? row.role,
         ...(change.skills === undefined ? {} : { skills: JSON.stringify(change.skills) }),
-        ...(pinHash === undefined ? {} : { pin_hash: pinHash, demo_pin: null }),
+        ...(pinHash === undefined ? {} : { pin_hash: pinHash, demo_pin: null, pin_is_short: false }),
         ...(change.left === undefined ? {} : { left_at: change.left ? now() : null }),
       })
       .where('id', '=', personId)
       .execute();
-    if (change.pin !== undefined || change.left)
+    if (change.pin !== undefined || change.left) {
       await trx.deleteFrom('session').where('person_id', '=', personId).execute();
+      await sessionsEnded(trx);
+    }
     return undefined;
   });
   return readPeople(db);

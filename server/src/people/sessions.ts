@@ -1,49 +1,82 @@
-import { createHash, randomBytes } from 'node:crypto';
 import type { Person, SignInOptions } from '@hudrik/core/contracts';
+import { PIN_LENGTH } from '@hudrik/core/people';
 import type { Context } from '../context';
-import { refuse } from '../refusal';
-import { isPin, toPerson } from './people';
+import { Refusal } from '../refusal';
+import { sessionsEnded, type Device } from './devices';
+import { toPerson } from './people';
+import { tryPin } from './pinTries';
+import { freshSecret, hashOf } from './secrets';
 import { readSettings } from './settings';
 
 export const SESSION_DAYS = 14;
 const DAY_MS = 86_400_000;
+const SEEN_MS = 60_000;
 
-const tokenHash = (token: string): Buffer => createHash('sha256').update(token).digest();
+type Asking = Pick<Context, 'db' | 'now'>;
 
-/** Signs in and gives the session's token: only its hash is kept. */
+const isShort = (pin: string): boolean => pin.length < PIN_LENGTH.value;
+
+interface SigningIn {
+  readonly personId: number;
+  readonly pin: string;
+  readonly device: Device;
+}
+
+/** Signs in on a device that was let in, and gives the session's token: only its hash is kept. */
 export async function signIn(
-  { db, now }: Pick<Context, 'db' | 'now'>,
-  personId: number,
-  pin: string,
-): Promise<{ token: string; person: Person }> {
+  { db, now }: Asking,
+  { personId, pin, device }: SigningIn,
+): Promise<{ readonly token: string; readonly person: Person } | Refusal> {
   const row = await db.selectFrom('person').selectAll().where('id', '=', personId).executeTakeFirst();
-  if (row === undefined || row.left_at !== null || !(await isPin(row.pin_hash, pin))) return refuse('wrong-pin');
-  const token = randomBytes(32).toString('base64url');
+  if (row === undefined || row.left_at !== null) return new Refusal('wrong-pin');
+  const wrong = await tryPin({ db, now }, row, device, pin);
+  if (wrong !== null) return wrong;
+  // Of PINs of older versions nobody knows how long they are until they are typed.
+  if (row.pin_is_short === null)
+    await db
+      .updateTable('person')
+      .set({ pin_is_short: isShort(pin) })
+      .where('id', '=', row.id)
+      .execute();
+  const token = freshSecret();
   const expiresAt = new Date(now().getTime() + SESSION_DAYS * DAY_MS);
   await db
     .insertInto('session')
-    .values({ token_hash: tokenHash(token), person_id: row.id, expires_at: expiresAt })
+    .values({
+      token_hash: hashOf(token),
+      ...{ person_id: row.id, device_id: device.id, created_at: now(), seen_at: now(), expires_at: expiresAt },
+    })
     .execute();
   return { token, person: toPerson(row) };
 }
 
-export async function personOfToken({ db, now }: Pick<Context, 'db' | 'now'>, token: string): Promise<Person | null> {
+/** Who has this token, on this device. */
+export async function personOfToken({ db, now }: Asking, token: string, deviceId: number): Promise<Person | null> {
   const row = await db
     .selectFrom('session as s')
     .innerJoin('person as p', 'p.id', 's.person_id')
-    .select(['p.id', 'p.name', 'p.role', 'p.preferences'])
-    .where('s.token_hash', '=', tokenHash(token))
+    .select(['p.id', 'p.name', 'p.role', 'p.preferences', 's.seen_at', 's.id as session'])
+    .where('s.token_hash', '=', hashOf(token))
+    .where('s.device_id', '=', deviceId)
     .where('s.expires_at', '>', now())
     .executeTakeFirst();
-  return row ? toPerson(row) : null;
+  if (row === undefined) return null;
+  if (now().getTime() - row.seen_at.getTime() > SEEN_MS)
+    await db.updateTable('session').set({ seen_at: now() }).where('id', '=', row.session).execute();
+  return toPerson(row);
 }
 
 export async function signOut({ db }: Pick<Context, 'db'>, token: string): Promise<void> {
-  await db.deleteFrom('session').where('token_hash', '=', tokenHash(token)).execute();
+  await db.deleteFrom('session').where('token_hash', '=', hashOf(token)).execute();
+  await sessionsEnded(db);
 }
 
-/** What the sign-in screen shows: names to tap, and in the demo their PINs. */
-export async function readSignInOptions({ db }: Pick<Context, 'db'>, demo: boolean): Promise<SignInOptions> {
+/** What the sign-in screen shows: names to tap, and in the demo their PINs. A device that was not let in sees nobody's name. */
+export async function readSignInOptions(
+  { db }: Pick<Context, 'db'>,
+  demo: boolean,
+  isLetIn: boolean,
+): Promise<SignInOptions> {
   const rows = await db
     .selectFrom('person')
     .select(['id', 'name', 'role', 'demo_pin'])
@@ -52,10 +85,10 @@ export async function readSignInOptions({ db }: Pick<Context, 'db'>, demo: boole
     .limit(40)
     .execute();
   return {
-    yard: (await readSettings(db)).yard,
-    demo,
+    yard: isLetIn ? (await readSettings(db)).yard : '',
+    ...{ demo, isLetIn },
     wantsFirstLead: rows.length === 0,
-    people: rows.map((row) => ({
+    people: (isLetIn ? rows : []).map((row) => ({
       id: row.id,
       name: row.name,
       role: row.role,

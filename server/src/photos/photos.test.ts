@@ -26,14 +26,37 @@ describe('photos', () => {
       const id = randomUUID();
       const bytes = await picture(60, 40, format);
       const answer = await put(id, bytes);
-      assert.deepEqual(
-        [answer.status < 300, await jsonOf(answer)],
-        [true, { id, width: 60, height: 40, bytes: bytes.length }],
-      );
+      const { width, height } = await jsonOf<{ width: number; height: number }>(answer);
+      assert.deepEqual([answer.status < 300, width, height], [true, 60, 40]);
       const back = await get(id);
       assert.equal(back.headers.get('content-type'), `image/${format}`);
-      assert.ok(Buffer.from(await back.arrayBuffer()).equals(bytes));
+      const [was, is] = [bytes, Buffer.from(await back.arrayBuffer())];
+      const colour = async (picture: Buffer) =>
+        (await sharp(picture).stats()).channels.map(({ mean }) => Math.round(mean / 8));
+      assert.deepEqual(await colour(is), await colour(was));
     });
+
+  test('where it was taken, and what lies behind its end, are not kept; it is upright without saying so', async () => {
+    const told = await sharp(await picture(60, 40))
+      .withExif({ IFD0: { Make: 'Camera of somebody' }, IFD3: { GPSLatitude: '59/1 0/1 0/1' } })
+      .withMetadata({ orientation: 6 })
+      .jpeg()
+      .toBuffer();
+    const id = randomUUID();
+    await put(id, Buffer.concat([told, Buffer.from('<script>behind the end</script>')]));
+    const kept = (await rowOf(id)).bytes;
+    const { exif, orientation, width, height } = await sharp(kept).metadata();
+    assert.deepEqual([exif, orientation, width, height], [undefined, undefined, 40, 60]);
+    assert.ok(!kept.includes('script') && !kept.includes('somebody'));
+  });
+
+  test('a picture of more pixels than any phone takes is refused by its head', async () => {
+    // A PNG’s size stands in its first 24 bytes (PNG 3rd edition, 11.2.1).
+    const bomb = Buffer.from(await picture(10, 10, 'png'));
+    bomb.writeUInt32BE(60_000, 16);
+    bomb.writeUInt32BE(60_000, 20);
+    assert.equal((await problemIn(await put(randomUUID(), bomb))).code, 'too-large');
+  });
 
   test('another kind of picture, a broken one, none at all and one too large are refused', async () => {
     const whole = await picture(60, 40);
@@ -56,7 +79,10 @@ describe('photos', () => {
     assert.ok((await put(id, bytes)).ok);
     assert.ok((await put(id, bytes)).ok);
     assert.equal((await problemIn(await put(id, await picture(61, 40)))).code, 'key-reused');
-    assert.ok((await rowOf(id)).bytes.equals(bytes));
+    assert.deepEqual(
+      (({ width, height }) => [width, height])(await sharp((await rowOf(id)).bytes).metadata()),
+      [60, 40],
+    );
   });
 
   test('its small one is made in the background, no wider than 240; until then the photo itself stands for it', async () => {

@@ -1,5 +1,6 @@
+import { createHash } from 'node:crypto';
 import { imageSize } from 'image-size';
-import sharp from 'sharp';
+import sharp, { type Sharp } from 'sharp';
 import { enqueue } from '../background/enqueue';
 import { notifyChange } from '../background/notify';
 import type { Actor, Context } from '../context';
@@ -9,7 +10,8 @@ import { isUuid } from '../isUuid';
 import { personById } from '../people/people';
 import { refuse } from '../refusal';
 
-const MEDIA_TYPES: Readonly<Record<string, string>> = { jpg: 'image/jpeg', png: 'image/png', webp: 'image/webp' };
+type PhotoType = 'image/jpeg' | 'image/png' | 'image/webp';
+const MEDIA_TYPES: Readonly<Record<string, PhotoType>> = { jpg: 'image/jpeg', png: 'image/png', webp: 'image/webp' };
 const LARGEST_PHOTO_BYTES = 2_500_000;
 
 /**
@@ -19,8 +21,8 @@ const LARGEST_PHOTO_BYTES = 2_500_000;
 export async function putPhoto(context: Context, actor: Actor, id: string, bytes: Buffer, madeBy: number | null) {
   if (!isUuid(id)) return refuse('not-valid', { field: 'id' });
   if (bytes.length > LARGEST_PHOTO_BYTES) return refuse('too-large', { most: LARGEST_PHOTO_BYTES });
-  const { width, height, mediaType } = measure(bytes);
-  await mustDecode(bytes);
+  const { mediaType, bytes: kept, width, height } = await drawnAnew(bytes, measure(bytes));
+  const sentHash = createHash('sha256').update(bytes).digest();
   const maker = await makerOf(context, actor, madeBy);
   await inTransaction(context.db, async (trx) => {
     const fresh = await trx
@@ -31,17 +33,18 @@ export async function putPhoto(context: Context, actor: Actor, id: string, bytes
         media_type: mediaType,
         width,
         height,
-        bytes,
+        bytes: kept,
+        sent_hash: sentHash,
         thumb: null,
         taken_at: context.now(),
       })
       .onConflict((conflict) => conflict.column('id').doNothing())
       .returning('id')
       .executeTakeFirst();
-    if (fresh === undefined) await mustBeTheSame(trx, id, bytes);
+    if (fresh === undefined) await mustBeTheSame(trx, id, bytes, sentHash);
     else await enqueue(trx, 'thumbnail', { photoId: id }, { key: `thumb-${id}` });
   });
-  return { id, width, height, bytes: bytes.length };
+  return { id, width, height, bytes: kept.length };
 }
 
 async function makerOf({ db }: Context, actor: Actor, madeBy: number | null): Promise<Actor> {
@@ -50,13 +53,35 @@ async function makerOf({ db }: Context, actor: Actor, madeBy: number | null): Pr
   return (await personById(db, madeBy)) ?? refuse('not-found', { person: madeBy });
 }
 
-/** A file that only its head says is a photo is refused. Decoded at a sixteenth, which costs next to nothing. */
-async function mustDecode(bytes: Buffer): Promise<void> {
+/** No photo of a phone has more; what says so of itself is not even opened. */
+const MOST_PIXELS = 50_000_000;
+const QUALITY = 90;
+
+interface Drawn {
+  readonly mediaType: PhotoType;
+  readonly width: number;
+  readonly height: number;
+  readonly bytes: Buffer;
+}
+
+/**
+ * The picture itself, upright, and nothing that came with it: where and when it was taken, by what, and whatever lay behind its end. A file that
+ * only its head says is a photo is refused.
+ */
+async function drawnAnew(bytes: Buffer, { width, height, mediaType }: Omit<Drawn, 'bytes'>): Promise<Drawn> {
+  if (width * height > MOST_PIXELS) return refuse('too-large', { mostPixels: MOST_PIXELS });
   try {
-    await sharp(bytes, { failOn: 'error' }).resize(16).raw().toBuffer();
+    const picture = sharp(bytes, { failOn: 'error', limitInputPixels: MOST_PIXELS }).rotate();
+    const { data, info } = await drawAs(picture, mediaType).toBuffer({ resolveWithObject: true });
+    return { mediaType, width: info.width, height: info.height, bytes: data };
   } catch {
-    refuse('not-a-photo');
+    return refuse('not-a-photo');
   }
+}
+
+function drawAs(picture: Sharp, mediaType: PhotoType): Sharp {
+  if (mediaType === 'image/png') return picture.png();
+  return mediaType === 'image/webp' ? picture.webp({ quality: QUALITY }) : picture.jpeg({ quality: QUALITY });
 }
 
 const SMALL_EDGE = 240;
@@ -99,7 +124,7 @@ export interface Photo {
   readonly bytes: Buffer;
 }
 
-function measure(bytes: Buffer): { width: number; height: number; mediaType: string } {
+function measure(bytes: Buffer): Omit<Drawn, 'bytes'> {
   try {
     const { width, height, type } = imageSize(bytes);
     const mediaType = MEDIA_TYPES[type ?? ''];
@@ -110,9 +135,15 @@ function measure(bytes: Buffer): { width: number; height: number; mediaType: str
   return refuse('not-a-photo');
 }
 
-async function mustBeTheSame(db: Db, id: string, bytes: Buffer): Promise<void> {
-  const kept = await db.selectFrom('photo').select('bytes').where('id', '=', id).executeTakeFirstOrThrow();
-  if (!kept.bytes.equals(bytes)) refuse('key-reused', { id });
+/** Sent again it is the same. Of photos of older versions only the bytes are known. */
+async function mustBeTheSame(db: Db, id: string, bytes: Buffer, sentHash: Buffer): Promise<void> {
+  const kept = await db
+    .selectFrom('photo')
+    .select(['bytes', 'sent_hash'])
+    .where('id', '=', id)
+    .executeTakeFirstOrThrow();
+  const isSame = kept.sent_hash ? kept.sent_hash.equals(sentHash) : kept.bytes.equals(bytes);
+  if (!isSame) refuse('key-reused', { id });
 }
 
 export async function readPhoto({ db }: Pick<Context, 'db'>, id: string): Promise<Photo> {

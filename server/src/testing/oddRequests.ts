@@ -195,7 +195,7 @@ const segment = (known: Known): fc.Arbitrary<string> =>
 
 const STREAMS = ['events', 'live'];
 /** Signing out would send the rest away. */
-const LEFT_OUT = ['signOut'];
+const LEFT_OUT = ['signOut', 'putOutDevice', 'endSession'];
 
 function requestOf(path: string, method: string, described: Described, known: Known): fc.Arbitrary<OddRequest> {
   const names = [...path.matchAll(/\{(\w+)\}/g)].map((match) => match[0]);

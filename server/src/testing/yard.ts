@@ -20,6 +20,7 @@ import { insertUnit } from '../fleet/addUnit';
 import { changeUnit } from '../log/changeUnit';
 import { httpApp } from '../http/app';
 import { httpSupplier, type Supplier } from '../parts/supplier';
+import { letDeviceIn } from '../people/devices';
 import { addPerson } from '../people/people';
 import { startStandIns } from '../standins/start';
 import { makeDatabase } from './databases';
@@ -44,6 +45,8 @@ interface Asked {
   readonly body?: unknown;
   readonly raw?: string | Buffer;
   readonly headers?: Record<string, string>;
+  /** Asked from another device than the tests’ own. */
+  readonly cookie?: string;
 }
 
 /** A yard of its own for one test file: its database, its people, its clock, its server on a free port. */
@@ -56,6 +59,8 @@ export class TestYard {
   now = new Date('2030-03-04T09:00:00Z');
   readonly personIds = new Map<Role, number>();
   readonly #cookies = new Map<Role, string>();
+  /** The device that the tests' people sit at. */
+  device!: { readonly id: number; readonly cookie: string };
   #close: () => Promise<void> = async () => undefined;
 
   /** What the booking desk answers. */
@@ -67,7 +72,7 @@ export class TestYard {
   /** What the machines’ feed answers. */
   equipmentAnswer: FeedAnswer = { ok: false, problem: 'away' };
 
-  async open(signInsPerMinute = 1000): Promise<void> {
+  async open(codesPerMinute = 1000): Promise<void> {
     const database = await makeDatabase();
     this.pool = openPool(database.url, 16);
     this.db = databaseOn(this.pool);
@@ -95,10 +100,11 @@ export class TestYard {
       equipment: { read: async () => this.equipmentAnswer },
     };
     const installation = { version: 'test', demo: false, firstLeadCode: 'first-code', events };
-    const app = httpApp({ context: this.context, installation, log: silent, webFolder: null, signInsPerMinute });
+    const app = httpApp({ context: this.context, installation, log: silent, webFolder: null, codesPerMinute });
     const listening = app.listen(0, '127.0.0.1');
     await new Promise((resolve) => listening.once('listening', resolve));
     this.url = `http://127.0.0.1:${portOf(listening)}`;
+    this.device = await this.letIn('The bench PC');
     this.#close = async () => {
       standIns.stop();
       await events.stop();
@@ -124,6 +130,12 @@ export class TestYard {
       const answer = await this.ask('POST', '/api/session', { body: { personId, pin: '12345' } });
       this.#cookies.set(role, answer.headers.get('set-cookie')?.split(';')[0] ?? '');
     }
+  }
+
+  /** Another device, as if a lead had shown its code. */
+  async letIn(name: string): Promise<{ readonly id: number; readonly cookie: string }> {
+    const { key, device } = await letDeviceIn(this.context, name, null);
+    return { id: device.id, cookie: `hudrik_device=${key}` };
   }
 
   cookieOf(role: Role): string {
@@ -167,11 +179,11 @@ export class TestYard {
     });
   }
 
-  async ask(method: string, path: string, { as, body, raw, headers }: Asked = {}): Promise<Response> {
+  async ask(method: string, path: string, { as, body, raw, headers, cookie }: Asked = {}): Promise<Response> {
     return fetch(this.url + path, {
       method,
       headers: {
-        ...(as ? { cookie: this.cookieOf(as) } : {}),
+        cookie: [cookie ?? this.device.cookie, ...(as ? [this.cookieOf(as)] : [])].join('; '),
         ...(raw === undefined ? { 'content-type': 'application/json' } : {}),
         ...headers,
       },

@@ -1,18 +1,19 @@
-import { router } from 'expo-router';
+import { sayWeakness, weaknessOfPin } from '@hudrik/core/people';
 import { useState } from 'react';
 import { ScrollView } from 'react-native';
-import { queryClient, readKey, sentenceOf, useChange } from '@/api';
+import { sentenceOf, useChange } from '@/api';
 import { Button, Failure, Field, Heading, Words } from '@/design';
+import { openAnew } from './openAnew';
 
 /** Opened by the printed one-time link: makes the first lead of a new yard. */
 export function FirstLead({ code }: { readonly code: string }) {
   const first = useChange('firstLead');
   const [name, setName] = useState('');
   const [pin, setPin] = useState('');
+  const weakness = weaknessOfPin(pin, name);
   const make = async () => {
-    const person = await first.mutateAsync({ body: { code, name, pin } });
-    queryClient.setQueryData(readKey('me'), person);
-    router.replace('/');
+    await first.mutateAsync({ body: { code, name, pin } });
+    openAnew();
   };
   return (
     <ScrollView
@@ -24,12 +25,13 @@ export function FirstLead({ code }: { readonly code: string }) {
       <Words>This link works once. The lead you create here adds everybody else.</Words>
       {first.isError ? <Failure sentence={sentenceOf(first.error)} /> : null}
       <Field label="Name" value={name} onChangeText={setName} />
-      <Field label="PIN or password" value={pin} onChangeText={setPin} secureTextEntry />
+      <Field label="PIN of six figures, or password" value={pin} onChangeText={setPin} secureTextEntry />
       <Button
         kind="main"
         tall
         label="Create the lead"
-        disabled={name.trim() === '' || pin.length < 4 || first.isPending}
+        disabled={first.isPending}
+        offBecause={name.trim() === '' ? 'Enter your name.' : weakness && sayWeakness(weakness)}
         onPress={() => void make().catch(() => undefined)}
       />
     </ScrollView>

@@ -6,6 +6,7 @@ const options = (more: object = {}) => ({
   yard: 'Ferry landing',
   demo: false,
   wantsFirstLead: false,
+  isLetIn: true,
   people: [{ id: 2, name: 'Ivo Tarnwell', role: 'technician', demoPin: null }],
   ...more,
 });
@@ -14,7 +15,7 @@ describe('signing in', () => {
   test('a name, then its PIN; a wrong one is said', async () => {
     const server = show(<SignIn />, {
       'GET /api/sign-in-options': options(),
-      'POST /api/session': refusal(401, 'wrong-pin', {}, 'That name and PIN do not go together.'),
+      'POST /api/session': refusal(401, 'wrong-pin', { seconds: 5 }, 'That name and PIN do not go together.'),
     });
     await press(/^Ivo Tarnwell/);
     type('PIN or password', '120');
@@ -23,6 +24,7 @@ describe('signing in', () => {
     await press('Sign in');
     await waitFor(() => expect(server.sent[0]?.body).toEqual({ personId: 2, pin: '1208' }));
     expect(await screen.findByText(/That name and PIN do not go together/)).toBeTruthy();
+    expect(await screen.findByText('Wait 5 s after so many wrong ones.')).toBeTruthy();
     await press('Another name');
     expect(screen.getByRole('button', { name: /^Ivo Tarnwell/ })).toBeTruthy();
   });
@@ -36,6 +38,11 @@ describe('signing in', () => {
     });
     await press(/^Ivo Tarnwell/);
     await waitFor(() => expect(server.sent[0]?.body).toEqual({ personId: 2, pin: '1207' }));
+  });
+
+  test('a device that was not let in sees nobody’s name', async () => {
+    show(<SignIn />, { 'GET /api/sign-in-options': options({ isLetIn: false, people: [] }) });
+    expect(await screen.findByText('Let this device in')).toBeTruthy();
   });
 
   test('an empty yard says how its first lead is made', async () => {

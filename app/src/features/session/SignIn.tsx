@@ -2,6 +2,8 @@ import type { SignInOptions } from '@hudrik/core/contracts';
 import { useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import { queryClient, readKey, sentenceOf, useChange, useRead } from '@/api';
+import { LetIn } from './LetIn';
+import { useWait } from './useWait';
 import { Button, Empty, Failure, Field, HangTag, Heading, Loading, Words } from '@/design';
 
 const ROLE_WORD = {
@@ -16,6 +18,7 @@ export function SignIn() {
   const options = useRead('signInOptions');
   const signIn = useChange('signIn');
   const [chosen, setChosen] = useState<SignInOptions['people'][number] | null>(null);
+  const wait = useWait(signIn);
   const enter = async (personId: number, pin: string) => {
     const person = await signIn.mutateAsync({ body: { personId, pin } });
     queryClient.setQueryData(readKey('me'), person);
@@ -29,6 +32,7 @@ export function SignIn() {
       />
     );
   if (!options.data) return <Loading what="the names" />;
+  if (!options.data.isLetIn && !options.data.wantsFirstLead) return <LetIn />;
   return (
     <ScrollView
       className="flex-1 bg-tray"
@@ -49,8 +53,12 @@ export function SignIn() {
         <PinEntry
           person={chosen}
           busy={signIn.isPending}
+          wait={wait}
           onEnter={(pin) => void enter(chosen.id, pin).catch(() => undefined)}
-          onBack={() => setChosen(null)}
+          onBack={() => {
+            signIn.reset();
+            setChosen(null);
+          }}
         />
       ) : (
         <Names
@@ -91,11 +99,14 @@ function Names({
 function PinEntry({
   person,
   busy,
+  wait,
   onEnter,
   onBack,
 }: {
   readonly person: SignInOptions['people'][number];
   readonly busy: boolean;
+  /** Seconds until the next try is taken. */
+  readonly wait: number;
   readonly onEnter: (pin: string) => void;
   readonly onBack: () => void;
 }) {
@@ -109,14 +120,16 @@ function PinEntry({
         onChangeText={setPin}
         secureTextEntry
         autoFocus
-        onSubmitEditing={() => onEnter(pin)}
+        onSubmitEditing={() => wait === 0 && pin.length >= 4 && onEnter(pin)}
       />
       <Button
         kind="main"
         tall
         label="Sign in"
         disabled={busy}
-        offBecause={pin.length < 4 ? 'Four figures at least.' : null}
+        offBecause={
+          wait > 0 ? `Wait ${wait} s after so many wrong ones.` : pin.length < 4 ? 'Four figures at least.' : null
+        }
         onPress={() => onEnter(pin)}
       />
       <Button label="Another name" onPress={onBack} />

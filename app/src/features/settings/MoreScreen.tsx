@@ -42,6 +42,7 @@ export function MoreScreen() {
           onPress={go('/waiting')}
         />
         <Button label="Settings" onPress={go('/settings')} />
+        <Button label="Devices and sign-ins" onPress={go('/access')} />
         {person.role === 'lead' ? <Button label="People" onPress={go('/people')} /> : null}
       </Section>
       <View className="pt-4">

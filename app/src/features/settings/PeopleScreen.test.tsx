@@ -48,7 +48,7 @@ describe('the people', () => {
     expect(await screen.findByText(/Somebody must be lead/)).toBeTruthy();
   });
 
-  test('a person is added with a PIN of four at least', async () => {
+  test('a person is added with a PIN that is not guessed at once', async () => {
     const server = show(
       <PeopleScreen />,
       { 'GET /api/people': people, 'POST /api/people': { id: 9, name: 'Nilla Storm', role: 'technician' } },
@@ -56,12 +56,14 @@ describe('the people', () => {
     );
     await screen.findByText('One person');
     type('Name', 'Nilla Storm');
-    type('PIN or password', '551');
+    type('PIN of six figures, or password', '551');
     await press('Add');
-    expect(await screen.findByText('A PIN or password has at least four characters.')).toBeTruthy();
+    expect(await screen.findByText('At least six figures.')).toBeTruthy();
     expect(server.sent).toEqual([]);
-    type('PIN or password', '5512');
+    type('PIN of six figures, or password', '551208');
     await press('Add');
-    await waitFor(() => expect(server.sent[0]?.body).toEqual({ name: 'Nilla Storm', role: 'technician', pin: '5512' }));
+    await waitFor(() =>
+      expect(server.sent[0]?.body).toEqual({ name: 'Nilla Storm', role: 'technician', pin: '551208' }),
+    );
   });
 });

@@ -5,12 +5,7 @@ import { View } from 'react-native';
 import { object, string } from 'yup';
 import { sentenceOf, useChange, useRead } from '@/api';
 import { Button, Card, Choice, Failure, Loading, Page, Section, Words } from '@/design';
-import { FormChoices, FormField, useSchemaForm } from '@/forms';
-
-const pin = string()
-  .min(4, 'A PIN or password has at least four characters.')
-  .max(200, 'At most 200 characters.')
-  .required('Enter a PIN or password.');
+import { FormChoices, FormField, newPin, useSchemaForm } from '@/forms';
 
 /** Who works here. Leads add people. */
 export function PeopleScreen() {
@@ -59,7 +54,7 @@ function PersonRow({ person }: { readonly person: Listed }) {
 const toggled = (skills: readonly SkillId[], id: SkillId): SkillId[] =>
   skills.includes(id) ? skills.filter((one) => one !== id) : [...skills, id];
 
-const pinForm = object({ pin });
+const pinForm = object({ pin: newPin });
 
 function ChangePerson({ person }: { readonly person: Listed }) {
   const change = useChange('changePerson');
@@ -119,7 +114,7 @@ function ChangePerson({ person }: { readonly person: Listed }) {
 const addForm = object({
   name: name.required('Enter a name.'),
   role: string().oneOf(ROLES).required(),
-  pin,
+  pin: newPin,
 });
 const EMPTY = { name: '', role: 'technician', pin: '' };
 const ROLE_OPTIONS = ROLES.map((role): readonly [Role, string] => [role, role]);
@@ -136,7 +131,7 @@ function AddPerson() {
       {add.isError ? <Failure sentence={sentenceOf(add.error)} kept="What you wrote is still here." /> : null}
       <FormField control={control} name="name" label="Name" />
       <FormChoices control={control} name="role" label="Role" options={ROLE_OPTIONS} />
-      <FormField control={control} name="pin" label="PIN or password" secureTextEntry />
+      <FormField control={control} name="pin" label="PIN of six figures, or password" secureTextEntry />
       <Button kind="main" label="Add" disabled={add.isPending} onPress={() => void send().catch(() => undefined)} />
     </Section>
   );

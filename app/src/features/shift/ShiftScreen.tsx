@@ -3,6 +3,7 @@ import { useRead } from '@/api';
 import { Empty, Failure, Loading, Page, Section, useIsWide, Words } from '@/design';
 import { sayMinutes } from '@/writing';
 import { View } from 'react-native';
+import { AccessNotice } from '@/features/access';
 import { ShiftRow } from './ShiftRow';
 import { TimeRail } from './TimeRail';
 
@@ -38,6 +39,7 @@ export function ShiftScreen() {
       <Words role="heading" aria-level={1} size={22} face="strong">
         {sayDay(shift.data)}
       </Words>
+      <AccessNotice />
       {HEADINGS.filter(({ of, none }) => none !== '' || shift.data[of].length > 0).map(({ of, title, none }) => (
         <ShiftSection key={of} title={title} none={none} lines={shift.data[of]} />
       ))}

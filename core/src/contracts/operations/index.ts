@@ -1,3 +1,4 @@
+import { ACCESS_OPERATIONS } from './access';
 import { YARD_OPERATIONS } from './yard';
 import { FLEET_OPERATIONS } from './fleet';
 import { HIRES_OPERATIONS } from './hires';
@@ -14,6 +15,7 @@ export type { Operation };
 /** Every call of the API. Server, app client and the OpenAPI document are made from this table. */
 export const OPERATIONS = {
   ...YARD_OPERATIONS,
+  ...ACCESS_OPERATIONS,
   ...FLEET_OPERATIONS,
   ...HIRES_OPERATIONS,
   ...WORKSHOP_OPERATIONS,

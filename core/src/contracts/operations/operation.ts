@@ -7,7 +7,10 @@ export interface Operation {
   /** OpenAPI style: /api/units/{tag}. */
   readonly path: string;
   readonly summary: string;
-  readonly who: 'public' | readonly Role[];
+  /** On any device that was let in: whoever, or those roles. From anywhere: what lets a device in, and what has a secret of its own. */
+  readonly who: 'anywhere' | 'public' | readonly Role[];
+  /** Nothing of the records is asked before it: it tells whether they can be reached. */
+  readonly isAskedBlind?: boolean;
   readonly query?: AnyObjectSchema;
   readonly body?: AnyObjectSchema;
   /** A body that is not JSON: its media types. */

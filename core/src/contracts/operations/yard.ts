@@ -9,7 +9,8 @@ import { operation } from './operation';
 export const YARD_OPERATIONS = {
   health: operation('health', {
     summary: 'Is it up, and can it reach its records?',
-    who: 'public',
+    who: 'anywhere',
+    isAskedBlind: true,
     reply: people.health,
   }),
   openapi: operation('openapi', {
@@ -19,7 +20,7 @@ export const YARD_OPERATIONS = {
   }),
   signInOptions: operation('signInOptions', {
     summary: 'What the sign-in screen shows',
-    who: 'public',
+    who: 'anywhere',
     reply: people.signInOptions,
   }),
   signIn: operation('signIn', {
@@ -30,7 +31,7 @@ export const YARD_OPERATIONS = {
   }),
   firstLead: operation('firstLead', {
     summary: 'Make the first lead by the printed one-time code',
-    who: 'public',
+    who: 'anywhere',
     body: people.firstLead,
     reply: people.person,
   }),
@@ -92,7 +93,7 @@ export const YARD_OPERATIONS = {
   }),
   ownCalendar: operation('ownCalendar', {
     summary: 'The plan and the service that falls due, as iCalendar, for whoever has the secret',
-    who: 'public',
+    who: 'anywhere',
     reply: mixed(),
   }),
   shift: operation('shift', {

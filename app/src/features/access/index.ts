@@ -1,0 +1,1 @@
+export { AccessNotice } from './AccessNotice';

@@ -1,0 +1,48 @@
+import { object } from 'yup';
+import { ANYONE_SIGNED_IN, LEAD_ONLY } from '../../fields';
+import * as access from '../access';
+import * as people from '../people';
+import { operation } from './operation';
+
+/** Which devices are let in, who is signed in on them, and their PINs. */
+export const ACCESS_OPERATIONS = {
+  letIn: operation('letIn', {
+    summary: 'Lets this device in by a code that a lead shows, once',
+    who: 'anywhere',
+    body: access.letIn,
+    reply: access.device,
+    status: 201,
+  }),
+  makeDeviceCode: operation('makeDeviceCode', {
+    summary: 'A code that lets one device in, within ten minutes',
+    who: LEAD_ONLY,
+    reply: access.deviceCode,
+    status: 201,
+  }),
+  putOutDevice: operation('putOutDevice', {
+    summary: 'A device is put out: whoever is signed in on it is signed out',
+    who: LEAD_ONLY,
+    reply: access.access,
+  }),
+  access: operation('access', {
+    summary: 'Where one is signed in, and wrong PINs; for a lead of everybody, with the devices',
+    who: ANYONE_SIGNED_IN,
+    reply: access.access,
+  }),
+  endSession: operation('endSession', {
+    summary: 'Signs out one’s own session elsewhere, or as a lead anybody’s',
+    who: ANYONE_SIGNED_IN,
+    reply: access.access,
+  }),
+  changeOwnPin: operation('changeOwnPin', {
+    summary: 'A new PIN of one’s own; signs out everywhere else',
+    who: ANYONE_SIGNED_IN,
+    body: access.ownPin,
+    reply: people.person,
+  }),
+  wrongPinsSeen: operation('wrongPinsSeen', {
+    summary: 'Wrong PINs of one’s own were seen',
+    who: ANYONE_SIGNED_IN,
+    reply: object({}),
+  }),
+} as const;
