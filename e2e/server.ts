@@ -31,10 +31,19 @@ async function onPostgres(work: (client: pg.Client) => Promise<unknown>, url: st
   await client.end();
 }
 
-function launch(port: number, databaseUrl: string): Promise<ChildProcess> {
+/** The server works as its own role: what it may not, no test sees it do. */
+function asApp(databaseUrl: string): string {
+  const url = new URL(databaseUrl);
+  url.username = 'hudrik_app';
+  return url.href;
+}
+
+function launch(port: number, databaseUrl: string, more: Readonly<Record<string, string>>): Promise<ChildProcess> {
   const env = {
     ...process.env,
-    DATABASE_URL: databaseUrl,
+    DATABASE_URL: asApp(databaseUrl),
+    HUDRIK_OWNER_URL: databaseUrl,
+    ...more,
     HUDRIK_DEMO: '1',
     PORT: String(port),
     HUDRIK_SUPPLIER_FAILS: '0',
@@ -56,11 +65,12 @@ export async function startWorkerServer(
   postgresUrl: string,
   template: string,
   name: string,
+  more: Readonly<Record<string, string>> = {},
 ): Promise<WorkerServer & { readonly stop: () => Promise<void> }> {
   const databaseUrl = postgresUrl.replace(/[^/]*$/, name);
   await onPostgres((client) => client.query(`create database ${name} template ${template}`), postgresUrl);
   const port = await freePort();
-  let child = await launch(port, databaseUrl);
+  let child = await launch(port, databaseUrl, more);
   const kill = async (): Promise<void> => {
     const ended = new Promise((resolve) => child.once('exit', resolve));
     if (child.exitCode === null && child.kill('SIGKILL')) await ended;
@@ -70,7 +80,7 @@ export async function startWorkerServer(
     databaseUrl,
     kill,
     start: async () => {
-      child = await launch(port, databaseUrl);
+      child = await launch(port, databaseUrl, more);
     },
     stop: async () => {
       await kill();

@@ -1,6 +1,7 @@
 import { spawn, spawnSync } from 'node:child_process';
 import path from 'node:path';
 import { ROOT } from './places.mjs';
+import { ROLES } from './roles.mjs';
 
 const SERVER = path.join(ROOT, 'server');
 
@@ -10,7 +11,8 @@ export async function startDemoServer(postgres, database, port) {
   const databaseUrl = postgres.urlOf(database);
   const env = {
     ...process.env,
-    DATABASE_URL: databaseUrl,
+    DATABASE_URL: postgres.urlAs(ROLES.app, database),
+    HUDRIK_OWNER_URL: databaseUrl,
     HUDRIK_DEMO: '1',
     PORT: String(port),
     HUDRIK_SUPPLIER_FAILS: '0',
@@ -18,7 +20,7 @@ export async function startDemoServer(postgres, database, port) {
   };
   const loaded = spawnSync(process.execPath, ['--import', 'tsx', 'src/administration/main.ts', 'demo-data'], {
     cwd: SERVER,
-    env,
+    env: { ...env, DATABASE_URL: databaseUrl },
     encoding: 'utf8',
   });
   if (loaded.status !== 0) throw new Error(`the demo could not be loaded: ${loaded.stderr}`);

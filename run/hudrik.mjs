@@ -1,4 +1,5 @@
 import { ensureModules } from './install.mjs';
+import { startThrowAwayPostgres } from './postgres.mjs';
 import { ensureDatabase, runServerProgram } from './serve.mjs';
 
 /** The administration command line. Help needs no database. */
@@ -7,7 +8,11 @@ ensureModules();
 // Finding a fault in a case file wants no database, and little time.
 if (args[0] === 'diagnose') process.exit(runServerProgram('administration/diagnose.ts', args, {}));
 const needsNone = args.length === 0 || args[0] === 'help' || args[0] === '--help';
-const { url, stop } = needsNone ? { url: '', stop: () => undefined } : await ensureDatabase('hudrik');
-const code = runServerProgram('administration/main.ts', args, { DATABASE_URL: url });
+const { ownerUrl, stop } = needsNone ? { ownerUrl: '', stop: () => undefined } : await ensureDatabase('hudrik');
+// A backup is tried on a cluster of its own, which is thrown away.
+const spare = args[0] === 'verify' ? await startThrowAwayPostgres() : null;
+const spareUrl = spare ? { HUDRIK_SPARE_URL: spare.urlOf('postgres') } : {};
+const code = runServerProgram('administration/main.ts', args, { DATABASE_URL: ownerUrl, ...spareUrl });
+spare?.stop();
 stop();
 process.exit(code);

@@ -11,21 +11,23 @@ import {
   readFileSync,
   rmSync,
   statSync,
+  writeFileSync,
 } from 'node:fs';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { ensurePostgres, postgresBin } from './install.mjs';
 import { DATA, isRoot } from './places.mjs';
+import { HAND_OVER, HBA, makePasswords, readPasswords, ROLES, rolesSql, SUPERUSER } from './roles.mjs';
 import { giveUp, say } from './say.mjs';
 
 /**
  * A private PostgreSQL cluster on loopback, kept in the data folder. One that runs already is used as it is.
  * As root its server runs as Debian's user postgres, since PostgreSQL refuses to run as root.
  */
-export async function startPostgres() {
+export async function startPostgres(data = DATA) {
   ensurePostgres();
-  return startIn(homeOf(DATA), { durable: true, keep: true });
+  return startIn(homeOf(data), { durable: true, keep: true });
 }
 
 /** A cluster that is thrown away at the end: for tests and the bench. No fsync, so nobody's data belongs in it. */
@@ -58,24 +60,28 @@ async function startIn(home, { durable, keep }) {
   chmodSync(home, 0o700);
   if (isRoot) openWay(home);
   const cluster = path.join(home, 'data');
-  if (!existsSync(path.join(cluster, 'PG_VERSION')))
-    run(home, 'initdb', [
-      '-D',
-      cluster,
-      '-U',
-      'hudrik',
-      '-A',
-      'trust',
-      '-E',
-      'UTF8',
-      '--locale=C.UTF-8',
-      ...(durable ? [] : ['--no-sync']),
-    ]);
+  const isNew = !existsSync(path.join(cluster, 'PG_VERSION'));
+  // What is thrown away holds nobody's data, and asks for no password.
+  const before = durable ? readPasswords(home) : {};
+  const passwords = before ?? makePasswords(home);
+  if (isNew) initdb(home, cluster, durable ? passwords[SUPERUSER] : null);
+  else if (before === null) guardOlder(home, cluster);
   const running = portOfRunning(home, cluster);
   const port = running ?? (await startServer(home, cluster, durable));
+  const ask = psqlOn(port, passwords[SUPERUSER]);
+  mustHave(ask('postgres', rolesSql(durable ? passwords : {})), 'the roles could not be made');
+  if (durable && before === null && !isNew) takeOver(home, cluster, port, passwords);
+  const urlAs = (role, database) => {
+    const password = passwords[role] ? `:${passwords[role]}` : '';
+    return `postgres://${role}${password}@127.0.0.1:${port}/${database}`;
+  };
   return {
-    urlOf: (database) => `postgres://hudrik@127.0.0.1:${port}/${database}`,
-    ensureDatabase: (database) => ensureDatabase(port, database),
+    port,
+    home,
+    /** As the cluster's superuser: for tests, the bench and backups. */
+    urlOf: (database) => urlAs(SUPERUSER, database),
+    urlAs,
+    ensureDatabase: (database) => ensureDatabase(ask, database, durable ? ROLES.owner : SUPERUSER),
     stop: () => {
       if (running !== null) return;
       spawnAs(home, 'pg_ctl', ['-D', cluster, '-m', durable ? 'fast' : 'immediate', '-w', 'stop']);
@@ -85,6 +91,45 @@ async function startIn(home, { durable, keep }) {
     pause: () => run(home, 'pg_ctl', ['-D', cluster, '-m', 'immediate', '-w', 'stop']),
     resume: () => startAt(home, cluster, durable, port),
   };
+}
+
+/** A new cluster. With a password nobody comes in without one, and each page has a checksum; without, it is one to throw away. */
+function initdb(home, cluster, password) {
+  const usual = ['-D', cluster, '-U', SUPERUSER, '-E', 'UTF8', '--locale=C.UTF-8'];
+  if (password === null) return run(home, 'initdb', [...usual, '-A', 'trust', '-k', '--no-sync']);
+  const file = path.join(home, 'password');
+  writeFileSync(file, password, { mode: 0o600 });
+  if (isRoot) chownSync(file, idOf('-u'), idOf('-g'));
+  try {
+    run(home, 'initdb', [...usual, '-A', 'scram-sha-256', `--pwfile=${file}`, '-k']);
+    writeAs(path.join(cluster, 'pg_hba.conf'), HBA);
+  } finally {
+    rmSync(file, { force: true });
+  }
+}
+
+function writeAs(file, text) {
+  writeFileSync(file, text, { mode: 0o600 });
+  if (isRoot) chownSync(file, idOf('-u'), idOf('-g'));
+}
+
+/** A cluster of an older version let in whoever was on this machine, and had no checksums. */
+function guardOlder(home, cluster) {
+  if (portOfRunning(home, cluster) !== null) run(home, 'pg_ctl', ['-D', cluster, '-m', 'fast', '-w', 'stop']);
+  say('the records of an older version get passwords and checksums, once');
+  run(home, 'pg_checksums', ['-D', cluster, '--enable']);
+}
+
+/** The databases of an older version are the owner's from now on, and nobody comes in without a password. */
+function takeOver(home, cluster, port, passwords) {
+  const ask = psqlOn(port, passwords[SUPERUSER]);
+  const names = ask('postgres', `select datname from pg_database where not datistemplate and datname <> 'postgres'`);
+  for (const name of names.stdout.split('\n').filter(Boolean)) {
+    mustHave(ask('postgres', `alter database "${name}" owner to ${ROLES.owner}`), name);
+    mustHave(ask(name, HAND_OVER), `${name} could not be handed over`);
+  }
+  writeAs(path.join(cluster, 'pg_hba.conf'), HBA);
+  run(home, 'pg_ctl', ['-D', cluster, 'reload']);
 }
 
 /** The data folder itself may be private to root: user postgres only has to pass through. */
@@ -145,16 +190,21 @@ function startAt(home, cluster, durable, port) {
   ]);
 }
 
-function ensureDatabase(port, database) {
-  const psql = (text) =>
-    spawnSync(
-      path.join(postgresBin(), 'psql'),
-      ['-h', '127.0.0.1', '-p', String(port), '-U', 'hudrik', '-d', 'postgres', '-tAc', text],
-      { encoding: 'utf8' },
-    );
-  if (psql(`select 1 from pg_database where datname = '${database}'`).stdout.trim() === '1') return;
-  const made = psql(`create database ${database}`);
-  if (made.status !== 0) giveUp(`the database could not be made: ${made.stderr}`);
+/** Asks statements of a database of the cluster, as its superuser. */
+const psqlOn = (port, password) => (database, text) =>
+  spawnSync(
+    path.join(postgresBin(), 'psql'),
+    ['-h', '127.0.0.1', '-p', String(port), '-U', SUPERUSER, '-d', database, '-v', 'ON_ERROR_STOP=1', '-tAc', text],
+    { encoding: 'utf8', env: { ...process.env, ...(password ? { PGPASSWORD: password } : {}) } },
+  );
+
+function mustHave(done, what) {
+  if (done.status !== 0) giveUp(`${what}: ${done.stderr}`);
+}
+
+function ensureDatabase(ask, database, owner) {
+  if (ask('postgres', `select 1 from pg_database where datname = '${database}'`).stdout.trim() === '1') return;
+  mustHave(ask('postgres', `create database ${database} owner ${owner}`), 'the database could not be made');
 }
 
 export function freePort() {

@@ -1,9 +1,10 @@
 import { spawnSync } from 'node:child_process';
 import path from 'node:path';
 import { ensureDataFolder, ensureModules } from './install.mjs';
-import { ROOT } from './places.mjs';
+import { DATA, ROOT } from './places.mjs';
 import { keepRunning } from './keepRunning.mjs';
 import { startPostgres } from './postgres.mjs';
+import { ROLES } from './roles.mjs';
 import { giveUp } from './say.mjs';
 import { ensureWeb } from './web.mjs';
 
@@ -18,22 +19,27 @@ export const runServerProgram = (file, args, env) =>
     stdio: 'inherit',
   }).status ?? 1;
 
-/** The database to use: the one given, or the project's own cluster. */
+/** The database to use, as the server and as its owner: the one given, or the project's own cluster. */
 export async function ensureDatabase(name) {
   ensureDataFolder();
-  if (process.env.DATABASE_URL) return { url: process.env.DATABASE_URL, stop: () => undefined };
+  const given = process.env.DATABASE_URL;
+  if (given) return { url: given, ownerUrl: process.env.HUDRIK_OWNER_URL ?? given, stop: () => undefined };
   const postgres = await startPostgres();
   postgres.ensureDatabase(name);
-  return { url: postgres.urlOf(name), stop: postgres.stop };
+  const [url, ownerUrl] = [ROLES.app, ROLES.owner].map((role) => postgres.urlAs(role, name));
+  return { url, ownerUrl, superUrl: postgres.urlOf(name), postgres, stop: postgres.stop };
 }
 
 /** Installs, builds, starts everything, starts the server again when it dies, and stops everything on Ctrl-C. */
 export async function serve({ database, demo }) {
   ensureModules();
-  const { url, stop } = await ensureDatabase(database);
+  const { url, ownerUrl, stop } = await ensureDatabase(database);
   ensureWeb();
-  const env = { DATABASE_URL: url, ...(demo ? { HUDRIK_DEMO: '1' } : {}) };
-  if (demo && runServerProgram('administration/main.ts', ['demo-data'], env) !== 0) {
+  // The demo’s yard is made anew; a yard of one’s own is written away each night.
+  const backups = process.env.HUDRIK_BACKUPS ?? (demo ? '' : path.join(DATA, 'backups'));
+  const places = { HUDRIK_DATA_FOLDER: DATA, HUDRIK_BACKUPS: backups };
+  const env = { DATABASE_URL: url, HUDRIK_OWNER_URL: ownerUrl, ...places, ...(demo ? { HUDRIK_DEMO: '1' } : {}) };
+  if (demo && runServerProgram('administration/main.ts', ['demo-data'], { ...env, DATABASE_URL: ownerUrl }) !== 0) {
     stop();
     giveUp('the demo could not be loaded.');
   }

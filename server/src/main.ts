@@ -1,5 +1,7 @@
 import { randomBytes } from 'node:crypto';
 import { existsSync } from 'node:fs';
+import { createServer } from 'node:http';
+import { createServer as createSecureServer, Server as SecureServer } from 'node:https';
 import path from 'node:path';
 import { fileURLToPath } from 'node:url';
 import pino from 'pino';
@@ -8,6 +10,7 @@ import { prepareBackground, startBackground } from './background/runner';
 import { tasksOf } from './background/tasks';
 import { httpInstruments } from './cards/instruments';
 import { databaseOn, openPool } from './database/open';
+import { grantRights } from './database/rights';
 import { deskBookings } from './demo/deskBookings';
 import { machinesOfDemo } from './demo/machinesOfDemo';
 import { httpFeed } from './outside/feed';
@@ -19,11 +22,18 @@ import { readSignInOptions } from './people/sessions';
 import { paperPool } from './printing/paperPool';
 import { sumsPool } from './sums/sumsPool';
 import { startStandIns } from './standins/start';
+import { backUp } from './backups/backup';
+import { fingerprintOf } from './tls/authority';
+import { listeningFor, machineOf, NotListening } from './tls/listening';
+import { trustPage } from './http/trustPage';
 import { portOf } from './portOf';
 
 /** Composition root: what comes from the environment becomes arguments here and nowhere else. */
 const url = process.env.DATABASE_URL;
 if (!url) throw new Error('DATABASE_URL is not set');
+/** The exit code for what starting again would not help: a port that is taken, a way of listening that is refused. */
+const HOPELESS = 78;
+const RENEWAL_MS = 86_400_000;
 const port = Number(process.env.PORT ?? 4780);
 const demo = process.env.HUDRIK_DEMO === '1';
 const log = pino({ level: process.env.HUDRIK_LOG ?? 'warn' });
@@ -35,10 +45,13 @@ const SLOWEST_STATEMENT_MS = 60_000;
 const pool = openPool(url, 10, broken, SLOWEST_STATEMENT_MS);
 const workerPool = openPool(url, 6, broken);
 const db = databaseOn(pool);
-const changing = databaseOn(openPool(url, 2, broken));
+// The shape of the records is its owner's to change; the server at its work may less.
+const ownersPool = openPool(process.env.HUDRIK_OWNER_URL ?? url, 3, broken);
+const changing = databaseOn(ownersPool);
 await bringUpToDate(changing);
+await prepareBackground(ownersPool, log);
+await grantRights(changing);
 await changing.destroy();
-await prepareBackground(workerPool, log);
 
 const people = demo ? (await readSignInOptions({ db }, true, true)).people.filter((person) => person.demoPin) : [];
 const nobodyYet = (await db.selectFrom('person').select('id').limit(1).executeTakeFirst()) === undefined;
@@ -66,33 +79,75 @@ const events = listenForChanges(url, log);
 const desk = httpFeed(process.env.HUDRIK_DESK_URL ?? standIns.deskUrl);
 const equipment = httpFeed(process.env.HUDRIK_EQUIPMENT_URL ?? standIns.equipmentUrl);
 const context = { db, now: () => new Date(), instruments, paper, sums, desk, equipment };
-const background = await startBackground(workerPool, tasksOf(context, supplier), log);
+const backups = process.env.HUDRIK_BACKUPS
+  ? {
+      folder: process.env.HUDRIK_BACKUPS,
+      keep: Number(process.env.HUDRIK_BACKUPS_KEEP ?? 14),
+      write: (file: string) => backUp(process.env.HUDRIK_OWNER_URL ?? url, file),
+    }
+  : null;
+const host = process.env.HUDRIK_HOST ?? '127.0.0.1';
+const listening = await listeningFor({
+  ...{ host, folder: process.env.HUDRIK_DATA_FOLDER ?? null, allowsPlain: process.env.HUDRIK_PLAIN_HTTP === 'yes' },
+  ...{ certFile: process.env.HUDRIK_TLS_CERT, keyFile: process.env.HUDRIK_TLS_KEY },
+  names: (process.env.HUDRIK_NAMES ?? '').split(/[\s,]+/).filter(Boolean),
+}).catch((error: unknown) => {
+  if (!(error instanceof NotListening)) throw error;
+  console.error(error.message);
+  process.exit(HOPELESS);
+});
+const authority = listening.how === 'privately' ? listening.certificate.authority : null;
+const trustPort = Number(process.env.HUDRIK_TRUST_PORT ?? port + 1);
+const trust = authority === null ? null : { port: trustPort, fingerprint: fingerprintOf(authority) };
+const standing = {
+  ...{ version: process.env.npm_package_version ?? '0.1.0', startedAt: new Date(), backups },
+  dataFolder: process.env.HUDRIK_DATA_FOLDER ?? null,
+  isPrivate: listening.how !== 'in the clear',
+};
+const background = await startBackground(workerPool, tasksOf(context, supplier, backups), log);
 const app = httpApp({
   context,
-  installation: { version: process.env.npm_package_version ?? '0.1.0', demo, firstLeadCode, events },
+  installation: { ...standing, trust, demo, firstLeadCode, events },
   log,
   webFolder: existsSync(path.join(built, 'index.html')) ? built : null,
   codesPerMinute: 20,
 });
 
-const server = app.listen(port, process.env.HUDRIK_HOST ?? '127.0.0.1', () => {
-  const at = `http://localhost:${portOf(server)}`;
+const server = listening.how === 'privately' ? createSecureServer(listening.certificate, app) : createServer(app);
+server.listen(port, host, () => {
+  const scheme = listening.how === 'privately' ? 'https' : 'http';
+  const name = host === '127.0.0.1' ? 'localhost' : (machineOf({ names: [] }).names[0] ?? host);
+  const at = `${scheme}://${name}:${portOf(server)}`;
   console.log(`Hudrik is up at ${at}`);
-  if (demo) for (const { name, role, demoPin } of people) console.log(`  ${name}, ${role}: ${demoPin}`);
+  if (trust) console.log(`Devices learn to trust it at http://${name}:${trust.port} (${trust.fingerprint})`);
+  if (demo) for (const { name: who, role, demoPin } of people) console.log(`  ${who}, ${role}: ${demoPin}`);
   if (lostCode)
     console.log(`No device is let in. Let this one in, within ten minutes, at ${at}/let-in?code=${lostCode}`);
   if (firstLeadCode)
     console.log(`Nobody is here yet. Make the first lead, once, at ${at}/first-lead?code=${firstLeadCode}`);
 });
+// The page that gives the certificate, and nothing else, is in the clear: a device that does not trust it yet can open no other.
+const yard = (name: string): string => `https://${name}:${portOf(server)}`;
+const trusting =
+  trust && authority ? trustPage({ authority, fingerprint: trust.fingerprint, yard }).listen(trust.port, host) : null;
+trusting?.on('error', (error) => log.error({ err: error }, 'the page that gives the certificate cannot be shown'));
+// The certificate is looked at each day, and the new one counts for the next connection.
+if (listening.how === 'privately' && server instanceof SecureServer)
+  setInterval(() => {
+    void listening.renew().then(
+      (certificate) => server.setSecureContext(certificate),
+      (error: unknown) => log.error({ err: error }, 'the certificate cannot be renewed'),
+    );
+  }, RENEWAL_MS).unref();
+// A request must begin at once and come to its end: what only holds a connection is cut off.
+server.headersTimeout = 15_000;
+server.requestTimeout = 180_000;
 // Longer than a phone's or a proxy's own patience: a request on a connection that was just shut would be lost (Node's usual 5 s is too short).
 server.keepAliveTimeout = 75_000;
 server.on('error', (error: NodeJS.ErrnoException) => {
   console.error(error.code === 'EADDRINUSE' ? `Port ${port} is taken. Set PORT to another one.` : error.message);
-  process.exit(error.code === 'EADDRINUSE' ? TAKEN : 1);
+  process.exit(error.code === 'EADDRINUSE' ? HOPELESS : 1);
 });
-
-/** The exit code for a port that is taken: to start again would not help. */
-const TAKEN = 78;
 
 let stopping = false;
 async function stop(): Promise<void> {
@@ -101,6 +156,7 @@ async function stop(): Promise<void> {
   // Requests and jobs that still run get a moment; the process does not outlive it.
   setTimeout(() => process.exit(0), 4000).unref();
   standIns.stop();
+  trusting?.close();
   server.close();
   server.closeIdleConnections();
   await Promise.allSettled([background.stop(), events.stop(), paper.stop(), sums.stop()]);

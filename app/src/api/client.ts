@@ -113,7 +113,12 @@ async function failureOf(response: Response): Promise<Error> {
 /** What to say of any failure. */
 export function sentenceOf(error: unknown): string {
   if (error instanceof Refused)
-    return [error.problem.title, ...(error.problem.errors ?? []).map((field) => field.message)].join(' ');
+    return [
+      error.problem.title,
+      ...(error.problem.errors ?? []).map((field) => field.message),
+      // By this whoever keeps it running finds it in the log.
+      ...(error.code === 'unexpected' ? [`Its number: ${String(error.problem.facts?.['request'] ?? '')}.`] : []),
+    ].join(' ');
   return error instanceof Error ? error.message : 'Something went wrong.';
 }
 

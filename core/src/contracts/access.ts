@@ -14,7 +14,12 @@ export const newPin = string()
   });
 
 /** What lets a device in, once: shown by a lead, typed or scanned on the device. */
-export const deviceCode = object({ code: string().required(), expiresAt: instant.required() });
+export const deviceCode = object({
+  code: string().required(),
+  expiresAt: instant.required(),
+  /** Where a device first learns to trust this yard, and by what a person knows that it is the right one; null: nothing is to be trusted. */
+  trust: object({ url: string().required(), fingerprint: string().required() }).nullable().defined(),
+});
 export const letIn = object({ code: trimmed.min(4).max(40).required(), name: name.required() });
 export const device = object({ id: number().required(), name: string().required() });
 export const ownPin = object({ old: pin.required(), fresh: newPin.required() });

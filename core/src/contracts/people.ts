@@ -92,4 +92,3 @@ export const personChange = object({
   left: boolean().optional(),
   skills: skills.optional(),
 });
-export const health = object({ ok: boolean().required(), store: boolean().required(), version: string().required() });

@@ -1,6 +1,8 @@
 /** Where each call of the API goes: by itself, so that the app's first screen needs no more than this. OpenAPI style: /api/units/{tag}. */
 export const ROUTES = {
   health: { method: 'get', path: '/api/health' },
+  status: { method: 'get', path: '/api/status' },
+  backUpNow: { method: 'post', path: '/api/backups' },
   openapi: { method: 'get', path: '/api/openapi.json' },
   signInOptions: { method: 'get', path: '/api/sign-in-options' },
   signIn: { method: 'post', path: '/api/session' },

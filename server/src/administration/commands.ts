@@ -1,11 +1,11 @@
 import { readFile } from 'node:fs/promises';
 import path from 'node:path';
 import { newPerson, type ImportReport } from '@hudrik/core/contracts';
-import type pg from 'pg';
 import { pino } from 'pino';
 import { prepareBackground } from '../background/runner';
 import type { Context } from '../context';
 import { bringUpToDate } from '../fleet/bringUpToDate';
+import { grantRights } from '../database/rights';
 import type { Db } from '../database/tables';
 import { addWorkInHand } from '../demo/workInHand';
 import { loadDemo } from '../demo/load';
@@ -13,21 +13,11 @@ import { exportHires, importHires } from '../exchange/hires';
 import { exportModels, importModels } from '../exchange/models';
 import { exportParts, importParts } from '../exchange/parts';
 import { exportUnits, importUnits } from '../exchange/units';
-import { computeReadiness } from '../fleet/computeReadiness';
 import { makeDeviceCode } from '../people/devices';
 import { addPerson } from '../people/people';
-
-type Print = (line: string) => void;
-
-export interface Command {
-  readonly usage: string;
-  readonly does: string;
-  /** Out: the exit code. */
-  readonly run: (db: Db, args: readonly string[], print: Print, pool: pg.Pool) => Promise<number>;
-}
-
-/** Thrown when a command is called in a way that it cannot be. */
-export class Misuse extends Error {}
+import { BACKUP_COMMANDS } from './backupCommands';
+import { checkAll } from './check';
+import { Misuse, type Command, type Print } from './command';
 
 export const COMMANDS: Readonly<Record<string, Command>> = {
   migrate: {
@@ -36,6 +26,7 @@ export const COMMANDS: Readonly<Record<string, Command>> = {
     run: async (db, _args, print, pool) => {
       const ran = await bringUpToDate(db);
       await prepareBackground(pool, pino({ level: 'warn' }));
+      await grantRights(db);
       print(ran.length === 0 ? 'Nothing to do: the database is at the newest migration.' : `Ran ${ran.join(', ')}.`);
       return 0;
     },
@@ -46,6 +37,7 @@ export const COMMANDS: Readonly<Record<string, Command>> = {
     run: async (db, _args, print, pool) => {
       await bringUpToDate(db);
       await prepareBackground(pool, pino({ level: 'warn' }));
+      await grantRights(db);
       const now = new Date();
       const records = await loadDemo(db, now);
       if (records !== null) await addWorkInHand(db, now);
@@ -91,19 +83,14 @@ export const COMMANDS: Readonly<Record<string, Command>> = {
   },
   check: {
     usage: 'check',
-    does: 'Compare every unit’s stored readiness with its facts',
+    does: 'Compare all that is stored with the facts that it follows from',
     run: async (db, _args, print) => {
-      const units = await db.selectFrom('unit').select(['id', 'tag', 'readiness']).orderBy('tag').execute();
-      let wrong = 0;
-      for (const unit of units) {
-        const { readiness } = await computeReadiness(db, unit.id);
-        if (readiness !== unit.readiness && ++wrong)
-          print(`${unit.tag}: stored ${unit.readiness}, by its facts ${readiness}`);
-      }
-      print(`${units.length} units looked at, ${wrong} wrong.`);
+      const wrong = await checkAll(db, print);
+      print(`${wrong} wrong.`);
       return wrong === 0 ? 0 : 1;
     },
   },
+  ...BACKUP_COMMANDS,
 };
 
 function pickOf<T>(what: string | undefined, choices: Readonly<Record<string, T>>): T {

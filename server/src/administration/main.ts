@@ -2,7 +2,8 @@ import { FAILURES } from '@hudrik/core/contracts';
 import { ValidationError } from 'yup';
 import { databaseOn, openPool } from '../database/open';
 import { Refusal } from '../refusal';
-import { COMMANDS, Misuse } from './commands';
+import { Misuse } from './command';
+import { COMMANDS } from './commands';
 
 /** Exit codes: 0 done, 1 done in part or refused, 2 called wrongly, 3 the database cannot be reached. */
 const [name, ...args] = process.argv.slice(2);

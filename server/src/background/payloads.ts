@@ -6,6 +6,7 @@ declare global {
       'ask-quote': { readonly number: string };
       thumbnail: { readonly photoId: string };
       'clock-end': { readonly clockId: string };
+      'back-up': Readonly<Record<string, never>>;
       'read-desk': Readonly<Record<string, never>>;
       'read-equipment': Readonly<Record<string, never>>;
       tick: Readonly<Record<string, never>>;

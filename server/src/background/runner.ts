@@ -113,6 +113,7 @@ export function taskListOf(pool: pg.Pool, tasks: Tasks): TaskList {
     'ask-quote': (payload) => tasks['ask-quote'](payload),
     thumbnail: (payload) => tasks.thumbnail(payload),
     'clock-end': (payload) => tasks['clock-end'](payload),
+    'back-up': async () => tasks['back-up']({}),
     'read-desk': async () => tasks['read-desk']({}),
     'read-equipment': async () => tasks['read-equipment']({}),
     tick: async () => {

@@ -1,3 +1,4 @@
+import { backUpWhenDue, takeBackup, type Backups } from '../backups/nightly';
 import type { Context } from '../context';
 import { takeDesk } from '../desk/takeDesk';
 import { takeEquipment } from '../equipment/takeEquipment';
@@ -11,7 +12,14 @@ import { cleanUp } from './cleanUp';
 import type { Tasks } from './runner';
 
 /** Each task calls one use case. All of them may run again. */
-export const tasksOf = (context: Pick<Context, 'db' | 'now' | 'desk' | 'equipment'>, supplier: Supplier): Tasks => ({
+export const tasksOf = (
+  context: Pick<Context, 'db' | 'now' | 'desk' | 'equipment'>,
+  supplier: Supplier,
+  backups: Backups | null = null,
+): Tasks => ({
+  'back-up': async () => {
+    if (backups) await takeBackup(context, backups);
+  },
   'ask-order': ({ orderId }) => askOrder(context, supplier, orderId),
   'ask-quote': ({ number }) => fetchQuote(context, supplier, number),
   thumbnail: ({ photoId }) => makeThumbnail(context, photoId),
@@ -29,5 +37,6 @@ export const tasksOf = (context: Pick<Context, 'db' | 'now' | 'desk' | 'equipmen
     await takeDesk(context, context.desk);
     await takeEquipment(context, context.equipment);
     await findStaleFuel(context);
+    if (backups) await backUpWhenDue(context);
   },
 });

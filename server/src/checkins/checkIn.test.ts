@@ -166,7 +166,8 @@ describe('a check-in', () => {
       /below the last/,
     );
     await assert.rejects(
-      changeUnit(yard.context, null, { id }, ({ trx }) =>
+      // Its owner, too.
+      changeUnit({ ...yard.context, db: yard.db }, null, { id }, ({ trx }) =>
         trx.updateTable('log_entry').set({ kind: 'note' }).where('unit_id', '=', id).execute(),
       ),
       /append-only/,

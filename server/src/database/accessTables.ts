@@ -45,7 +45,19 @@ interface WrongPinTable {
   told_at: MaybeInstant;
 }
 
+/** The records were written away, or could not be. */
+interface BackupTable {
+  id: GeneratedAlways<number>;
+  began_at: Instant;
+  ended_at: MaybeInstant;
+  file: string;
+  bytes: number | null;
+  rows: number | null;
+  why_not: string | null;
+}
+
 export interface AccessTables {
+  backup: BackupTable;
   session: SessionTable;
   device: DeviceTable;
   device_code: DeviceCodeTable;

@@ -28,7 +28,8 @@ describe('the demo', () => {
     assert.ok((records ?? 0) > 8000);
     const said: string[] = [];
     assert.equal(await COMMANDS['check']?.run(yard.db, [], (line) => said.push(line), yard.pool), 0);
-    assert.deepEqual(said, ['62 units looked at, 0 wrong.']);
+    assert.equal(said.at(-1), '0 wrong.');
+    assert.ok(said.length > 5 && said.slice(0, -1).every((line) => line.startsWith('good')), said.join('\n'));
   });
 
   test('loading again changes nothing', async () => {

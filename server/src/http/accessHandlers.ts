@@ -40,7 +40,13 @@ export function accessHandlersOf(installation: Installation): Pick<Handlers, OfA
     signIn: async ({ context, body, device, response }) => enter(response, await signIn(context, { ...body, device })),
     letIn: async ({ context, body, response }) =>
       keepDevice(response, await letInByCode(context, body.code, body.name)),
-    makeDeviceCode: async ({ context, actor }) => makeDeviceCode(context, actor),
+    makeDeviceCode: async ({ context, actor, response }) => ({
+      ...(await makeDeviceCode(context, actor)),
+      trust: installation.trust && {
+        url: `http://${response.req.hostname}:${installation.trust.port}`,
+        fingerprint: installation.trust.fingerprint,
+      },
+    }),
     putOutDevice: async ({ context, actor, device, token, params }) => {
       await putOutDevice(context, numberIn(params, 'id'));
       return readAccess(context, { actor, device, token: token ?? '' });

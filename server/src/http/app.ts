@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto';
 import path from 'node:path';
 import compression from 'compression';
 import express, { type Express } from 'express';
@@ -26,13 +27,24 @@ export function httpApp({ context, installation, log, webFolder, codesPerMinute 
   const app = express();
   app.disable('x-powered-by');
   app.set('etag', false);
-  app.use(helmet({ contentSecurityPolicy: { directives: DIRECTIVES }, strictTransportSecurity: false }));
+  // A proxy on this machine says how it was reached.
+  app.set('trust proxy', 'loopback');
+  // Where it is reached privately it is never again reached otherwise; over plain http the header means nothing.
+  const hsts = { maxAge: HSTS_SECONDS, includeSubDomains: false };
+  const plain = helmet({ contentSecurityPolicy: { directives: DIRECTIVES }, strictTransportSecurity: false });
+  const secure = helmet({ contentSecurityPolicy: { directives: DIRECTIVES }, strictTransportSecurity: hsts });
+  app.use((request, response, next) => (request.secure ? secure : plain)(request, response, next));
   app.use(compression());
   app.use('/api', (request, response, next) => {
+    // Whoever sees a failure and whoever reads the log can tell each other which it was.
+    const id = randomUUID().slice(0, 8);
+    response.locals['request'] = id;
+    response.setHeader('X-Request-Id', id);
     const began = process.hrtime.bigint();
     response.on('finish', () =>
       log.info(
         {
+          request: id,
           method: request.method,
           path: request.path,
           status: response.statusCode,
@@ -66,6 +78,8 @@ export function httpApp({ context, installation, log, webFolder, codesPerMinute 
   app.use(onError(log));
   return app;
 }
+
+const HSTS_SECONDS = 180 * 86_400;
 
 const DIRECTIVES = {
   defaultSrc: ["'self'"],

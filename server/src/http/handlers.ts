@@ -1,4 +1,3 @@
-import { sql } from 'kysely';
 import { enqueue } from '../background/enqueue';
 import { addAbsence, endAbsence, readWorkingHours, setHours } from '../bench/workingHours';
 import { planAnew, readBench, readSearch, stopSearch } from '../bench/readBench';
@@ -7,7 +6,6 @@ import { readCard } from '../cards/readCard';
 import { readWays } from '../cards/ways';
 import { readOpening } from '../checkins/opening';
 import { readCheckIn } from '../checkins/readCheckIn';
-import type { Context } from '../context';
 import { calendarSecret, ownCalendar } from '../desk/ownCalendar';
 import { readDesk } from '../desk/takeDesk';
 import { readEquipment } from '../equipment/readEquipment';
@@ -55,6 +53,7 @@ import { readLayUp } from '../layUp/readLayUp';
 import { layUpTags } from '../layUp/layUpTags';
 import { exportSeasonSheet, readSeasonSheet, seasonPdf } from '../layUp/seasonSheet';
 import { readShift } from '../shift/shift';
+import { readHealth, readStatus } from '../status/readStatus';
 import { accessHandlersOf } from './accessHandlers';
 import { bytesOf, classIn, numberIn, originOf, param, sendCsv, sendPdf, sendPhoto, textOf } from './answers';
 import type { Handlers } from './bind';
@@ -65,7 +64,12 @@ import { streamLive } from './streamLive';
 /** One line per operation: parsing is done, the use case does the work. The context is the request's own: a change runs in its transaction. */
 export function handlersOf(installation: Installation): Handlers {
   return {
-    health: async ({ context }) => ({ ok: true, store: await reaches(context), version: installation.version }),
+    health: async ({ context }) => readHealth(context, installation),
+    status: async ({ context }) => readStatus(context, installation),
+    backUpNow: async ({ context }) => {
+      await enqueue(context.db, 'back-up', {}, { key: 'back-up' });
+      return readStatus(context, installation);
+    },
     openapi: async () => openApiDocument(installation.version),
     ...accessHandlersOf(installation),
     setPreferences: async ({ context, actor, body }) => setPreferences(context, actor.id, body),
@@ -205,11 +209,4 @@ export function handlersOf(installation: Installation): Handlers {
     importHires: async ({ context, actor, body }) => importHires(context, actor, textOf(body)),
     exportHires: async ({ context, response }) => sendCsv(response, 'hires', await exportHires(context.db)),
   };
-}
-
-async function reaches({ db }: Context): Promise<boolean> {
-  return sql`select 1`.execute(db).then(
-    () => true,
-    () => false,
-  );
 }

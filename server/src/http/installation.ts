@@ -1,10 +1,12 @@
 import type { EventSource } from '../events';
+import type { Standing } from '../status/readStatus';
 
-export interface Installation {
-  readonly version: string;
+export interface Installation extends Standing {
   readonly demo: boolean;
   /** The one-time code that makes the first lead, while there is nobody. */
   readonly firstLeadCode: string | null;
+  /** Where devices learn to trust the yard’s own certificate; null: there is none. */
+  readonly trust: { readonly port: number; readonly fingerprint: string } | null;
   /** Where the event streams hear what changed. */
   readonly events: EventSource;
 }

@@ -28,10 +28,11 @@ export const onError =
     if (response.writableEnded) return;
     if (response.headersSent) return next(error);
     const refusal = toRefusal(error);
-    const { method, path } = request;
-    if (refusal.code === 'unexpected') log.error({ err: error, method, path }, refusal.code);
-    if (refusal.code === 'store-away') log.warn({ err: error, method, path }, refusal.code);
-    const problem = problemOf(refusal);
+    const id: unknown = response.locals['request'];
+    const about = { err: error, request: id, method: request.method, path: request.path };
+    if (refusal.code === 'unexpected') log.error(about, refusal.code);
+    if (refusal.code === 'store-away') log.warn(about, refusal.code);
+    const problem = problemOf(refusal.code === 'unexpected' ? new Refusal('unexpected', { request: id }) : refusal);
     if (problem.status === 503) response.setHeader('Retry-After', RETRY_AFTER);
     response.status(problem.status).type('application/problem+json').send(JSON.stringify(problem));
   };

@@ -22,6 +22,8 @@ const WHO: Readonly<Record<OperationId, string>> = {
   people: 'l',
   changePerson: 'l',
   addPerson: 'l',
+  status: 'l',
+  backUpNow: 'l',
   letIn: '*',
   makeDeviceCode: 'l',
   putOutDevice: 'l',

@@ -4,9 +4,17 @@ import pg from 'pg';
 import pino from 'pino';
 import { prepareBackground } from '../background/runner';
 import { databaseOn, migrate, openPool } from '../database/open';
+import { grantRights, ROLES } from '../database/rights';
 
 const server = (): string => process.env['TEST_DATABASE_URL'] ?? '';
 const urlOf = (name: string): string => server().replace(/\/[^/]*$/, `/${name}`);
+
+/** The same as the server's own role: the tests' cluster asks for no password. */
+export function asApp(url: string): string {
+  const own = new URL(url);
+  own.username = ROLES.app;
+  return own.href;
+}
 
 /** Statements on the server itself, one after the other. */
 async function onServer<T>(work: (client: pg.Client) => Promise<T>): Promise<T> {
@@ -24,6 +32,7 @@ function templateName(): string {
   const folder = new URL('../database/migrations/', import.meta.url);
   const hash = createHash('sha256');
   for (const file of readdirSync(folder).sort()) hash.update(readFileSync(new URL(file, folder)));
+  hash.update(readFileSync(new URL('../rights.ts', folder)));
   return `template_${hash.digest('hex').slice(0, 16)}`;
 }
 
@@ -35,10 +44,13 @@ async function ensureTemplate(name: string): Promise<void> {
     const there = await client.query('select 1 from pg_database where datname = $1', [name]);
     if (there.rowCount === 1) return;
     await client.query(`create database making_${name}`);
+    for (const role of Object.values(ROLES))
+      await client.query(`do $$ begin create role ${role} login; exception when duplicate_object then null; end $$`);
     const pool = openPool(urlOf(`making_${name}`), 3);
     const db = databaseOn(pool);
     await migrate(db);
     await prepareBackground(pool, pino({ level: 'silent' }));
+    await grantRights(db);
     await db.destroy();
     await client.query(`alter database making_${name} rename to ${name}`);
   });

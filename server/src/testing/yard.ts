@@ -23,7 +23,7 @@ import { httpSupplier, type Supplier } from '../parts/supplier';
 import { letDeviceIn } from '../people/devices';
 import { addPerson } from '../people/people';
 import { startStandIns } from '../standins/start';
-import { makeDatabase } from './databases';
+import { asApp, makeDatabase } from './databases';
 import type { SampleCheckIn } from './samples';
 import { minutesToFind, planBenchIn, reckon, suspectsOf } from '../sums/sums';
 import { portOf } from '../portOf';
@@ -76,11 +76,13 @@ export class TestYard {
     const database = await makeDatabase();
     this.pool = openPool(database.url, 16);
     this.db = databaseOn(this.pool);
+    // The server works as its own role; what a test does past it, it does as the owner.
+    const served = databaseOn(openPool(asApp(database.url), 16));
     const standIns = await startStandIns({ dayMs: 86_400_000, failsOf100: 0, now: () => this.now.getTime() }, 20);
     const events = listenForChanges(database.url, silent);
     this.supplier = httpSupplier(standIns.supplierUrl, { timeoutMs: 500, tries: 2, pauseMs: 10 });
     this.context = {
-      db: this.db,
+      db: served,
       now: () => this.now,
       instruments: httpInstruments(standIns.loadBankUrl),
       // What stands on the sheet; making paper of it is tested by itself.
@@ -99,7 +101,8 @@ export class TestYard {
       desk: { read: async () => this.deskAnswer },
       equipment: { read: async () => this.equipmentAnswer },
     };
-    const installation = { version: 'test', demo: false, firstLeadCode: 'first-code', events };
+    const standing = { version: 'test', startedAt: this.now, dataFolder: null, backups: null, isPrivate: true };
+    const installation = { ...standing, trust: null, demo: false, firstLeadCode: 'first-code', events };
     const app = httpApp({ context: this.context, installation, log: silent, webFolder: null, codesPerMinute });
     const listening = app.listen(0, '127.0.0.1');
     await new Promise((resolve) => listening.once('listening', resolve));
@@ -110,6 +113,7 @@ export class TestYard {
       await events.stop();
       listening.closeAllConnections();
       listening.close();
+      await served.destroy();
       await this.db.destroy();
       await database.drop();
     };

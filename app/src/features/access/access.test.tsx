@@ -37,7 +37,8 @@ describe('devices and sign-ins', () => {
   });
 
   test('a lead lets a device in by a code, and puts one out after being asked', async () => {
-    const code = { code: 'ABCD2345', expiresAt: new Date(Date.now() + 600_000).toISOString() };
+    const trust = { url: 'http://yard.test:4781', fingerprint: 'AB12 CD34' };
+    const code = { trust, code: 'ABCD2345', expiresAt: new Date(Date.now() + 600_000).toISOString() };
     const server = show(
       <AccessScreen />,
       {
@@ -50,6 +51,7 @@ describe('devices and sign-ins', () => {
     await press('Let a device in');
     expect(await screen.findByText('ABCD 2345')).toBeTruthy();
     expect(screen.getByText(/^(10:00|9:5\d) left$/)).toBeTruthy();
+    expect(screen.getByText('AB12 CD34')).toBeTruthy();
     await press('Put out Shed phone');
     expect(screen.getByText(/^Whoever is signed in on it is signed out\./)).toBeTruthy();
     await press('Put Shed phone out');

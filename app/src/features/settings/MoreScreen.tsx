@@ -43,6 +43,7 @@ export function MoreScreen() {
         />
         <Button label="Settings" onPress={go('/settings')} />
         <Button label="Devices and sign-ins" onPress={go('/access')} />
+        {person.role === 'lead' ? <Button label="How Hudrik stands" onPress={go('/status')} /> : null}
         {person.role === 'lead' ? <Button label="People" onPress={go('/people')} /> : null}
       </Section>
       <View className="pt-4">

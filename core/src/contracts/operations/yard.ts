@@ -3,6 +3,7 @@ import { ANYONE_SIGNED_IN, LEAD_ONLY } from '../../fields';
 import * as hires from '../hires';
 import * as inspection from '../inspection';
 import * as people from '../people';
+import * as status from '../status';
 import { operation } from './operation';
 
 /** Who is here, how the yard writes, and the day. */
@@ -11,7 +12,7 @@ export const YARD_OPERATIONS = {
     summary: 'Is it up, and can it reach its records?',
     who: 'anywhere',
     isAskedBlind: true,
-    reply: people.health,
+    reply: status.health,
   }),
   openapi: operation('openapi', {
     summary: 'This document',
@@ -95,6 +96,17 @@ export const YARD_OPERATIONS = {
     summary: 'The plan and the service that falls due, as iCalendar, for whoever has the secret',
     who: 'anywhere',
     reply: mixed(),
+  }),
+  status: operation('status', {
+    summary: 'How this installation stands: records, disk, backups, what waits, what is wrong',
+    who: LEAD_ONLY,
+    reply: status.status,
+  }),
+  backUpNow: operation('backUpNow', {
+    summary: 'Writes a backup now, in the background',
+    who: LEAD_ONLY,
+    reply: status.status,
+    status: 202,
   }),
   shift: operation('shift', {
     summary: 'What to do now, with reasons',

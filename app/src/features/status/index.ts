@@ -1,0 +1,1 @@
+export { StatusNotice } from './StatusNotice';

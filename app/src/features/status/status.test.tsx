@@ -1,0 +1,72 @@
+import type { Status } from '@hudrik/core/contracts';
+import { TROUBLES } from '@hudrik/core/contracts';
+import { screen, waitFor } from '@testing-library/react-native';
+import { IVO, press, show } from '@/testing/screen';
+import { sayBytes, sayTrouble } from './sayTrouble';
+import { StatusNotice } from './StatusNotice';
+import { StatusScreen } from './StatusScreen';
+
+const LEAD = { ...IVO, role: 'lead' } as const;
+const AT = '2030-03-04T02:00:00Z';
+const status = (more: Partial<Status> = {}): Status => ({
+  ...{ at: AT, version: '0.1.0', startedAt: AT, troubles: [] },
+  database: {
+    ...{ version: '15.8', bytes: 26_000_000, role: 'hudrik_app', isSuperuser: false, hasChecksums: true },
+    ...{ migration: '0024_backups', connections: 8, records: 24_000 },
+  },
+  disk: { freeBytes: 1.2e9, totalBytes: 5e11 },
+  backups: { folder: '/data/backups', keep: 14, last: { at: AT, bytes: 1_300_000, rows: 23_758 }, failed: null },
+  queue: { waiting: 0, oldestAt: null, failing: [] },
+  outside: [{ name: 'supplier', answeredAt: null, problem: 'away' }],
+  devices: { letIn: 4, seenToday: 3, signedIn: 5 },
+  ...more,
+});
+
+test('all is well: what there is, and a backup at a tap', async () => {
+  const server = show(<StatusScreen />, { 'GET /api/status': status(), 'POST /api/backups': status() }, LEAD);
+  expect(await screen.findByText('All is well with Hudrik.')).toBeTruthy();
+  expect(screen.getByText(/23,758 rows, 1\.3 MB$/)).toBeTruthy();
+  expect(screen.getByText('never answered; away')).toBeTruthy();
+  await press('Write one now');
+  await waitFor(() => expect(server.sent.length).toBe(1));
+  expect(await screen.findByText('It is being written')).toBeTruthy();
+});
+
+test('what is wrong comes first, each with what to do', async () => {
+  const failed = { at: AT, why: 'no space left on the device' };
+  const troubles: Status['troubles'] = ['backup-failed', 'disk-low'];
+  const queue = { waiting: 2, oldestAt: AT, failing: [{ task: 'back-up', tries: 3, why: 'no answer' }] };
+  show(
+    <StatusScreen />,
+    { 'GET /api/status': status({ troubles, queue, backups: { ...status().backups, failed } }) },
+    LEAD,
+  );
+  expect(await screen.findByText('2 things are wrong.')).toBeTruthy();
+  expect(screen.getByText('The last backup did not come off: no space left on the device')).toBeTruthy();
+  expect(screen.getByText('Only 1.2 GB are free on the disk. Make room before it is full.')).toBeTruthy();
+  expect(screen.getByText('back-up: tried 3 times. no answer')).toBeTruthy();
+});
+
+test('each trouble has its sentence; sizes as people say them', () => {
+  const said = TROUBLES.map((trouble) => sayTrouble(trouble, status()));
+  expect(new Set(said).size).toBe(TROUBLES.length);
+  expect([0, 999, 1000, 1_300_000, 26_000_000_000].map(sayBytes)).toEqual([
+    '0 bytes',
+    '999 bytes',
+    '1.0 kB',
+    '1.3 MB',
+    '26 GB',
+  ]);
+});
+
+test('on a lead’s shift in one line; nobody else is asked to mind it', async () => {
+  const late = status({ troubles: ['backup-late', 'disk-low'] });
+  show(<StatusNotice />, { 'GET /api/status': late }, LEAD);
+  expect(await screen.findByText(/^No good backup since .* And 1 more\.$/)).toBeTruthy();
+});
+
+test('not on a technician’s', () => {
+  const server = show(<StatusNotice />, {});
+  expect(server.sent).toEqual([]);
+  expect(screen.queryByRole('status')).toBeNull();
+});

@@ -1,0 +1,72 @@
+import type { InferType } from 'yup';
+import { array, boolean, instant, number, object, string, type Frozen } from '../fields';
+
+/** What can be wrong with an installation, and who runs it should know. */
+export const TROUBLES = [
+  'store-away',
+  'backup-late',
+  'backup-failed',
+  'disk-low',
+  'queue-stuck',
+  'superuser',
+  'no-checksums',
+  'not-private',
+] as const;
+export type Trouble = (typeof TROUBLES)[number];
+const trouble = string<Trouble>().oneOf(TROUBLES);
+
+export const health = object({
+  ok: boolean().required(),
+  store: boolean().required(),
+  version: string().required(),
+  troubles: array(trouble.required()).required(),
+});
+
+/** How this installation stands. */
+export const status = object({
+  at: instant.required(),
+  version: string().required(),
+  startedAt: instant.required(),
+  troubles: array(trouble.required()).required(),
+  database: object({
+    version: string().required(),
+    bytes: number().required(),
+    role: string().required(),
+    isSuperuser: boolean().required(),
+    hasChecksums: boolean().required(),
+    migration: string().required(),
+    connections: number().required(),
+    records: number().required(),
+  }).required(),
+  disk: object({ freeBytes: number().required(), totalBytes: number().required() }).nullable().defined(),
+  backups: object({
+    /** Null: this installation writes none by itself. */
+    folder: string().nullable().defined(),
+    keep: number().required(),
+    last: object({ at: instant.required(), bytes: number().required(), rows: number().required() })
+      .nullable()
+      .defined(),
+    failed: object({ at: instant.required(), why: string().required() }).nullable().defined(),
+  }).required(),
+  queue: object({
+    waiting: number().required(),
+    oldestAt: instant.nullable().defined(),
+    failing: array(
+      object({ task: string().required(), tries: number().required(), why: string().required() }).required(),
+    ).required(),
+  }).required(),
+  /** What is asked outside: when it last answered, and what was wrong with it. */
+  outside: array(
+    object({
+      name: string().required(),
+      answeredAt: instant.nullable().defined(),
+      problem: string().nullable().defined(),
+    }).required(),
+  ).required(),
+  devices: object({
+    letIn: number().required(),
+    seenToday: number().required(),
+    signedIn: number().required(),
+  }).required(),
+});
+export type Status = Frozen<InferType<typeof status>>;

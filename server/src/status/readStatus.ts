@@ -1,0 +1,157 @@
+import { statfs } from 'node:fs/promises';
+import type { Status, Trouble } from '@hudrik/core/contracts';
+import { sql } from 'kysely';
+import { WORKER_SCHEMA } from '../background/schema';
+import { readBackups, type Backups } from '../backups/nightly';
+import type { Context } from '../context';
+import type { Db } from '../database/tables';
+
+const DAY_MS = 86_400_000;
+/** A night that was missed is late once the next day is half over. */
+const BACKUP_LATE_MS = 1.5 * DAY_MS;
+const LEAST_FREE_BYTES = 2_000_000_000;
+const LEAST_FREE_SHARE = 0.05;
+const STUCK_MS = 15 * 60_000;
+
+/** What an installation is: set once at its start. */
+export interface Standing {
+  readonly version: string;
+  readonly startedAt: Date;
+  /** Where what is written goes to; null: not known. */
+  readonly dataFolder: string | null;
+  readonly backups: Backups | null;
+  /** What travels between it and the devices can be read by nobody else. */
+  readonly isPrivate: boolean;
+}
+
+type Asking = Pick<Context, 'db' | 'now'>;
+
+/** How the installation stands: its records, its disk, its backups, what waits, what is asked outside, and what is wrong of it. */
+export async function readStatus({ db, now }: Asking, standing: Standing): Promise<Status> {
+  const [database, disk, backups, queue, outside, devices] = [
+    await readDatabase(db),
+    await readDisk(standing.dataFolder),
+    await backupsOf(db, standing.backups),
+    await readQueue(db),
+    await readOutside(db),
+    await readDevices(db, now()),
+  ];
+  const facts = { ...{ database, disk, backups, queue }, isPrivate: standing.isPrivate, now: now() };
+  return {
+    ...{ at: now().toISOString(), version: standing.version, startedAt: standing.startedAt.toISOString() },
+    troubles: troublesOf(facts, standing.startedAt),
+    ...{ database, disk, backups, outside, devices },
+    queue: { waiting: queue.waiting, oldestAt: queue.oldestAt, failing: queue.failing },
+  };
+}
+
+type Queue = Status['queue'] & { readonly waitedMs: number };
+
+interface Facts extends Pick<Status, 'database' | 'disk' | 'backups'> {
+  readonly queue: Queue;
+  readonly isPrivate: boolean;
+  readonly now: Date;
+}
+
+function troublesOf({ database, disk, backups, queue, isPrivate, now }: Facts, startedAt: Date): Trouble[] {
+  const since = (at: string | Date): number => now.getTime() - new Date(at).getTime();
+  const isBackupLate = backups.folder !== null && since(backups.last?.at ?? startedAt) > BACKUP_LATE_MS;
+  const isDiskLow =
+    disk !== null && (disk.freeBytes < LEAST_FREE_BYTES || disk.freeBytes < LEAST_FREE_SHARE * disk.totalBytes);
+  const said: readonly (readonly [Trouble, boolean])[] = [
+    ['backup-late', isBackupLate],
+    ['backup-failed', backups.failed !== null],
+    ['disk-low', isDiskLow],
+    ['queue-stuck', queue.waitedMs > STUCK_MS],
+    ['superuser', database.isSuperuser],
+    ['no-checksums', !database.hasChecksums],
+    ['not-private', !isPrivate],
+  ];
+  return said.flatMap(([trouble, isSo]) => (isSo ? [trouble] : []));
+}
+
+async function readDatabase(db: Db): Promise<Status['database']> {
+  const { rows } = await sql<Status['database']>`
+    select current_setting('server_version') as version, pg_database_size(current_database())::float8 as bytes,
+      current_user as role, (select rolsuper from pg_roles where rolname = current_user) as "isSuperuser",
+      current_setting('data_checksums') = 'on' as "hasChecksums",
+      (select max(name) from kysely_migration) as migration,
+      (select count(*)::int from pg_stat_activity where datname = current_database()) as connections,
+      (select greatest(sum(reltuples), 0)::float8 from pg_class c join pg_namespace n on n.oid = c.relnamespace
+        where n.nspname = 'public' and c.relkind = 'r') as records`.execute(db);
+  const [row] = rows;
+  if (row === undefined) throw new Error('The database says nothing of itself');
+  return row;
+}
+
+async function readDisk(folder: string | null): Promise<Status['disk']> {
+  if (folder === null) return null;
+  const found = await statfs(folder).catch(() => null);
+  return found && { freeBytes: found.bavail * found.bsize, totalBytes: found.blocks * found.bsize };
+}
+
+async function backupsOf(db: Db, backups: Backups | null): Promise<Status['backups']> {
+  const { good, failed } = await readBackups(db);
+  return {
+    ...{ folder: backups?.folder ?? null, keep: backups?.keep ?? 0 },
+    last: good && { at: good.began_at.toISOString(), bytes: good.bytes ?? 0, rows: good.rows ?? 0 },
+    failed: failed && { at: failed.began_at.toISOString(), why: failed.why_not ?? '' },
+  };
+}
+
+/** By the database's own clock, which says when each is due. */
+async function readQueue(db: Db): Promise<Queue> {
+  const jobs = sql.table(`${WORKER_SCHEMA}.jobs`);
+  const { rows } = await sql<{ task: string; tries: number; why: string | null; due: Date; waited: number }>`
+    select task_identifier as task, attempts as tries, last_error as why, run_at as due,
+      (extract(epoch from now() - run_at) * 1000)::float8 as waited
+    from ${jobs} order by run_at limit 1000`.execute(db);
+  const waiting = rows.filter(({ waited }) => waited >= 0);
+  return {
+    waitedMs: waiting[0]?.waited ?? 0,
+    waiting: waiting.length,
+    oldestAt: waiting[0]?.due.toISOString() ?? null,
+    failing: rows
+      .filter(({ why }) => why !== null)
+      .slice(0, 20)
+      .map(({ task, tries, why }) => ({ task, tries, why: (why ?? '').slice(0, 300) })),
+  };
+}
+
+async function readOutside(db: Db): Promise<Status['outside']> {
+  const states = [
+    ['supplier', 'supplier_state'],
+    ['booking desk', 'desk_state'],
+    ['machines', 'equipment_state'],
+  ] as const;
+  return Promise.all(
+    states.map(async ([name, table]) => {
+      const row = await db.selectFrom(table).select(['answered_at', 'problem']).executeTakeFirst();
+      return { name, answeredAt: row?.answered_at?.toISOString() ?? null, problem: row?.problem ?? null };
+    }),
+  );
+}
+
+async function readDevices(db: Db, now: Date): Promise<Status['devices']> {
+  const { rows } = await sql<Status['devices']>`
+    select count(*)::int as "letIn",
+      count(*) filter (where seen_at > ${new Date(now.getTime() - DAY_MS)})::int as "seenToday",
+      (select count(*)::int from session where expires_at > ${now}) as "signedIn"
+    from device where put_out_at is null`.execute(db);
+  return rows[0] ?? { letIn: 0, seenToday: 0, signedIn: 0 };
+}
+
+/** For whoever watches over it: is it up, can it reach its records, and what is wrong. Asks as little as that takes. */
+export async function readHealth(context: Asking, standing: Standing) {
+  const reaches = await sql`select 1`.execute(context.db).then(
+    () => true,
+    () => false,
+  );
+  const troubles: Trouble[] = reaches
+    ? await readStatus(context, standing).then(
+        (status) => [...status.troubles],
+        () => ['store-away'],
+      )
+    : ['store-away'];
+  return { ok: troubles.length === 0, store: reaches, version: standing.version, troubles };
+}
