@@ -9,6 +9,8 @@ const SERVER = path.resolve(import.meta.dirname, '../server');
 export interface WorkerServer {
   readonly url: string;
   readonly databaseUrl: string;
+  /** What it said when it came up. */
+  readonly said: () => string;
   /** Stops it at once, as a lost current would. */
   readonly kill: () => Promise<void>;
   readonly start: () => Promise<void>;
@@ -31,6 +33,13 @@ async function onPostgres(work: (client: pg.Client) => Promise<unknown>, url: st
   await client.end();
 }
 
+const SAYS_ALL_MS = 200;
+
+interface Launched {
+  readonly child: ChildProcess;
+  readonly said: string;
+}
+
 /** The server works as its own role: what it may not, no test sees it do. */
 function asApp(databaseUrl: string): string {
   const url = new URL(databaseUrl);
@@ -38,7 +47,7 @@ function asApp(databaseUrl: string): string {
   return url.href;
 }
 
-function launch(port: number, databaseUrl: string, more: Readonly<Record<string, string>>): Promise<ChildProcess> {
+function launch(port: number, databaseUrl: string, more: Readonly<Record<string, string>>): Promise<Launched> {
   const env = {
     ...process.env,
     DATABASE_URL: asApp(databaseUrl),
@@ -55,7 +64,12 @@ function launch(port: number, databaseUrl: string, more: Readonly<Record<string,
     stdio: ['ignore', 'pipe', 'inherit'],
   });
   return new Promise((resolve, reject) => {
-    child.stdout.on('data', (chunk: Buffer) => String(chunk).includes('is up') && resolve(child));
+    let said = '';
+    child.stdout.on('data', (chunk: Buffer) => {
+      said += String(chunk);
+      // The first lead's link comes with the same breath.
+      if (said.includes('is up')) setTimeout(() => resolve({ child, said }), SAYS_ALL_MS);
+    });
     child.once('exit', () => reject(new Error('the server ended before it was up')));
   });
 }
@@ -70,7 +84,7 @@ export async function startWorkerServer(
   const databaseUrl = postgresUrl.replace(/[^/]*$/, name);
   await onPostgres((client) => client.query(`create database ${name} template ${template}`), postgresUrl);
   const port = await freePort();
-  let child = await launch(port, databaseUrl, more);
+  let { child, said } = await launch(port, databaseUrl, more);
   const kill = async (): Promise<void> => {
     const ended = new Promise((resolve) => child.once('exit', resolve));
     if (child.exitCode === null && child.kill('SIGKILL')) await ended;
@@ -78,9 +92,10 @@ export async function startWorkerServer(
   return {
     url: `http://localhost:${port}`,
     databaseUrl,
+    said: () => said,
     kill,
     start: async () => {
-      child = await launch(port, databaseUrl, more);
+      ({ child, said } = await launch(port, databaseUrl, more));
     },
     stop: async () => {
       await kill();

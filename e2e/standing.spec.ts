@@ -1,17 +1,11 @@
 import { expect, test } from './test';
 import { signIn } from './yard';
 
-test('a class comes into lay-up: its job from the forecast, its steps done, laid up, then badly woken, which moves what is taken for its way', async ({
+test('a class comes into lay-up: its job from the forecast, its steps done, laid up, then badly woken, which moves what is taken for its way @phone', async ({
   page,
 }) => {
   await signIn(page, 'Runa Veldt', '/lay-up');
   await expect(page.getByRole('heading', { level: 1 })).toContainText('into lay-up');
-  const wide = (page.viewportSize()?.width ?? 0) > 1000;
-  if (wide)
-    await page
-      .getByRole('row', { name: /^PW-\d\d: show it$/ })
-      .first()
-      .click();
   const raise = page.getByRole('button', { name: /^Raise the lay-up of PW-/ }).first();
   const tag = ((await raise.getAttribute('aria-label')) ?? '').replace('Raise the lay-up of ', '');
   await raise.click();

@@ -5,6 +5,7 @@ import { FirstLead } from '@/features/session/FirstLead';
 import { LetIn } from '@/features/session/LetIn';
 
 export { AccessScreen } from '@/features/access/AccessScreen';
+export { SetUpScreen } from '@/features/setup/SetUpScreen';
 export { StatusScreen } from '@/features/status/StatusScreen';
 export { AddUnitScreen, ExchangeScreen, FreeScreen, HiresScreen } from '@/features/desk';
 export { HoursScreen } from '@/features/hours';

@@ -210,3 +210,23 @@ export const importReport = object({
   lines: array(lineReport.required()).required(),
 });
 export type ImportReport = Frozen<InferType<typeof importReport>>;
+
+/** A unit in the yard's own list, with the model that it is. */
+export const newFleetUnit = object({
+  tag: tag.required(),
+  classId: classId.required(),
+  make: name.required(),
+  model: name.required(),
+  serial: trimmed.max(80).default(''),
+  homeBay: trimmed.max(40).default(''),
+  meterReading: hours.required(),
+});
+export const fleetReport = importReport.concat(
+  object({
+    /** All of it was taken; else nothing of it. */
+    isTaken: boolean().required(),
+    newModels: array(string().required()).required(),
+  }),
+);
+export type FleetReport = Frozen<InferType<typeof fleetReport>>;
+export const trial = object({ trial: string().oneOf(['yes']).optional() });

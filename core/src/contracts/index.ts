@@ -27,8 +27,8 @@ export {
 } from './sheet';
 export { ownPlan } from './service';
 export type { FleetService, ModelPlan, ServiceItemState, UnitService } from './service';
-export { newHire, newModel, newUnit } from './fleet';
-export type { Defect, HireLine, ImportReport, JobLine, UnitLine, UnitPage, UnitsReply } from './fleet';
+export { newFleetUnit, newHire, newModel, newUnit } from './fleet';
+export type { Defect, FleetReport, HireLine, ImportReport, JobLine, UnitLine, UnitPage, UnitsReply } from './fleet';
 export type { FuelStore, UnitFuel } from './fuel';
 export type { LayUpReply, SeasonSheet } from './layUp';
 export type { EquipmentReply, FromAfar } from './equipment';

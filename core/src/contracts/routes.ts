@@ -112,6 +112,8 @@ export const ROUTES = {
   photoThumb: { method: 'get', path: '/api/photos/{id}/thumb' },
   importModels: { method: 'post', path: '/api/import/models' },
   exportModels: { method: 'get', path: '/api/export/models' },
+  takeFleet: { method: 'post', path: '/api/import/fleet' },
+  labelsPdf: { method: 'get', path: '/api/labels.pdf' },
   importUnits: { method: 'post', path: '/api/import/units' },
   exportUnits: { method: 'get', path: '/api/export/units' },
   importHires: { method: 'post', path: '/api/import/hires' },

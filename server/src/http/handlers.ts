@@ -10,6 +10,7 @@ import { calendarSecret, ownCalendar } from '../desk/ownCalendar';
 import { readDesk } from '../desk/takeDesk';
 import { readEquipment } from '../equipment/readEquipment';
 import { exportHires, importHires } from '../exchange/hires';
+import { takeFleet } from '../exchange/fleet';
 import { exportModels, importModels } from '../exchange/models';
 import { exportPlans, importPlans } from '../exchange/plans';
 import { exportParts, importParts } from '../exchange/parts';
@@ -44,6 +45,7 @@ import { changeSettings, readSettings } from '../people/settings';
 import { putPhoto, readPhoto, readThumb } from '../photos/photos';
 import { cardPdf } from '../printing/cardPdf';
 import { dayPdf } from '../printing/dayPdf';
+import { labelsPdf } from '../printing/labelsPdf';
 import { estimatePdf } from '../printing/estimatePdf';
 import { exportReorder, readReorder } from '../parts/reorder';
 import { addCan, changeCan, readFuelStore } from '../fuel/cans';
@@ -200,6 +202,10 @@ export function handlersOf(installation: Installation): Handlers {
 
     importParts: async ({ context, actor, body }) => importParts(context, actor, textOf(body)),
     exportParts: async ({ context, response }) => sendCsv(response, 'parts', await exportParts(context.db)),
+    takeFleet: async ({ context, actor, body, query }) =>
+      takeFleet(context, actor, textOf(body), query.trial === 'yes'),
+    labelsPdf: async ({ context, response }) =>
+      sendPdf(response, 'labels', await labelsPdf(context, originOf(response))),
     importUnits: async ({ context, actor, body }) => importUnits(context, actor, textOf(body)),
     exportUnits: async ({ context, response }) => sendCsv(response, 'units', await exportUnits(context.db)),
     importModels: async ({ context, body }) => importModels(context, textOf(body)),

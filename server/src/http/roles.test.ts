@@ -120,6 +120,8 @@ const WHO: Readonly<Record<OperationId, string>> = {
   exportParts: 'a t l c',
   importModels: 'l',
   exportModels: 'a t l c',
+  takeFleet: 'l',
+  labelsPdf: 'a t l c',
   importUnits: 'l',
   exportUnits: 'a t l c',
   importHires: 'l c',

@@ -21,6 +21,7 @@ export function MoreScreen() {
         {person.name}, {person.role}
       </Words>
       <Section title="The desk">
+        {person.role === 'lead' ? <Button label="Set the yard up" onPress={go('/set-up')} /> : null}
         {person.role === 'lead' ? <Button label="Add a unit or a model" onPress={go('/add-unit')} /> : null}
         <Button label="Hires" onPress={go('/hires')} />
         <Button label="Import and export lists (CSV)" onPress={go('/exchange')} />

@@ -4,6 +4,7 @@ import { Empty, Failure, Loading, Page, Section, useIsWide, Words } from '@/desi
 import { sayMinutes } from '@/writing';
 import { View } from 'react-native';
 import { AccessNotice } from '@/features/access';
+import { SetUpNotice } from '@/features/setup';
 import { StatusNotice } from '@/features/status';
 import { ShiftRow } from './ShiftRow';
 import { TimeRail } from './TimeRail';
@@ -40,6 +41,7 @@ export function ShiftScreen() {
       <Words role="heading" aria-level={1} size={22} face="strong">
         {sayDay(shift.data)}
       </Words>
+      <SetUpNotice />
       <AccessNotice />
       <StatusNotice />
       {HEADINGS.filter(({ of, none }) => none !== '' || shift.data[of].length > 0).map(({ of, title, none }) => (

@@ -1,4 +1,4 @@
-import { string } from 'yup';
+import { mixed, string } from 'yup';
 import { ANYONE_SIGNED_IN, DESK, LEAD_ONLY } from '../../fields';
 import * as fleet from '../fleet';
 import { operation } from './operation';
@@ -26,6 +26,18 @@ export const EXCHANGE_OPERATIONS = {
     summary: 'Models as CSV',
     who: ANYONE_SIGNED_IN,
     reply: string(),
+  }),
+  takeFleet: operation('takeFleet', {
+    summary: 'Take a whole fleet from CSV, with its models: all or nothing; as a trial nothing, but what would happen',
+    who: LEAD_ONLY,
+    query: fleet.trial,
+    raw: ['text/csv'],
+    reply: fleet.fleetReport,
+  }),
+  labelsPdf: operation('labelsPdf', {
+    summary: 'A sheet of labels for all units',
+    who: ANYONE_SIGNED_IN,
+    reply: mixed(),
   }),
   importUnits: operation('importUnits', {
     summary: 'Take units from CSV',

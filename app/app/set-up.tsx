@@ -1,0 +1,3 @@
+import { inOffice } from '@/places';
+
+export default inOffice((place) => place.SetUpScreen);

@@ -1,0 +1,128 @@
+import type { FleetReport } from '@hudrik/core/contracts';
+import { useRef, useState } from 'react';
+import { View } from 'react-native';
+import { sentenceOf, useChange } from '@/api';
+import { Button, Choice, Failure, Section, Words } from '@/design';
+import { asCsv, guessed, lacking, readSheet, WANTED, type Mapping, type Sheet } from './columns';
+
+/** Units from the yard’s own spreadsheet: columns are told, what would happen is shown, and all of it is taken or nothing. */
+export function FleetImport() {
+  const take = useChange('takeFleet');
+  const file = useRef<HTMLInputElement>(null);
+  const [sheet, setSheet] = useState<Sheet | null>(null);
+  const [mapping, setMapping] = useState<Mapping>({});
+  const read = async (chosen: File | undefined) => {
+    if (!chosen) return;
+    const fresh = readSheet(await chosen.text());
+    take.reset();
+    setSheet(fresh);
+    setMapping(guessed(fresh));
+  };
+  const send = (isTrial: boolean) =>
+    sheet &&
+    take.mutate({
+      raw: { type: 'text/csv', content: asCsv(sheet, mapping) },
+      ...(isTrial ? { query: { trial: 'yes' } } : {}),
+    });
+  const missing = lacking(mapping);
+  const report = take.data;
+  const isReady = report !== undefined && !report.isTaken && report.refused === 0 && report.taken > 0;
+  return (
+    <Section title="Units from your own list">
+      <input
+        ref={file}
+        type="file"
+        accept=".csv,.txt,text/csv"
+        aria-label="The list of units"
+        style={{ display: 'none' }}
+        onChange={(event) => {
+          void read(event.target.files?.[0]);
+          event.target.value = '';
+        }}
+      />
+      <Words size={15}>
+        A spreadsheet saved as CSV, one unit a line. Models that are not known yet come with it. Nothing is taken before
+        you have seen what would happen.
+      </Words>
+      <Button label={sheet ? 'Another file' : 'Choose the file'} onPress={() => file.current?.click()} />
+      {sheet ? <Columns sheet={sheet} mapping={mapping} onChange={setMapping} /> : null}
+      {take.isError ? <Failure sentence={sentenceOf(take.error)} kept="Nothing of it was taken." /> : null}
+      {sheet ? (
+        <Button
+          kind={isReady ? 'plain' : 'main'}
+          label={take.isPending ? 'Looking through it…' : 'Show what would happen'}
+          disabled={take.isPending}
+          offBecause={missing.length > 0 ? `Say which column is: ${missing.join(', ')}.` : null}
+          onPress={() => send(true)}
+        />
+      ) : null}
+      {report ? <Report report={report} /> : null}
+      {isReady ? (
+        <Button
+          kind="main"
+          tall
+          label={`Take all ${report.taken}`}
+          disabled={take.isPending}
+          onPress={() => send(false)}
+        />
+      ) : null}
+    </Section>
+  );
+}
+
+interface ColumnsProps {
+  readonly sheet: Sheet;
+  readonly mapping: Mapping;
+  readonly onChange: (mapping: Mapping) => void;
+}
+
+const Columns = ({ sheet, mapping, onChange }: ColumnsProps) => (
+  <View className="gap-3">
+    {WANTED.map(({ id, label, isNeeded }) => (
+      <View key={id} className="gap-1" role="group" aria-label={`Column of: ${label}`}>
+        <Words size={15} face="strong">
+          {isNeeded ? label : `${label} (if there is one)`}
+        </Words>
+        <View className="flex-row flex-wrap gap-2">
+          {sheet.heading.map((name, at) => (
+            <Choice
+              key={at}
+              label={name === '' ? `Column ${at + 1}` : name}
+              aria-label={`${label} is ${name === '' ? `column ${at + 1}` : name}`}
+              on={mapping[id] === at}
+              onPress={() => onChange({ ...mapping, [id]: mapping[id] === at ? undefined : at })}
+            />
+          ))}
+        </View>
+        {mapping[id] === undefined ? null : (
+          <Words size={13} tone="ink-soft">
+            {`First: ${sheet.rows[0]?.[mapping[id]] ?? ''}`}
+          </Words>
+        )}
+      </View>
+    ))}
+  </View>
+);
+
+const SHOWN = 100;
+
+function Report({ report: { taken, refused, isTaken, newModels, lines } }: { readonly report: FleetReport }) {
+  const wrong = lines.filter((line) => !line.taken);
+  return (
+    <View className="gap-1" role="status">
+      <Words face="strong" tone={refused > 0 ? 'held' : 'ink'}>
+        {isTaken
+          ? `${taken} units are on the yard, none looked at yet.`
+          : refused > 0
+            ? `${refused} of ${taken + refused} lines can not be taken as they are. Nothing was taken.`
+            : `${taken} units would be taken. Nothing is taken yet.`}
+      </Words>
+      {newModels.length > 0 ? (
+        <Words size={15}>{`${isTaken ? 'New models' : 'Models that would be new'}: ${newModels.join(', ')}.`}</Words>
+      ) : null}
+      {wrong.slice(0, SHOWN).map(({ line, what, why }) => (
+        <Words key={line} size={15} tone="held">{`Line ${line}: ${what}: ${why ?? ''}`}</Words>
+      ))}
+    </View>
+  );
+}

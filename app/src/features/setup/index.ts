@@ -1,0 +1,1 @@
+export { SetUpNotice } from './SetUpNotice';

@@ -1,0 +1,51 @@
+import { screen } from '@testing-library/react-native';
+import { IVO, show } from '@/testing/screen';
+import { asCsv, guessed, lacking, readSheet } from './columns';
+import { SetUpNotice } from './SetUpNotice';
+import { SetUpScreen } from './SetUpScreen';
+
+const LEAD = { ...IVO, role: 'lead' } as const;
+const counts = (held: number) => ({ units: [], next: null, counts: { fit: 0, held } });
+const REPLIES = {
+  'GET /api/settings': { yard: 'Hire yard', currency: 'USD', locale: 'en-US', timeZone: 'UTC' },
+  'GET /api/units': counts(0),
+  'GET /api/people': { people: [{ id: 1, name: 'Runa Veldt', role: 'lead', leftAt: null, skills: [] }] },
+  'GET /api/access': { device: 1, isPinShort: false, sessions: [], devices: [], wrongPins: [] },
+  'GET /api/hires': { hires: [], warnings: [] },
+};
+
+describe('a list of one’s own', () => {
+  const text =
+    '\uFEFFFleet no;Brand;Model name;Serial;Hrs\r\nGE-01;Tuvellan;"Lantern; 5";A1;120,5\r\n\r\nGE-02;Tuvellan;Drift 7;A2;\r\n';
+
+  test('its columns are known by their names, whatever stands between its cells', () => {
+    const sheet = readSheet(text);
+    expect(sheet.heading).toEqual(['Fleet no', 'Brand', 'Model name', 'Serial', 'Hrs']);
+    const mapping = guessed(sheet);
+    expect(mapping).toEqual({ tag: 0, make: 1, model: 2, serial: 3, hours: 4 });
+    expect(lacking(mapping)).toEqual([]);
+    expect(lacking({ tag: 0 })).toEqual(['make', 'model']);
+    expect(asCsv(sheet, mapping).split('\r\n')).toEqual([
+      'tag,class,make,model,serial,home_bay,hours',
+      'GE-01,,Tuvellan,Lantern; 5,A1,,"120,5"',
+      'GE-02,,Tuvellan,Drift 7,A2,,',
+    ]);
+  });
+
+  test('the heading alone is no list, and nothing is nothing', () => {
+    expect(readSheet('tag,make\n').rows).toEqual([]);
+    expect(readSheet('').heading).toEqual([]);
+  });
+});
+
+test('an empty yard says how to begin; each step what it is for and where it is done', async () => {
+  show(<SetUpScreen />, REPLIES, LEAD);
+  expect(await screen.findByText('Set up Hire yard: 7 steps are left.')).toBeTruthy();
+  expect(screen.getByText('Choose the file')).toBeTruthy();
+  expect(screen.getByText(/^Nobody has looked at any yet/)).toBeTruthy();
+});
+
+test('on the shift: a lead is led there, others are told who does it; a yard with units says nothing', async () => {
+  show(<SetUpNotice />, { 'GET /api/units': counts(0) }, LEAD);
+  expect(await screen.findByText('Set the yard up')).toBeTruthy();
+});
