@@ -33,6 +33,9 @@ const SCREENS: readonly (readonly [string, string | RegExp])[] = [
   ['/parts', 'On the shelf'],
   ['/returns', 'Walk them in this order'],
   ['/waiting', 'Everything made on this device was sent.'],
+  ['/access', 'Your PIN'],
+  ['/status', 'Records and machine'],
+  ['/set-up', 'Labels to stick on'],
 ];
 
 /** What a machine can see of accessibility, by axe-core. */

@@ -29,15 +29,21 @@ export function StatusScreen() {
         </View>
       ))}
       <View className={wide ? 'flex-row items-start gap-6' : 'gap-5'}>
-        <View className="min-w-0 flex-1 gap-5">
+        <View className={wide ? 'min-w-0 flex-1 gap-5' : 'gap-5'}>
           <Backups status={data} />
           <Queue queue={data.queue} />
         </View>
-        <View className="min-w-0 flex-1 gap-5">
+        <View className={wide ? 'min-w-0 flex-1 gap-5' : 'gap-5'}>
           <Records status={data} />
           <Outside outside={data.outside} />
         </View>
       </View>
+      <Button
+        className="self-start"
+        label={status.isFetching ? 'Looking…' : 'Look again'}
+        disabled={status.isFetching}
+        onPress={() => void status.refetch()}
+      />
     </Page>
   );
 }
