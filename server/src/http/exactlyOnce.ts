@@ -4,7 +4,7 @@ import type { Request } from 'express';
 import type { Context } from '../context';
 import { inTransaction } from '../database/inTransaction';
 import type { Trx } from '../database/tables';
-import { refuse } from '../refusal';
+import { Refusal, refuse } from '../refusal';
 
 interface Asking {
   readonly context: Context;
@@ -35,7 +35,9 @@ export function exactlyOnce(asking: Asking, handle: (context: Context) => Promis
     const kept = claimed && (await claim(trx, claimed));
     if (kept) return kept;
     const answer = { status: operation.status ?? 200, body: await handle({ ...context, db: trx }) };
-    if (claimed) await keep(trx, claimed.key, answer);
+    // What was refused with its effect kept, as a wrong PIN, is no answer to give again: asked once more it is tried once more.
+    if (claimed && answer.body instanceof Refusal) await giveUp(trx, claimed.key);
+    else if (claimed) await keep(trx, claimed.key, answer);
     return answer;
   });
 }
@@ -66,6 +68,8 @@ async function claim(trx: Trx, { key, personId, fingerprint }: Claim): Promise<A
   if (kept.person_id !== personId || !kept.fingerprint.equals(fingerprint)) return refuse('key-reused', { key });
   return { status: kept.status ?? 200, body: kept.body };
 }
+
+const giveUp = (trx: Trx, key: string) => trx.deleteFrom('idempotency').where('key', '=', key).execute();
 
 async function keep(trx: Trx, key: string, { status, body }: Answer): Promise<void> {
   await trx

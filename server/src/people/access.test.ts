@@ -149,7 +149,13 @@ describe('PINs', () => {
       422,
     );
     assert.equal((await yard.read<Access>('/api/access', 'counter')).isPinShort, true);
-    assert.equal((await problemIn(await own({ old: '99999', fresh: '471183' }))).code, 'wrong-pin');
+    // A wrong one is wrong again when it is sent again under its key, and is counted again.
+    const headers = { 'Idempotency-Key': 'change-of-pin-1' };
+    for (const _ of [1, 2]) {
+      const wrong = { old: '99999', fresh: '471183' };
+      const answer = await yard.ask('PUT', '/api/session/pin', { as: 'counter', body: wrong, headers });
+      assert.equal((await problemIn(answer)).code, 'wrong-pin');
+    }
     assert.equal((await own({ old: '12345', fresh: '471183' })).status, 200);
     assert.equal((await yard.read<Access>('/api/access', 'counter')).isPinShort, false);
     assert.equal((await sign('12345', { role: 'counter' })).status, 401);
