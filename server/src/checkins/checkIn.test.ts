@@ -201,6 +201,14 @@ describe('a check-in', () => {
     );
   });
 
+  test('what would have begun later than now is refused', async () => {
+    await yard.addUnit('GE-77');
+    const sent = wellCheckIn('GE-77', 'generator', '101.0');
+    const startedAt = new Date(yard.now.getTime() + 6 * 60_000).toISOString();
+    const late = await yard.checkIn({ ...sent, facts: { ...sent.facts, startedAt } });
+    assert.deepEqual([late.status, (await problemIn(late)).facts], [422, { field: 'startedAt' }]);
+  });
+
   test('SQL, HTML and script stay text', async () => {
     await yard.addUnit('GE-11');
     const remarks = `'; drop table unit; -- <script>alert(1)</script>`;

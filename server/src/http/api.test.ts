@@ -63,6 +63,8 @@ describe('the API', () => {
     assert.match(etag, /^"\d+"$/);
     const change = (homeBay: string) =>
       yard.ask('PATCH', '/api/units/GE-01', { as: 'lead', body: { homeBay }, headers: { 'If-Match': etag } });
+    const blind = await yard.ask('PATCH', '/api/units/GE-01', { as: 'lead', body: { homeBay: 'South 1' } });
+    assert.deepEqual([blind.status, (await problemIn(blind)).code], [428, 'version-wanted']);
     assert.equal((await change('South 2')).status, 200);
     assert.equal((await problemIn(await change('South 3'))).code, 'changed-meanwhile');
   });

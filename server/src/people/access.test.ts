@@ -154,7 +154,7 @@ describe('PINs', () => {
     for (const _ of [1, 2]) {
       const wrong = { old: '99999', fresh: '471183' };
       const answer = await yard.ask('PUT', '/api/session/pin', { as: 'counter', body: wrong, headers });
-      assert.equal((await problemIn(answer)).code, 'wrong-pin');
+      assert.deepEqual([answer.status, (await problemIn(answer)).code], [401, 'wrong-pin']);
     }
     assert.equal((await own({ old: '12345', fresh: '471183' })).status, 200);
     assert.equal((await yard.read<Access>('/api/access', 'counter')).isPinShort, false);
