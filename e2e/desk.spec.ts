@@ -105,9 +105,12 @@ test('keys go everywhere', { tag: '@wide' }, async ({ page }) => {
   await page.keyboard.press('y');
   await expect(page).toHaveURL(/\/yard/);
   await expect(page.getByRole('link', { name: /^PW-01, / })).toBeVisible();
-  await page.keyboard.press('j');
-  await page.keyboard.press('Enter');
-  await expect(page).toHaveURL(/\/u\/[A-Z]{2}-\d\d/);
+  // The list is drawn a moment before it hears keys.
+  await expect(async () => {
+    await page.keyboard.press('j');
+    await page.keyboard.press('Enter');
+    await expect(page).toHaveURL(/\/u\/[A-Z]{2}-\d\d/, { timeout: 1000 });
+  }).toPass();
   await page.keyboard.press('c');
   await expect(page).toHaveURL(/\/check-in/);
 });

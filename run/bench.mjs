@@ -5,7 +5,7 @@ import { brotliCompressSync, gzipSync } from 'node:zlib';
 import { ensureModules } from './install.mjs';
 import { ROOT } from './places.mjs';
 import { startDemoServer } from './demoServer.mjs';
-import { outages } from './outages.mjs';
+import { outages } from './drills/outages.mjs';
 import { freePort, startThrowAwayPostgres } from './postgres.mjs';
 import { ensureWeb } from './web.mjs';
 

@@ -54,10 +54,15 @@ function reachableByAll(folder) {
   }
 }
 
-async function startIn(home, { durable, keep }) {
+/** A folder that is PostgreSQL's user's alone. */
+export function ownFolder(home) {
   mkdirSync(home, { recursive: true });
   if (isRoot) chownSync(home, idOf('-u'), idOf('-g'));
   chmodSync(home, 0o700);
+}
+
+async function startIn(home, { durable, keep }) {
+  ownFolder(home);
   if (isRoot) openWay(home);
   const cluster = path.join(home, 'data');
   const isNew = !existsSync(path.join(cluster, 'PG_VERSION'));
@@ -152,7 +157,8 @@ function spawnAs(home, program, args) {
     : spawnSync(file, args, { ...options, cwd: home });
 }
 
-function run(home, program, args) {
+/** Runs a program of PostgreSQL's as its user. */
+export function run(home, program, args) {
   const done = spawnAs(home, program, args);
   if (done.status !== 0) throw new Error(`${program} failed (${done.status}): ${done.stderr}${done.stdout}`);
 }
@@ -174,7 +180,7 @@ async function startServer(home, cluster, durable) {
   }
 }
 
-function startAt(home, cluster, durable, port) {
+export function startAt(home, cluster, durable, port) {
   const loose = durable ? '' : ' -c fsync=off -c synchronous_commit=off -c full_page_writes=off';
   run(home, 'pg_ctl', [
     '-D',

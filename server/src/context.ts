@@ -1,6 +1,7 @@
 import type { Role } from '@hudrik/core/contracts';
 import type { WaysAsked } from '@hudrik/core/money';
 import type { BenchAsked } from '@hudrik/core/planning';
+import type { Searches } from './bench/searches';
 import type { Instruments } from './cards/instruments';
 import type { Db } from './database/tables';
 import type { Feed } from './outside/feed';
@@ -24,6 +25,8 @@ export interface Context {
   readonly paper: PaperMaker;
   /** Sums that take long, off the main thread. */
   readonly sums: Sums;
+  /** Searches for a better plan of the bench, in all processes. */
+  readonly searches: Searches;
   /** Where hires are booked outside. */
   readonly desk: Feed;
   /** Where machines tell their hours and place. */

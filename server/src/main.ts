@@ -5,16 +5,13 @@ import { createServer as createSecureServer, Server as SecureServer } from 'node
 import path from 'node:path';
 import { fileURLToPath } from 'node:url';
 import pino from 'pino';
-import { listenForChanges } from './background/changes';
-import { prepareBackground, startBackground } from './background/runner';
+import { searchesIn } from './bench/searches';
+import { startBackground } from './background/runner';
 import { tasksOf } from './background/tasks';
 import { httpInstruments } from './cards/instruments';
-import { databaseOn, openPool } from './database/open';
-import { grantRights } from './database/rights';
 import { deskBookings } from './demo/deskBookings';
 import { machinesOfDemo } from './demo/machinesOfDemo';
 import { httpFeed } from './outside/feed';
-import { bringUpToDate } from './fleet/bringUpToDate';
 import { httpApp } from './http/app';
 import { httpSupplier } from './parts/supplier';
 import { isAnyDeviceIn, makeDeviceCode } from './people/devices';
@@ -27,6 +24,7 @@ import { fingerprintOf } from './tls/authority';
 import { listeningFor, machineOf, NotListening } from './tls/listening';
 import { trustPage } from './http/trustPage';
 import { portOf } from './portOf';
+import { openRecords } from './records';
 
 /** Composition root: what comes from the environment becomes arguments here and nowhere else. */
 const url = process.env.DATABASE_URL;
@@ -39,19 +37,9 @@ const demo = process.env.HUDRIK_DEMO === '1';
 const log = pino({ level: process.env.HUDRIK_LOG ?? 'warn' });
 // A promise that a library left alone is no reason to end everybody's work: it is logged.
 process.on('unhandledRejection', (error) => log.error({ err: error }, 'a failure that nothing waited for'));
-const broken = (error: Error): void => log.warn({ err: error }, 'a connection to the records broke');
-/** Nobody waits for an answer longer than this. */
-const SLOWEST_STATEMENT_MS = 60_000;
-const pool = openPool(url, 10, broken, SLOWEST_STATEMENT_MS);
-const workerPool = openPool(url, 6, broken);
-const db = databaseOn(pool);
-// The shape of the records is its owner's to change; the server at its work may less.
-const ownersPool = openPool(process.env.HUDRIK_OWNER_URL ?? url, 3, broken);
-const changing = databaseOn(ownersPool);
-await bringUpToDate(changing);
-await prepareBackground(ownersPool, log);
-await grantRights(changing);
-await changing.destroy();
+const ownerUrl = process.env.HUDRIK_OWNER_URL ?? url;
+const records = await openRecords({ url, ownerUrl, readUrl: process.env.HUDRIK_READ_URL ?? null }, log);
+const { db, reads, events, workerPool } = records;
 
 const people = demo ? (await readSignInOptions({ db }, true, true)).people.filter((person) => person.demoPin) : [];
 const nobodyYet = (await db.selectFrom('person').select('id').limit(1).executeTakeFirst()) === undefined;
@@ -75,15 +63,14 @@ const supplier = httpSupplier(process.env.HUDRIK_SUPPLIER_URL ?? standIns.suppli
 const instruments = httpInstruments(process.env.HUDRIK_INSTRUMENTS_URL ?? standIns.loadBankUrl);
 const paper = paperPool();
 const sums = sumsPool();
-const events = listenForChanges(url, log);
 const desk = httpFeed(process.env.HUDRIK_DESK_URL ?? standIns.deskUrl);
 const equipment = httpFeed(process.env.HUDRIK_EQUIPMENT_URL ?? standIns.equipmentUrl);
-const context = { db, now: () => new Date(), instruments, paper, sums, desk, equipment };
+const context = { db, now: () => new Date(), instruments, paper, sums, searches: searchesIn(db), desk, equipment };
 const backups = process.env.HUDRIK_BACKUPS
   ? {
       folder: process.env.HUDRIK_BACKUPS,
       keep: Number(process.env.HUDRIK_BACKUPS_KEEP ?? 14),
-      write: (file: string) => backUp(process.env.HUDRIK_OWNER_URL ?? url, file),
+      write: (file: string) => backUp(records.ownersUrl(), file),
     }
   : null;
 const host = process.env.HUDRIK_HOST ?? '127.0.0.1';
@@ -107,6 +94,7 @@ const standing = {
 const background = await startBackground(workerPool, tasksOf(context, supplier, backups), log);
 const app = httpApp({
   context,
+  reads,
   installation: { ...standing, trust, demo, firstLeadCode, events },
   log,
   webFolder: existsSync(path.join(built, 'index.html')) ? built : null,
@@ -159,8 +147,8 @@ async function stop(): Promise<void> {
   trusting?.close();
   server.close();
   server.closeIdleConnections();
-  await Promise.allSettled([background.stop(), events.stop(), paper.stop(), sums.stop()]);
-  await Promise.allSettled([db.destroy(), workerPool.end()]);
+  await Promise.allSettled([background.stop(), paper.stop(), sums.stop()]);
+  await records.stop();
   process.exit(0);
 }
 process.on('SIGTERM', () => void stop());

@@ -1,9 +1,13 @@
 import assert from 'node:assert/strict';
+import { randomUUID } from 'node:crypto';
 import { describe, test } from 'node:test';
 import type { BenchReply, WorkingHours } from '@hudrik/core/contracts';
+import { Watch } from '../sums/Watch';
+import { until } from '../testing/processes';
 import { entryIn, jsonOf, problemIn, useYard } from '../testing/yard';
 import { findMinutes } from './findEstimates';
 import { readOwnMinutes } from './ownMinutes';
+import { searchesIn } from './searches';
 import { shiftsOf, USUAL_HOURS } from './shifts';
 
 const yard = useYard();
@@ -161,6 +165,27 @@ describe('the bench plan', () => {
     assert.ok((await jsonOf<BenchReply>(answer)).plan.cents <= before.cents + 1);
     assert.deepEqual(await yard.read('/api/bench/plan'), { search: null });
     yard.whilePlanning = async () => undefined;
+  });
+
+  test('a search is seen and stopped from any process of the server, and one that died with its process is not', async () => {
+    const [here, there] = [searchesIn(yard.context.db), searchesIn(yard.context.db)];
+    const watch = new Watch();
+    watch.spent(0.25);
+    watch.better(9000);
+    watch.better(7500);
+    const end = await here.begin(watch);
+    await until(async () => (await there.read()).search?.savedCents === 1500);
+    assert.deepEqual(await there.read(), { search: { share: 0.25, savedCents: 1500 } });
+    await there.stop();
+    await until(() => watch.spent(0.3) === 1);
+    await end();
+    assert.deepEqual(await there.read(), { search: null });
+
+    await yard.db
+      .insertInto('bench_search')
+      .values({ id: randomUUID(), seen_at: new Date(Date.now() - 11_000) })
+      .execute();
+    assert.deepEqual(await here.read(), { search: null });
   });
 
   test('what somebody else moved meanwhile is not moved by who saw it elsewhere', async () => {

@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto';
-import type { BenchReply, SearchReply } from '@hudrik/core/contracts';
+import type { BenchReply } from '@hudrik/core/contracts';
 import { adviceOf, changesOf, type BenchAsked, type PlanVisit, type Seen } from '@hudrik/core/planning';
 import type { Selectable } from 'kysely';
 import type { ClassId } from '@hudrik/core/catalogue';
@@ -29,31 +29,17 @@ export async function readBench(context: Asking): Promise<BenchReply> {
   return replyOf(context, facts, await makePlan(context, facts, kept, AT_ONCE_MS));
 }
 
-/** Searches that somebody waits for. */
-const searches = new Set<Watch>();
-
 /** Plans anew, as long as somebody gives it, or until it is stopped: the best so far stands. */
-export async function planAnew(context: Asking, seconds: number): Promise<BenchReply> {
+export async function planAnew(context: Asking & Pick<Context, 'searches'>, seconds: number): Promise<BenchReply> {
   const facts = await readBenchFacts(context);
   const watch = new Watch();
-  searches.add(watch);
+  const end = await context.searches.begin(watch);
   try {
     const kept = await keptPlan(context);
     return await replyOf(context, facts, await keepNewPlan(context, facts, kept, { ms: seconds * 1000, watch }));
   } finally {
-    searches.delete(watch);
+    await end();
   }
-}
-
-/** How far the search is that somebody waits for here, and what it saves so far. */
-export function readSearch(): SearchReply {
-  const [watch] = searches;
-  return { search: watch?.read() ?? null };
-}
-
-export function stopSearch(): SearchReply {
-  for (const watch of searches) watch.stop();
-  return readSearch();
 }
 
 const keptPlan = ({ db }: Asking): Promise<KeptPlan | undefined> =>

@@ -6,6 +6,7 @@ import { CLASS_IDS } from '@hudrik/core/catalogue';
 import type { Facts, KindId } from '@hudrik/core/log';
 import { sql } from 'kysely';
 import sharp from 'sharp';
+import { searchesIn } from '../bench/searches';
 import { newestCheckInId } from '../checkins/opening';
 import { readCard } from '../cards/readCard';
 import { httpInstruments } from '../cards/instruments';
@@ -46,6 +47,7 @@ const context: Context = {
   instruments: httpInstruments(NOBODY),
   paper: { make: async () => Buffer.alloc(0) },
   sums: NO_SUMS,
+  searches: searchesIn(db),
   desk: NO_FEED,
   equipment: NO_FEED,
 };

@@ -96,6 +96,15 @@ interface EquipmentStateTable {
   not_taken: Json<{ readonly name: string; readonly problem: string }[]>;
 }
 
+/** A search for a better plan that goes on in one of the server's processes. */
+interface BenchSearchTable {
+  id: string;
+  seen_at: Generated<Date>;
+  share: Generated<number>;
+  saved_cents: Generated<number>;
+  is_stopped: Generated<boolean>;
+}
+
 export interface BenchTables {
   afar_reading: AfarReadingTable;
   equipment_state: EquipmentStateTable;
@@ -106,5 +115,6 @@ export interface BenchTables {
   working_hours: WorkingHoursTable;
   absence: AbsenceTable;
   bench_plan: BenchPlanTable;
+  bench_search: BenchSearchTable;
   find_estimate: FindEstimateTable;
 }

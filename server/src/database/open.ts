@@ -3,6 +3,7 @@ import path from 'node:path';
 import { fileURLToPath, pathToFileURL } from 'node:url';
 import { Kysely, Migrator, PostgresDialect, type Migration, type MigrationProvider } from 'kysely';
 import pg from 'pg';
+import { always, clientOf, type Primary } from './primary';
 import type { Db, Tables } from './tables';
 
 // Counts and ids stay well under 2^53, and hours have one decimal: numbers, not text.
@@ -14,14 +15,15 @@ const LOCK_TIMEOUT_MS = 15_000;
 
 /** A pool that outlives its database: a connection that breaks, idle or in use, ends no process and is replaced at the next query. */
 export function openPool(
-  url: string,
+  at: string | Primary,
   connections: number,
   onBroken: (error: Error) => void = () => undefined,
   /** A statement that takes longer has gone wrong; 0: any may take as long as it does. */
   statementMs = 0,
 ): pg.Pool {
+  const primary = typeof at === 'string' ? always(at) : at;
   const pool = new pg.Pool({
-    connectionString: url,
+    Client: clientOf(primary),
     max: connections,
     connectionTimeoutMillis: 5000,
     options: `-c lock_timeout=${LOCK_TIMEOUT_MS} -c statement_timeout=${statementMs}`,

@@ -63,6 +63,7 @@ const CHANGED = [
 /** Rows are taken away again: what was only planned, promised or let in for a time. */
 const TAKEN_AWAY = [
   'absence',
+  'bench_search',
   'device_code',
   'idempotency',
   'lay_up_choice',

@@ -1,4 +1,5 @@
 import assert from 'node:assert/strict';
+import { searchesIn } from '../bench/searches';
 import { NO_SUMS } from '../sums/noSums';
 import { readFile } from 'node:fs/promises';
 import { after, before, describe, test } from 'node:test';
@@ -154,6 +155,7 @@ describe('visits of a yard kept by the version before', () => {
       instruments: { open: async () => null },
       paper: { make: async () => Buffer.alloc(0) },
       sums: NO_SUMS,
+      searches: searchesIn(db),
       desk: NO_FEED,
       equipment: NO_FEED,
     };

@@ -1,3 +1,4 @@
+import { searchesIn } from '../bench/searches';
 import { NO_SUMS } from '../sums/noSums';
 import { randomUUID } from 'node:crypto';
 import { TEARDOWNS } from '@hudrik/core/catalogue';
@@ -34,6 +35,7 @@ export async function addWorkInHand(db: Db, now: Date): Promise<void> {
     instruments: { open: async () => null },
     paper: { make: async () => Buffer.alloc(0) },
     sums: NO_SUMS,
+    searches: searchesIn(db),
     desk: NO_FEED,
     equipment: NO_FEED,
   });

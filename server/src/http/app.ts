@@ -6,6 +6,7 @@ import { rateLimit } from 'express-rate-limit';
 import helmet from 'helmet';
 import type { Logger } from 'pino';
 import type { Context } from '../context';
+import type { Reads } from '../database/reads';
 import { problemOf, Refusal } from '../refusal';
 import { bindOperations } from './bind';
 import { handlersOf } from './handlers';
@@ -15,6 +16,7 @@ import { mustBeOwnPage } from './ownPages';
 
 export interface Serving {
   readonly context: Context;
+  readonly reads: Reads;
   readonly installation: Installation;
   readonly log: Logger;
   /** The built web app, or null to serve the API alone. */
@@ -23,7 +25,7 @@ export interface Serving {
 }
 
 /** The HTTP side: API under /api, everything else is the app. */
-export function httpApp({ context, installation, log, webFolder, codesPerMinute }: Serving): Express {
+export function httpApp({ context, reads, installation, log, webFolder, codesPerMinute }: Serving): Express {
   const app = express();
   app.disable('x-powered-by');
   app.set('etag', false);
@@ -65,7 +67,7 @@ export function httpApp({ context, installation, log, webFolder, codesPerMinute 
     legacyHeaders: false,
     handler: (_request, _response, next) => next(new Refusal('too-many')),
   });
-  bindOperations(app, context, handlersOf(installation), { letIn: slowDown, firstLead: slowDown });
+  bindOperations(app, { context, reads }, handlersOf(installation), { letIn: slowDown, firstLead: slowDown });
   app.use(
     '/api',
     (_request, response) =>

@@ -5,15 +5,18 @@ import { parse } from 'cookie';
 import type { Express, Request, RequestHandler, Response } from 'express';
 import type { InferType, Schema } from 'yup';
 import type { Context } from '../context';
-import { deviceOfKey, type Device } from '../people/devices';
-import { personOfToken } from '../people/sessions';
+import type { Device } from '../people/devices';
+import { NOBODY } from '../people/whoAsks';
 import { Refusal, refuse } from '../refusal';
 import { bodyOf } from './bodies';
 import { exactlyOnce } from './exactlyOnce';
 import { mustBePlain } from './plainJson';
+import { askerOf, readWhere, type Serving } from './reading';
 
 export const COOKIE = 'hudrik_session';
 export const DEVICE_COOKIE = 'hudrik_device';
+/** How far the records were when this device last changed them. */
+const WRITTEN_COOKIE = 'hudrik_written';
 const PERSON_HEADER = 'Hudrik-Person';
 
 interface Call<O extends Operation> {
@@ -43,7 +46,7 @@ type AnyHandler = (call: Call<Operation>) => Promise<unknown>;
 /** Binds every operation of the contract to its handler: who may, what comes in, what goes out. */
 export function bindOperations(
   app: Express,
-  context: Context,
+  serving: Serving,
   handlers: Handlers,
   limits: Partial<Record<OperationId, RequestHandler>>,
 ): void {
@@ -54,23 +57,23 @@ export function bindOperations(
     app[operation.method](
       route,
       ...(limit ? [limit] : []),
-      admit(context, operation),
+      admit(serving, operation),
       ...bodyOf(operation),
-      (request: Request, response: Response) => run(context, operation, handle, request, response),
+      (request: Request, response: Response) => run(serving, { id, operation, handle }, request, response),
     );
   }
 }
 
 /** Who asks is settled before the body is read: a stranger's upload is not even taken in. */
-function admit(context: Context, operation: Operation): RequestHandler {
+function admit(serving: Serving, operation: Operation): RequestHandler {
   return async (request, response, next) => {
     const cookies = parse(request.headers.cookie ?? '');
     const [token, key] = [cookies[COOKIE] ?? null, cookies[DEVICE_COOKIE] ?? null];
     // What tells whether the records can be reached asks nothing of them first.
-    const device = key === null || operation.isAskedBlind ? null : await deviceOfKey(context, key);
+    const isAsked = key !== null && !operation.isAskedBlind;
+    const { device, person: signedIn } = isAsked ? await askerOf(serving, operation, key, token) : NOBODY;
     if (device === null && operation.who !== 'anywhere') return refuse('not-let-in');
-    const asked = token !== null && device !== null && typeof operation.who !== 'string';
-    const person = asked ? await personOfToken(context, token, device.id) : null;
+    const person = typeof operation.who === 'string' ? null : signedIn;
     if (typeof operation.who !== 'string') {
       if (person === null) return refuse('not-signed-in');
       // A page says who it believes is signed in: where somebody else signed in meanwhile, nothing is done in their name.
@@ -83,14 +86,20 @@ function admit(context: Context, operation: Operation): RequestHandler {
     response.locals['person'] = person;
     response.locals['token'] = token;
     response.locals['device'] = device;
+    response.locals['written'] = cookies[WRITTEN_COOKIE];
     next();
   };
 }
 
+interface Bound {
+  readonly id: OperationId;
+  readonly operation: Operation;
+  readonly handle: AnyHandler;
+}
+
 async function run(
-  context: Context,
-  operation: Operation,
-  handle: AnyHandler,
+  serving: Serving,
+  { id, operation, handle }: Bound,
   request: Request,
   response: Response,
 ): Promise<void> {
@@ -113,13 +122,22 @@ async function run(
   // Reads change nothing: they need no transaction, and a stream must not hold one.
   const answer =
     operation.method === 'get'
-      ? { status: operation.status ?? 200, body: await handleIn(context) }
-      : await exactlyOnce({ context, operation, person, request }, handleIn);
+      ? { status: operation.status ?? 200, body: await readWhere(serving, { id, response }, handleIn) }
+      : await exactlyOnce({ context: serving.context, operation, person, request }, handleIn);
+  if (operation.method !== 'get') await noteWritten(serving, response);
   // Refused, with what it changed kept.
   if (answer.body instanceof Refusal) throw answer.body;
   if (response.headersSent) return;
   if (operation.ifMatch) setVersion(response, answer.body);
   response.status(answer.status).json(answer.body);
+}
+
+/** So that the device's next read finds what it wrote, whichever server answers. It was written: that this is not known is no failure. */
+async function noteWritten({ reads }: Serving, response: Response): Promise<void> {
+  const place = await reads.written().catch(() => null);
+  if (place === null || response.headersSent) return;
+  const { secure } = response.req;
+  response.cookie(WRITTEN_COOKIE, place, { httpOnly: true, sameSite: 'strict', secure, path: '/' });
 }
 
 async function checked(schema: Operation['body'], value: unknown): Promise<unknown> {

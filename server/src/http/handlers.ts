@@ -1,6 +1,6 @@
 import { enqueue } from '../background/enqueue';
 import { addAbsence, endAbsence, readWorkingHours, setHours } from '../bench/workingHours';
-import { planAnew, readBench, readSearch, stopSearch } from '../bench/readBench';
+import { planAnew, readBench } from '../bench/readBench';
 import { readClocks } from '../cards/clocks';
 import { readCard } from '../cards/readCard';
 import { readWays } from '../cards/ways';
@@ -120,8 +120,8 @@ export function handlersOf(installation: Installation): Handlers {
     seasonPdf: async ({ context, response }) =>
       sendPdf(response, 'lay-up', await seasonPdf(context, originOf(response))),
     bench: async ({ context }) => readBench(context),
-    benchSearch: async () => readSearch(),
-    stopSearch: async () => stopSearch(),
+    benchSearch: async ({ context }) => context.searches.read(),
+    stopSearch: async ({ context }) => context.searches.stop(),
     planAnew: async ({ context, body }) => planAnew(context, body.seconds),
     dayPdf: async ({ context, params, response }) =>
       sendPdf(response, 'day', await dayPdf(context, param(params, 'person'), originOf(response))),

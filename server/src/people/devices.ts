@@ -5,8 +5,6 @@ import { refuse } from '../refusal';
 import { freshCode, freshSecret, hashOf, plainCode } from './secrets';
 
 const CODE_MS = 10 * 60_000;
-/** Written down no more often. */
-const SEEN_MS = 60_000;
 
 export interface Device {
   readonly id: number;
@@ -14,20 +12,6 @@ export interface Device {
 }
 
 type Asking = Pick<Context, 'db' | 'now'>;
-
-/** The device that has this key, unless it was put out. */
-export async function deviceOfKey({ db, now }: Asking, key: string): Promise<Device | null> {
-  const row = await db
-    .selectFrom('device')
-    .select(['id', 'name', 'seen_at'])
-    .where('key_hash', '=', hashOf(key))
-    .where('put_out_at', 'is', null)
-    .executeTakeFirst();
-  if (row === undefined) return null;
-  if (now().getTime() - row.seen_at.getTime() > SEEN_MS)
-    await db.updateTable('device').set({ seen_at: now() }).where('id', '=', row.id).execute();
-  return { id: row.id, name: row.name };
-}
 
 /** A code that lets one device in: used once, within ten minutes. Nobody makes it: whoever runs the server. */
 export async function makeDeviceCode({ db, now }: Asking, by: Pick<Actor, 'id'> | null) {

@@ -10,7 +10,6 @@ import { readSettings } from './settings';
 
 export const SESSION_DAYS = 14;
 const DAY_MS = 86_400_000;
-const SEEN_MS = 60_000;
 
 type Asking = Pick<Context, 'db' | 'now'>;
 
@@ -55,15 +54,12 @@ export async function personOfToken({ db, now }: Asking, token: string, deviceId
   const row = await db
     .selectFrom('session as s')
     .innerJoin('person as p', 'p.id', 's.person_id')
-    .select(['p.id', 'p.name', 'p.role', 'p.preferences', 's.seen_at', 's.id as session'])
+    .select(['p.id', 'p.name', 'p.role', 'p.preferences'])
     .where('s.token_hash', '=', hashOf(token))
     .where('s.device_id', '=', deviceId)
     .where('s.expires_at', '>', now())
     .executeTakeFirst();
-  if (row === undefined) return null;
-  if (now().getTime() - row.seen_at.getTime() > SEEN_MS)
-    await db.updateTable('session').set({ seen_at: now() }).where('id', '=', row.session).execute();
-  return toPerson(row);
+  return row === undefined ? null : toPerson(row);
 }
 
 export async function signOut({ db }: Pick<Context, 'db'>, token: string): Promise<void> {

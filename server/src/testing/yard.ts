@@ -6,6 +6,7 @@ import { isOf, isCheckedIn, type CheckedIn, type Facts, type KindId } from '@hud
 import { runOnce } from 'graphile-worker';
 import type pg from 'pg';
 import pino from 'pino';
+import { searchesIn } from '../bench/searches';
 import { listenForChanges } from '../background/changes';
 import { taskListOf } from '../background/runner';
 import { WORKER_SCHEMA } from '../background/schema';
@@ -13,6 +14,7 @@ import { tasksOf } from '../background/tasks';
 import { httpInstruments } from '../cards/instruments';
 import type { Context } from '../context';
 import { databaseOn, openPool } from '../database/open';
+import { oneDatabase } from '../database/reads';
 import type { Db } from '../database/tables';
 import { closeOf } from '../defects/closeDefects';
 import type { FeedAnswer } from '../outside/feed';
@@ -98,12 +100,20 @@ export class TestYard {
         },
       },
       paper: { make: async (sheet) => Buffer.from(JSON.stringify(sheet)) },
+      searches: searchesIn(served),
       desk: { read: async () => this.deskAnswer },
       equipment: { read: async () => this.equipmentAnswer },
     };
     const standing = { version: 'test', startedAt: this.now, dataFolder: null, backups: null, isPrivate: true };
     const installation = { ...standing, trust: null, demo: false, firstLeadCode: 'first-code', events };
-    const app = httpApp({ context: this.context, installation, log: silent, webFolder: null, codesPerMinute });
+    const app = httpApp({
+      context: this.context,
+      reads: oneDatabase(served),
+      installation,
+      log: silent,
+      webFolder: null,
+      codesPerMinute,
+    });
     const listening = app.listen(0, '127.0.0.1');
     await new Promise((resolve) => listening.once('listening', resolve));
     this.url = `http://127.0.0.1:${portOf(listening)}`;

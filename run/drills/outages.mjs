@@ -1,5 +1,6 @@
-import { startDemoServer } from './demoServer.mjs';
-import { freePort } from './postgres.mjs';
+import { startDemoServer } from '../demoServer.mjs';
+import { freePort } from '../postgres.mjs';
+import { deviceAt, pause } from './device.mjs';
 
 const STOPS = 12;
 const AT_ONCE = 20;
@@ -7,14 +8,15 @@ const AT_ONCE = 20;
 /** PostgreSQL is stopped and started twelve times under load: does the server live through it, and what does it answer meanwhile? */
 export async function outages(postgres) {
   const server = await startDemoServer(postgres, 'hudrik_outages', await freePort());
-  const cookie = await signIn(server.url);
+  const device = deviceAt(() => server.url);
+  await device.signIn();
   const answers = new Map();
   let done = false;
   const count = (what) => answers.set(what, (answers.get(what) ?? 0) + 1);
   const load = async (n) => {
     for (let k = 0; !done; k++) {
       const answer = await (
-        k % 4 === n % 4 ? note(server.url, cookie) : fetch(`${server.url}/api/units`, { headers: { cookie } })
+        k % 4 === n % 4 ? device.note('GE-03', 'Under load') : device.ask('GET', '/api/units')
       ).catch(() => null);
       count(answer === null ? 'no answer' : String(answer.status));
       await answer?.arrayBuffer().catch(() => null);
@@ -30,7 +32,7 @@ export async function outages(postgres) {
     const began = Date.now();
     postgres.resume();
     for (let up = false; !up && Date.now() - began < 20_000; await pause(20))
-      up = await fetch(`${server.url}/api/units`, { headers: { cookie } }).then(
+      up = await device.ask('GET', '/api/units').then(
         (answer) => answer.ok,
         () => false,
       );
@@ -51,31 +53,6 @@ export async function outages(postgres) {
   );
   console.log(`from the database's start to the first answer: at most ${Math.max(...back)} ms`);
 }
-
-const pause = (ms) => new Promise((resolve) => setTimeout(resolve, ms));
-
-async function signIn(url) {
-  const cookiesOf = (said) =>
-    said.headers
-      .getSetCookie()
-      .map((one) => one.split(';')[0])
-      .join('; ');
-  // The demo lets in whoever looks at it.
-  const device = cookiesOf(await fetch(`${url}/api/sign-in-options`));
-  const answer = await fetch(`${url}/api/session`, {
-    method: 'POST',
-    headers: { 'content-type': 'application/json', cookie: device },
-    body: JSON.stringify({ personId: 1, pin: '4711' }),
-  });
-  return `${device}; ${cookiesOf(answer)}`;
-}
-
-const note = (url, cookie) =>
-  fetch(`${url}/api/log`, {
-    method: 'POST',
-    headers: { cookie, 'content-type': 'application/json' },
-    body: JSON.stringify({ id: crypto.randomUUID(), kind: 'note', tag: 'GE-03', facts: { text: 'Under load' } }),
-  });
 
 function isAlive(pid) {
   try {

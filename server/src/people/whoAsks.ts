@@ -1,0 +1,70 @@
+import type { Person } from '@hudrik/core/contracts';
+import type { Context } from '../context';
+import type { Device } from './devices';
+import { toPerson } from './people';
+import { hashOf } from './secrets';
+
+/** Written down no more often. */
+const SEEN_MS = 60_000;
+
+export interface Asker {
+  /** Null: the key is no device's, or its device was put out. */
+  readonly device: Device | null;
+  /** Null: nobody is signed in with this token on this device. */
+  readonly person: Person | null;
+  /** What was last seen long enough ago to be written down again. */
+  readonly unseen: { readonly deviceId: number | null; readonly sessionId: number | null };
+}
+
+export const NOBODY: Asker = { device: null, person: null, unseen: { deviceId: null, sessionId: null } };
+
+/** Which device asks, and who on it: one question, since every request asks it. */
+export async function whoAsks(
+  { db, now }: Pick<Context, 'db' | 'now'>,
+  key: string,
+  token: string | null,
+): Promise<Asker> {
+  const row = await db
+    .selectFrom('device as d')
+    .leftJoin('session as s', (on) =>
+      on
+        .onRef('s.device_id', '=', 'd.id')
+        .on('s.token_hash', '=', token === null ? null : hashOf(token))
+        .on('s.expires_at', '>', now()),
+    )
+    .leftJoin('person as p', 'p.id', 's.person_id')
+    .select(['d.id as device_id', 'd.name as device_name', 'd.seen_at as device_seen_at'])
+    .select(['s.id as session_id', 's.seen_at', 'p.id', 'p.name', 'p.role', 'p.preferences'])
+    .where('d.key_hash', '=', hashOf(key))
+    .where('d.put_out_at', 'is', null)
+    .executeTakeFirst();
+  if (row === undefined) return NOBODY;
+  const { id, name, role, preferences } = row;
+  const isLong = (at: Date | null): boolean => at !== null && now().getTime() - at.getTime() > SEEN_MS;
+  return {
+    device: { id: row.device_id, name: row.device_name },
+    person:
+      id === null || name === null || role === null || preferences === null
+        ? null
+        : toPerson({ id, name, role, preferences }),
+    unseen: {
+      deviceId: isLong(row.device_seen_at) ? row.device_id : null,
+      sessionId: isLong(row.seen_at) ? row.session_id : null,
+    },
+  };
+}
+
+/** Writes down that they were seen. */
+export async function noteSeen(
+  { db, now }: Pick<Context, 'db' | 'now'>,
+  { deviceId, sessionId }: Asker['unseen'],
+): Promise<void> {
+  const before = new Date(now().getTime() - SEEN_MS);
+  // Of many requests at once, the first writes.
+  const write = async (table: 'device' | 'session', id: number | null): Promise<void> => {
+    if (id === null) return;
+    await db.updateTable(table).set({ seen_at: now() }).where('id', '=', id).where('seen_at', '<', before).execute();
+  };
+  await write('device', deviceId);
+  await write('session', sessionId);
+}

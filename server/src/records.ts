@@ -1,0 +1,50 @@
+import type { Logger } from 'pino';
+import { listenForChanges } from './background/changes';
+import { prepareBackground } from './background/runner';
+import { databaseOn, openPool } from './database/open';
+import { always, followPrimary, onServerOf } from './database/primary';
+import { oneDatabase, readsFromCopy } from './database/reads';
+import { grantRights } from './database/rights';
+import { bringUpToDate } from './fleet/bringUpToDate';
+
+/** Nobody waits for an answer longer than this. */
+const SLOWEST_STATEMENT_MS = 60_000;
+
+interface Where {
+  /** The database, as the server at its work. */
+  readonly url: string;
+  /** The same, as its owner. */
+  readonly ownerUrl: string;
+  /** A hot standby of it, which answers what only reads, and is written to once it is promoted; null: none. */
+  readonly readUrl: string | null;
+}
+
+/** The records: brought to their newest shape, guarded, and open for reading, writing, and hearing what changed. */
+export async function openRecords({ url, ownerUrl, readUrl }: Where, log: Logger) {
+  const broken = (error: Error): void => log.warn({ err: error }, 'a connection to the records broke');
+  const moved = (to: string): void =>
+    log.warn({ to: new URL(to).host }, 'the records are written on another server now');
+  const primary = readUrl === null ? always(url) : await followPrimary([url, readUrl], moved);
+  const pool = openPool(primary, 10, broken, SLOWEST_STATEMENT_MS);
+  const workerPool = openPool(primary, 6, broken);
+  const db = databaseOn(pool);
+  const ownersUrl = (): string => (readUrl === null ? ownerUrl : onServerOf(ownerUrl, primary.url()));
+  // The shape of the records is its owner's to change; the server at its work may less.
+  const ownersPool = openPool(ownersUrl(), 3, broken);
+  const changing = databaseOn(ownersPool);
+  await bringUpToDate(changing);
+  await prepareBackground(ownersPool, log);
+  await grantRights(changing);
+  await changing.destroy();
+  const copy = readUrl === null ? null : databaseOn(openPool(readUrl, 10, broken, SLOWEST_STATEMENT_MS));
+  const reads = copy === null ? oneDatabase(db) : readsFromCopy(db, copy, () => primary.url() !== readUrl);
+  const events = listenForChanges(primary, log, reads.written);
+  return {
+    ...{ db, reads, events, workerPool, ownersUrl },
+    stop: async () => {
+      primary.stop();
+      await events.stop();
+      await Promise.allSettled([db.destroy(), copy?.destroy(), workerPool.end()]);
+    },
+  };
+}
