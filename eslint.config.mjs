@@ -52,7 +52,7 @@ export default [
       complexity: ['error', 20],
     },
   },
-  { files: ['core/**', 'server/**', 'run/**', 'e2e/**'], rules: ON_SCREENS },
+  { files: ['core/**', 'server/**', 'run/**', 'e2e/**', '**/*.test.tsx'], rules: ON_SCREENS },
   { files: TABLES, rules: { 'max-lines': 'off' } },
   {
     files: ['**/*.test.ts', '**/*.test.tsx', 'e2e/**/*.ts'],

@@ -92,7 +92,7 @@ test(
 );
 
 test('keys go everywhere', { tag: '@wide' }, async ({ page }) => {
-  await signIn(page, 'Runa Veldt');
+  await signIn(page, 'Runa Veldt', '/');
   await page.keyboard.press('?');
   await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible();
   await page.keyboard.press('Escape');

@@ -46,57 +46,58 @@ async function answer(page: Page): Promise<string> {
   return name;
 }
 
-test('from a held return by the advice to a confirmed cause; one reading taken back, a reload in the middle, nothing lost', async ({
-  page,
-  server,
-}) => {
-  await signIn(page, 'Ivo Tarnwell');
-  const tag = await freshUnit(server, 'welder');
-  const thumb = new Thumb(page);
-  await page.goto(`/u/${tag}/check-in`);
-  await page.keyboard.type(await hoursAfter(page, 1.4));
-  await thumb.tap('Next');
-  for (const name of ['Fuel full', 'Was shut', 'Nobody said', 'All of it']) await thumb.tap(name);
-  await thumb.tap('Would not fire');
-  await thumb.tap(/^(Next|Nothing noticed)$/);
-  await walkRound(thumb);
-  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Held');
-  await thumb.tap('Confirm');
-  await thumb.tap(`See ${tag}`);
-  await thumb.tap('Find the fault');
-  await expect(page.getByText('Seen so far')).toBeVisible();
-  await expect(page.getByText('How it starts: will not fire')).toBeVisible();
-  await expect(page.getByRole('button', { name: /^Plug fouled, .*: why\?$/ })).toBeVisible();
+test(
+  'from a held return by the advice to a confirmed cause; one reading taken back, a reload in the middle, nothing lost',
+  { tag: '@phone' },
+  async ({ page, server }) => {
+    await signIn(page, 'Ivo Tarnwell');
+    const tag = await freshUnit(server, 'welder');
+    const thumb = new Thumb(page);
+    await page.goto(`/u/${tag}/check-in`);
+    await page.keyboard.type(await hoursAfter(page, 1.4));
+    await thumb.tap('Next');
+    for (const name of ['Fuel full', 'Was shut', 'Nobody said', 'All of it']) await thumb.tap(name);
+    await thumb.tap('Would not fire');
+    await thumb.tap(/^(Next|Nothing noticed)$/);
+    await walkRound(thumb);
+    await expect(page.getByRole('heading', { level: 1 })).toHaveText('Held');
+    await thumb.tap('Confirm');
+    await thumb.tap(`See ${tag}`);
+    await thumb.tap('Find the fault');
+    await expect(page.getByText('Seen so far')).toBeVisible();
+    await expect(page.getByText('How it starts: will not fire')).toBeVisible();
+    await expect(page.getByRole('button', { name: /^Plug fouled, .*: why\?$/ })).toBeVisible();
 
-  const told = await count(page);
-  const made = [await answer(page), await answer(page)];
-  await page.reload();
-  await expect.poll(() => count(page)).toBe(told + 2);
-  await page.getByRole('button', { name: `Take back: ${made[1]}` }).click();
-  await expect.poll(() => count(page)).toBe(told + 1);
-  await settled(page);
-  for (let n = 0; n < 14 && (await page.getByRole('button', { name: 'Confirm: it is this' }).count()) === 0; n++)
-    made.push(await answer(page));
-  expect(new Set(made).size).toBeGreaterThanOrEqual(4);
-  await expect(
-    page.getByText(/(^Most likely: coil failed)|(^(That explains it|Seen).*coil failed)/).first(),
-  ).toBeVisible();
+    const told = await count(page);
+    const made = [await answer(page), await answer(page)];
+    await page.reload();
+    await expect.poll(() => count(page)).toBe(told + 2);
+    await page.getByRole('button', { name: `Take back: ${made[1]}` }).click();
+    await expect.poll(() => count(page)).toBe(told + 1);
+    await settled(page);
+    for (let n = 0; n < 14 && (await page.getByRole('button', { name: 'Confirm: it is this' }).count()) === 0; n++)
+      made.push(await answer(page));
+    expect(new Set(made).size).toBeGreaterThanOrEqual(4);
+    await expect(
+      page.getByText(/(^Most likely: coil failed)|(^(That explains it|Seen).*coil failed)/).first(),
+    ).toBeVisible();
 
-  await page.getByRole('button', { name: /^Coil failed, .*: why\?$/ }).click();
-  await expect(
-    page
-      .getByRole('dialog')
-      .getByText(/^Coil’s secondary: open|^Kill wire taken off: no change/)
-      .first(),
-  ).toBeVisible();
-  await page.getByRole('dialog').getByRole('button', { name: 'Close' }).last().click();
-  await page.getByRole('button', { name: 'Confirm: it is this' }).click();
-  await page.getByRole('button', { name: 'Confirm the cause' }).click();
-  await expect(page.getByText(`${tag}: found`)).toBeVisible();
-  await thumb.tap(`See ${tag}`);
-  await expect(page.getByText('Found: coil failed')).toBeVisible();
-  await expect(page.getByText('Replace the coil, set its gap').first()).toBeVisible();
-});
+    await page.getByRole('button', { name: /^Coil failed, .*: why\?$/ }).click();
+    await expect(
+      page
+        .getByRole('dialog')
+        .getByText(/^Coil’s secondary: open|^Kill wire taken off: no change/)
+        .first(),
+    ).toBeVisible();
+    await page.getByRole('dialog').getByRole('button', { name: 'Close' }).last().click();
+    await page.getByRole('button', { name: 'Confirm: it is this' }).click();
+    await page.getByRole('button', { name: 'Confirm the cause' }).click();
+    await expect(page.getByText(`${tag}: found`)).toBeVisible();
+    await thumb.tap(`See ${tag}`);
+    await expect(page.getByText('Found: coil failed')).toBeVisible();
+    await expect(page.getByText('Replace the coil, set its gap').first()).toBeVisible();
+  },
+);
 
 test(
   'an engine alone: a reading on its gauge, worked without a connection, sent when it is back',
@@ -192,37 +193,39 @@ test(
   },
 );
 
-test('a washer that stood: a bundle while it is open, four causes seen, confirmed together, and all of it off on the card', async ({
-  page,
-  server,
-}) => {
-  await signIn(page, 'Ivo Tarnwell');
-  const tag = await freshUnit(server, 'pressure-washer');
-  const { id: findingId } = await enter(page.request, { tag }, 'finding-opened', {
-    machine: { engine: { carburettor: 'float', fuel: 'petrol' }, past: { daysStood: 730, stored: 'fuel-left' } },
-  });
-  for (const [observation, outcome] of [
-    ['starting', 'will-not-fire'],
-    ['fuel-look', 'stale'],
-    ['tank-look', 'debris'],
-    ['bowl-look', 'varnish'],
-  ])
-    await enter(page.request, { findingId }, 'seen', { observation, outcomes: [outcome], reading: null });
-  await page.goto(`/u/${tag}/find`);
-  await expect(page.getByText('Seen, to be put right')).toBeVisible();
-  await expect(page.getByText(/^Into the tray: bowl\.$/)).toBeVisible();
-  // The bowl is off with it: what lies behind it costs a minute a look.
-  await expect(page.getByText('While it is open')).toBeVisible();
-  await page.getByRole('button', { name: 'Main jet: blocked' }).click();
-  await expect(page.getByText(/^That explains it \(.*\): .*main jet blocked/)).toBeVisible();
-  const causes = ['Main jet blocked', 'Carburettor varnished throughout', 'Dirt in the tank', 'Stale fuel'];
-  for (const cause of causes) await expect(page.getByRole('button', { name: `Put right now: ${cause}` })).toBeVisible();
-  await page.getByRole('button', { name: 'It is these 4' }).click();
-  await page.getByRole('button', { name: 'Confirm 4 causes' }).click();
-  await expect(page.getByText(`${tag}: found`)).toBeVisible();
-  for (const cause of causes) await expect(page.getByText(cause, { exact: true }).first()).toBeVisible();
-  await page.getByRole('button', { name: 'To its card', exact: true }).click();
-  await expect(page.getByText('Bowl', { exact: true }).first()).toBeVisible();
-  await page.goto(`/u/${tag}/check-out`);
-  await expect(page.getByText(/^No\. Held: /)).toBeVisible();
-});
+test(
+  'a washer that stood: a bundle while it is open, four causes seen, confirmed together, and all of it off on the card',
+  { tag: '@phone' },
+  async ({ page, server }) => {
+    await signIn(page, 'Ivo Tarnwell');
+    const tag = await freshUnit(server, 'pressure-washer');
+    const { id: findingId } = await enter(page.request, { tag }, 'finding-opened', {
+      machine: { engine: { carburettor: 'float', fuel: 'petrol' }, past: { daysStood: 730, stored: 'fuel-left' } },
+    });
+    for (const [observation, outcome] of [
+      ['starting', 'will-not-fire'],
+      ['fuel-look', 'stale'],
+      ['tank-look', 'debris'],
+      ['bowl-look', 'varnish'],
+    ])
+      await enter(page.request, { findingId }, 'seen', { observation, outcomes: [outcome], reading: null });
+    await page.goto(`/u/${tag}/find`);
+    await expect(page.getByText('Seen, to be put right')).toBeVisible();
+    await expect(page.getByText(/^Into the tray: bowl\.$/)).toBeVisible();
+    // The bowl is off with it: what lies behind it costs a minute a look.
+    await expect(page.getByText('While it is open')).toBeVisible();
+    await page.getByRole('button', { name: 'Main jet: blocked' }).click();
+    await expect(page.getByText(/^That explains it \(.*\): .*main jet blocked/)).toBeVisible();
+    const causes = ['Main jet blocked', 'Carburettor varnished throughout', 'Dirt in the tank', 'Stale fuel'];
+    for (const cause of causes)
+      await expect(page.getByRole('button', { name: `Put right now: ${cause}` })).toBeVisible();
+    await page.getByRole('button', { name: 'It is these 4' }).click();
+    await page.getByRole('button', { name: 'Confirm 4 causes' }).click();
+    await expect(page.getByText(`${tag}: found`)).toBeVisible();
+    for (const cause of causes) await expect(page.getByText(cause, { exact: true }).first()).toBeVisible();
+    await page.getByRole('button', { name: 'To its card', exact: true }).click();
+    await expect(page.getByText('Bowl', { exact: true }).first()).toBeVisible();
+    await page.goto(`/u/${tag}/check-out`);
+    await expect(page.getByText(/^No\. Held: /)).toBeVisible();
+  },
+);

@@ -50,7 +50,7 @@ test.describe('nothing is lost', { tag: '@phone' }, () => {
     page,
     context,
   }) => {
-    await signIn(page, 'Ivo Tarnwell');
+    await signIn(page, 'Ivo Tarnwell', '/');
     await page.evaluate(() => navigator.serviceWorker.ready);
     await expect
       .poll(() =>

@@ -9,8 +9,11 @@ const SOURCES = path.join(SERVER, 'src');
 const BUILT = path.join(SERVER, '.tests');
 /** These load sources as they run (migrations one by one, processes of their own): they cannot be put together before. */
 const AS_THEY_ARE = /migrationsAfter|migratorFor|emptyDatabase|testing\/processes/;
-/** The longest first, so that it is not waited for at the end. */
-const LONGEST = 'promise.test.ts';
+/** Long enough to be a process of their own; begun first, so that none is waited for at the end. */
+const LONG =
+  /(promise|fuzz|roles|cards|bench|signing|visits|ways|demo|looks|exactlyOnce|guards|parts|findings|api|forecast|rights)\.test\.ts$/;
+/** The others share processes, so many files to each: a process costs as much as a short test. */
+const TOGETHER = 5;
 
 const filesUnder = (folder) =>
   readdirSync(folder, { withFileTypes: true }).flatMap((entry) =>
@@ -22,32 +25,47 @@ const filesUnder = (folder) =>
  * files by itself. What a source says of its own place stays true.
  */
 export async function builtServerTests() {
-  const tests = filesUnder(SOURCES)
-    .filter((file) => file.endsWith('.test.ts'))
-    .sort((x, y) => Number(y.endsWith(LONGEST)) - Number(x.endsWith(LONGEST)));
+  const tests = filesUnder(SOURCES).filter((file) => file.endsWith('.test.ts'));
   rmSync(BUILT, { recursive: true, force: true });
   const isAsItIs = (file) => AS_THEY_ARE.test(readFileSync(file, 'utf8'));
-  await build({
-    entryPoints: tests.filter((file) => !isAsItIs(file)),
-    outdir: BUILT,
-    outbase: SOURCES,
-    outExtension: { '.js': '.mjs' },
-    bundle: true,
-    splitting: true,
-    format: 'esm',
-    platform: 'node',
-    logLevel: 'warning',
+  await buildSources(tests.filter((file) => !isAsItIs(file)));
+  const builtOf = (file) => path.join(BUILT, path.relative(SOURCES, file)).replace(/\.ts$/, '.mjs');
+  const alone = tests
+    .filter((file) => isAsItIs(file) || LONG.test(file))
+    .map((file) => (isAsItIs(file) ? asItIs(file) : builtOf(file)));
+  return [...alone, ...groups(tests.filter((file) => !isAsItIs(file) && !LONG.test(file)).map(builtOf))];
+}
+
+const buildSources = (entryPoints) =>
+  build({
+    ...{ entryPoints, outdir: BUILT, outbase: SOURCES, outExtension: { '.js': '.mjs' } },
+    ...{ bundle: true, splitting: true, format: 'esm', platform: 'node', logLevel: 'warning' },
     plugins: [{ name: 'as-in-the-sources', setup: asInTheSources }],
   });
-  return tests.map((file) => {
-    const built = path.join(BUILT, path.relative(SOURCES, file)).replace(/\.ts$/, '.mjs');
-    if (isAsItIs(file)) {
-      const started = built.replaceAll(path.sep, '_').replace(/^.*\.tests_/, `${BUILT}${path.sep}`);
-      writeFileSync(started, `import 'tsx/esm';\nawait import(${JSON.stringify(pathToFileURL(file).href)});\n`);
-      return started;
-    }
-    return built;
-  });
+
+function startOf(name, lines) {
+  const file = path.join(BUILT, name);
+  writeFileSync(file, `${lines.join('\n')}\n`);
+  return file;
+}
+
+const asItIs = (file) =>
+  startOf(path.relative(SOURCES, file).replaceAll(path.sep, '_').replace(/\.ts$/, '.mjs'), [
+    `import 'tsx/esm';`,
+    `await import(${JSON.stringify(pathToFileURL(file).href)});`,
+  ]);
+
+/** Files that run one after the other in a process. */
+function groups(files) {
+  const count = Math.ceil(files.length / TOGETHER);
+  return Array.from({ length: count }, (_, n) =>
+    startOf(
+      `together_${n}.test.mjs`,
+      files
+        .filter((_file, at) => at % count === n)
+        .map((file) => `import ${JSON.stringify(pathToFileURL(file).href)};`),
+    ),
+  );
 }
 
 function asInTheSources(esbuild) {

@@ -134,7 +134,7 @@ describe('doing things together', () => {
         expect(priced).toBeCloseTo(cost, 8);
         expect(saved).toBeGreaterThanOrEqual(0);
       }),
-      { numRuns: 200 },
+      { numRuns: 80 },
     );
   });
 

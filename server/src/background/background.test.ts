@@ -137,16 +137,16 @@ describe('work left for the background', () => {
 
   test('a process that lives keeps its jobs, and its place when its connection breaks; one that is gone loses both', async () => {
     const leave = holdPlace(pool, 'worker_a');
-    const lock = `select 1 from pg_locks where locktype = 'advisory' and granted and objid = hashtext('worker_a')::bigint::bit(32)::bigint::oid`;
+    const lock = `select pid from pg_locks where locktype = 'advisory' and granted and objid = hashtext('worker_a')::bigint::bit(32)::bigint::oid`;
     await until(async () => (await count(lock)) === 1);
     await enqueue(databaseOn(pool), 'ask-quote', { number: 'D-1' }, { runAt: new Date(Date.now() + 3_600_000) });
     await pool.query(`update ${WORKER_SCHEMA}._private_jobs set locked_by = 'worker_a', locked_at = now()`);
     const locked = () => count(`select 1 from ${WORKER_SCHEMA}._private_jobs where locked_by = 'worker_a'`);
     assert.equal(await releaseDead(pool), 0);
-    await pool.query(
-      `select pg_terminate_backend(pid) from pg_locks where locktype = 'advisory' and objid = hashtext('worker_a')::bigint::bit(32)::bigint::oid`,
-    );
-    await until(async () => (await count(lock)) === 1);
+    const holder = async (): Promise<number | undefined> => (await pool.query<{ pid: number }>(lock)).rows[0]?.pid;
+    const before = await holder();
+    await pool.query('select pg_terminate_backend($1)', [before]);
+    await until(async () => ![undefined, before].includes(await holder()));
     assert.equal(await releaseDead(pool), 0);
     leave();
     await until(async () => (await count(lock)) === 0);

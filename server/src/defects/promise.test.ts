@@ -8,7 +8,7 @@ import { Watch } from '../testing/promise/promises';
 import { World } from '../testing/promise/world';
 import { useYard } from '../testing/yard';
 
-const RUNS = Number(process.env['HUDRIK_PROMISE'] ?? 60);
+const RUNS = Number(process.env['HUDRIK_PROMISE'] ?? 30);
 const STEPS = Number(process.env['HUDRIK_PROMISE_STEPS'] ?? 6);
 
 /** The promise of the product, held against people who do whatever they like in any order. */
