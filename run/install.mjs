@@ -49,7 +49,7 @@ export function ensureChromium() {
   if (chromiumPath() === null) giveUp('Chromium is not there; the browser tests need it: apt-get install chromium');
 }
 
-function aptInstall(name, packages) {
+export function aptInstall(name, packages) {
   if (!existsSync('/usr/bin/apt-get'))
     giveUp(`${name} is missing and this is not a Debian machine: install ${packages.join(' ')} by hand.`);
   const prefix = isRoot ? [] : ['sudo'];

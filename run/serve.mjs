@@ -6,6 +6,7 @@ import { keepRunning } from './keepRunning.mjs';
 import { startPostgres } from './postgres.mjs';
 import { ROLES } from './roles.mjs';
 import { giveUp } from './say.mjs';
+import { startSeveral } from './several.mjs';
 import { ensureWeb } from './web.mjs';
 
 const TSX = ['--import', 'tsx'];
@@ -30,6 +31,14 @@ export async function ensureDatabase(name) {
   return { url, ownerUrl, superUrl: postgres.urlOf(name), postgres, stop: postgres.stop };
 }
 
+const startOne = (env) =>
+  keepRunning(process.execPath, [...TSX, 'src/main.ts'], {
+    cwd: SERVER,
+    env: { ...process.env, ...env },
+    stdio: 'inherit',
+    detached: true,
+  });
+
 /** Installs, builds, starts everything, starts the server again when it dies, and stops everything on Ctrl-C. */
 export async function serve({ database, demo }) {
   ensureModules();
@@ -43,12 +52,8 @@ export async function serve({ database, demo }) {
     stop();
     giveUp('the demo could not be loaded.');
   }
-  const server = keepRunning(process.execPath, [...TSX, 'src/main.ts'], {
-    cwd: SERVER,
-    env: { ...process.env, ...env },
-    stdio: 'inherit',
-    detached: true,
-  });
+  const processes = Number(process.env.HUDRIK_PROCESSES ?? 1);
+  const server = processes > 1 ? await startSeveral(processes, { ...process.env, ...env }) : startOne(env);
   process.on('SIGINT', server.stop);
   process.on('SIGTERM', server.stop);
   const code = await server.ended;

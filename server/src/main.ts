@@ -9,8 +9,6 @@ import { searchesIn } from './bench/searches';
 import { startBackground } from './background/runner';
 import { tasksOf } from './background/tasks';
 import { httpInstruments } from './cards/instruments';
-import { deskBookings } from './demo/deskBookings';
-import { machinesOfDemo } from './demo/machinesOfDemo';
 import { httpFeed } from './outside/feed';
 import { httpApp } from './http/app';
 import { httpSupplier } from './parts/supplier';
@@ -18,7 +16,7 @@ import { isAnyDeviceIn, makeDeviceCode } from './people/devices';
 import { readSignInOptions } from './people/sessions';
 import { paperPool } from './printing/paperPool';
 import { sumsPool } from './sums/sumsPool';
-import { startStandIns } from './standins/start';
+import { mannersIn, OUTSIDE, standInsOfYard } from './standins/ofYard';
 import { backUp } from './backups/backup';
 import { fingerprintOf } from './tls/authority';
 import { listeningFor, machineOf, NotListening } from './tls/listening';
@@ -43,28 +41,22 @@ const { db, reads, events, workerPool } = records;
 
 const people = demo ? (await readSignInOptions({ db }, true, true)).people.filter((person) => person.demoPin) : [];
 const nobodyYet = (await db.selectFrom('person').select('id').limit(1).executeTakeFirst()) === undefined;
-const firstLeadCode = nobodyYet ? randomBytes(12).toString('base64url') : null;
+// Of several processes each must know the same one.
+const firstLeadCode = nobodyYet ? (process.env.HUDRIK_FIRST_LEAD_CODE ?? randomBytes(12).toString('base64url')) : null;
 // A yard of an older version, or one that put out its last device.
 const isShut = !demo && !nobodyYet && !(await isAnyDeviceIn(db));
 const lostCode = isShut ? (await makeDeviceCode({ db, now: () => new Date() }, null)).code : null;
 const built = path.resolve(path.dirname(fileURLToPath(import.meta.url)), '../../app/dist');
-// Until a real supplier and real instruments are named, the simulated ones that ship with it answer. In the demo a day of delivery is short.
-const standIns = await startStandIns(
-  {
-    dayMs: Number(process.env.HUDRIK_SUPPLIER_DAY_MS ?? (demo ? 4000 : 86_400_000)),
-    failsOf100: Number(process.env.HUDRIK_SUPPLIER_FAILS ?? (demo ? 4 : 0)),
-    now: Date.now,
-  },
-  undefined,
-  demo ? deskBookings(new Date()) : [],
-  async () => (demo ? machinesOfDemo(db, new Date()) : []),
-);
-const supplier = httpSupplier(process.env.HUDRIK_SUPPLIER_URL ?? standIns.supplierUrl);
-const instruments = httpInstruments(process.env.HUDRIK_INSTRUMENTS_URL ?? standIns.loadBankUrl);
+// Until a real supplier and real instruments are named, the simulated ones that ship with it answer.
+const isAllNamed = Object.values(OUTSIDE).every((name) => process.env[name]);
+const standIns = isAllNamed ? null : await standInsOfYard(db, demo, mannersIn(process.env));
+const urlOf = (who: keyof typeof OUTSIDE): string => process.env[OUTSIDE[who]] ?? standIns?.[who] ?? '';
+const supplier = httpSupplier(urlOf('supplierUrl'));
+const instruments = httpInstruments(urlOf('loadBankUrl'));
 const paper = paperPool();
 const sums = sumsPool();
-const desk = httpFeed(process.env.HUDRIK_DESK_URL ?? standIns.deskUrl);
-const equipment = httpFeed(process.env.HUDRIK_EQUIPMENT_URL ?? standIns.equipmentUrl);
+const desk = httpFeed(urlOf('deskUrl'));
+const equipment = httpFeed(urlOf('equipmentUrl'));
 const context = { db, now: () => new Date(), instruments, paper, sums, searches: searchesIn(db), desk, equipment };
 const backups = process.env.HUDRIK_BACKUPS
   ? {
@@ -143,7 +135,7 @@ async function stop(): Promise<void> {
   stopping = true;
   // Requests and jobs that still run get a moment; the process does not outlive it.
   setTimeout(() => process.exit(0), 4000).unref();
-  standIns.stop();
+  standIns?.stop();
   trusting?.close();
   server.close();
   server.closeIdleConnections();

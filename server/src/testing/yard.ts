@@ -14,7 +14,7 @@ import { tasksOf } from '../background/tasks';
 import { httpInstruments } from '../cards/instruments';
 import type { Context } from '../context';
 import { databaseOn, openPool } from '../database/open';
-import { oneDatabase } from '../database/reads';
+import { oneDatabase, type Reads } from '../database/reads';
 import type { Db } from '../database/tables';
 import { closeOf } from '../defects/closeDefects';
 import type { FeedAnswer } from '../outside/feed';
@@ -49,6 +49,14 @@ interface Asked {
   readonly headers?: Record<string, string>;
   /** Asked from another device than the tests’ own. */
   readonly cookie?: string;
+  /** Another server than the tests' own. */
+  readonly of?: Pick<Served, 'url'>;
+}
+
+/** A server of the yard. */
+export interface Served {
+  readonly url: string;
+  readonly close: () => Promise<void>;
 }
 
 /** A yard of its own for one test file: its database, its people, its clock, its server on a free port. */
@@ -63,6 +71,8 @@ export class TestYard {
   readonly #cookies = new Map<Role, string>();
   /** The device that the tests' people sit at. */
   device!: { readonly id: number; readonly cookie: string };
+  /** Of its database, as the server's own role. */
+  appUrl = '';
   #close: () => Promise<void> = async () => undefined;
 
   /** What the booking desk answers. */
@@ -79,9 +89,9 @@ export class TestYard {
     this.pool = openPool(database.url, 16);
     this.db = databaseOn(this.pool);
     // The server works as its own role; what a test does past it, it does as the owner.
-    const served = databaseOn(openPool(asApp(database.url), 16));
+    this.appUrl = asApp(database.url);
+    const served = databaseOn(openPool(this.appUrl, 16));
     const standIns = await startStandIns({ dayMs: 86_400_000, failsOf100: 0, now: () => this.now.getTime() }, 20);
-    const events = listenForChanges(database.url, silent);
     this.supplier = httpSupplier(standIns.supplierUrl, { timeoutMs: 500, tries: 2, pauseMs: 10 });
     this.context = {
       db: served,
@@ -104,25 +114,12 @@ export class TestYard {
       desk: { read: async () => this.deskAnswer },
       equipment: { read: async () => this.equipmentAnswer },
     };
-    const standing = { version: 'test', startedAt: this.now, dataFolder: null, backups: null, isPrivate: true };
-    const installation = { ...standing, trust: null, demo: false, firstLeadCode: 'first-code', events };
-    const app = httpApp({
-      context: this.context,
-      reads: oneDatabase(served),
-      installation,
-      log: silent,
-      webFolder: null,
-      codesPerMinute,
-    });
-    const listening = app.listen(0, '127.0.0.1');
-    await new Promise((resolve) => listening.once('listening', resolve));
-    this.url = `http://127.0.0.1:${portOf(listening)}`;
+    const server = await this.#serve(this.context, oneDatabase(served), codesPerMinute);
+    this.url = server.url;
     this.device = await this.letIn('The bench PC');
     this.#close = async () => {
       standIns.stop();
-      await events.stop();
-      listening.closeAllConnections();
-      listening.close();
+      await server.close();
       await served.destroy();
       await this.db.destroy();
       await database.drop();
@@ -131,6 +128,36 @@ export class TestYard {
 
   close(): Promise<void> {
     return this.#close();
+  }
+
+  /** What another process of the server would be: its own connections to the same records, its own ear for changes. */
+  async another(readsOf: (db: Db) => Reads = oneDatabase): Promise<Served> {
+    const db = databaseOn(openPool(this.appUrl, 8));
+    const server = await this.#serve({ ...this.context, db, searches: searchesIn(db) }, readsOf(db), 1000);
+    return {
+      url: server.url,
+      close: async () => {
+        await server.close();
+        await db.destroy();
+      },
+    };
+  }
+
+  async #serve(context: Context, reads: Reads, codesPerMinute: number): Promise<Served> {
+    const events = listenForChanges(this.appUrl, silent, reads.written);
+    const standing = { version: 'test', startedAt: this.now, dataFolder: null, backups: null, isPrivate: true };
+    const installation = { ...standing, trust: null, demo: false, firstLeadCode: 'first-code', events };
+    const app = httpApp({ context, reads, installation, log: silent, webFolder: null, codesPerMinute });
+    const listening = app.listen(0, '127.0.0.1');
+    await new Promise((resolve) => listening.once('listening', resolve));
+    return {
+      url: `http://127.0.0.1:${portOf(listening)}`,
+      close: async () => {
+        await events.stop();
+        listening.closeAllConnections();
+        listening.close();
+      },
+    };
   }
 
   async addPeople(): Promise<void> {
@@ -193,8 +220,8 @@ export class TestYard {
     });
   }
 
-  async ask(method: string, path: string, { as, body, raw, headers, cookie }: Asked = {}): Promise<Response> {
-    return fetch(this.url + path, {
+  async ask(method: string, path: string, { as, body, raw, headers, cookie, of }: Asked = {}): Promise<Response> {
+    return fetch((of ?? this).url + path, {
       method,
       headers: {
         cookie: [cookie ?? this.device.cookie, ...(as ? [this.cookieOf(as)] : [])].join('; '),

@@ -1,0 +1,80 @@
+import { spawn } from 'node:child_process';
+import { existsSync, mkdirSync, writeFileSync } from 'node:fs';
+import path from 'node:path';
+import { aptInstall } from './install.mjs';
+import { giveUp } from './say.mjs';
+
+const NGINX = ['/usr/sbin/nginx', '/usr/bin/nginx'];
+const nginxPath = () => NGINX.find((file) => existsSync(file)) ?? null;
+
+/** nginx of Debian's packages. */
+export function ensureNginx() {
+  if (nginxPath() === null) aptInstall('nginx', ['nginx-light']);
+  if (nginxPath() === null)
+    giveUp('nginx is not there; several processes need it in front: apt-get install nginx-light');
+  return nginxPath();
+}
+
+/**
+ * What nginx is told to stand in front of several server processes: a request goes to whichever is least busy, and to another when one does not
+ * answer; a change is sent again only when it never arrived (its idempotency key makes it once all the same); streams pass at once.
+ */
+export function nginxConf({ folder, host, port, ports, cert = null, key = null }) {
+  const listen = host.includes(':') ? `[${host}]:${port}` : `${host}:${port}`;
+  const tls =
+    cert === null ? '' : `ssl_certificate ${cert}; ssl_certificate_key ${key}; ssl_protocols TLSv1.2 TLSv1.3;`;
+  return `# Written by Hudrik at its start.
+daemon off;
+worker_processes 1;
+pid ${folder}/nginx.pid;
+error_log ${folder}/error.log warn;
+events { worker_connections 4096; }
+http {
+  access_log off;
+  client_max_body_size 40m;
+  client_body_temp_path ${folder}/body;
+  proxy_temp_path ${folder}/proxied;
+  fastcgi_temp_path ${folder}/unused;
+  uwsgi_temp_path ${folder}/unused;
+  scgi_temp_path ${folder}/unused;
+  # What only holds a connection is cut off.
+  client_header_timeout 15s;
+  client_body_timeout 20s;
+  # Longer than a phone's own patience, shorter than the servers'.
+  keepalive_timeout 70s;
+  upstream hudrik {
+    least_conn;
+${ports.map((each) => `    server 127.0.0.1:${each} max_fails=1 fail_timeout=2s;`).join('\n')}
+    keepalive 64;
+  }
+  server {
+    listen ${listen}${cert === null ? '' : ' ssl'};
+    ${tls}
+    location / {
+      proxy_pass http://hudrik;
+      proxy_http_version 1.1;
+      proxy_set_header Connection "";
+      proxy_set_header Host $http_host;
+      proxy_set_header X-Forwarded-For $remote_addr;
+      proxy_set_header X-Forwarded-Proto $scheme;
+      proxy_buffering off;
+      proxy_request_buffering off;
+      proxy_connect_timeout 2s;
+      proxy_read_timeout 1h;
+      proxy_next_upstream error timeout;
+    }
+  }
+}
+`;
+}
+
+/** Starts it. Out: its process. */
+export function startProxy(given) {
+  const nginx = ensureNginx();
+  mkdirSync(given.folder, { recursive: true });
+  const file = path.join(given.folder, 'nginx.conf');
+  writeFileSync(file, nginxConf(given));
+  return spawn(nginx, ['-c', file, '-p', given.folder, '-e', path.join(given.folder, 'error.log')], {
+    stdio: ['ignore', 'inherit', 'inherit'],
+  });
+}
