@@ -74,6 +74,11 @@ function launch(port: number, databaseUrl: string, more: Readonly<Record<string,
   });
 }
 
+async function firstOn(databaseUrl: string, more: Readonly<Record<string, string>>) {
+  const port = await freePort();
+  return { port, launched: await launch(port, databaseUrl, more) };
+}
+
 /** The demo's yard is cloned, a server is started on it. In: where PostgreSQL is, and the database that holds the demo's yard. */
 export async function startWorkerServer(
   postgresUrl: string,
@@ -83,8 +88,10 @@ export async function startWorkerServer(
 ): Promise<WorkerServer & { readonly stop: () => Promise<void> }> {
   const databaseUrl = postgresUrl.replace(/[^/]*$/, name);
   await onPostgres((client) => client.query(`create database ${name} template ${template}`), postgresUrl);
-  const port = await freePort();
-  let { child, said } = await launch(port, databaseUrl, more);
+  // A port that was free a moment ago may be taken.
+  const first = await firstOn(databaseUrl, more).catch(() => firstOn(databaseUrl, more));
+  const { port } = first;
+  let { child, said } = first.launched;
   const kill = async (): Promise<void> => {
     const ended = new Promise((resolve) => child.once('exit', resolve));
     if (child.exitCode === null && child.kill('SIGKILL')) await ended;

@@ -11,6 +11,7 @@ import { ensureWeb } from './web.mjs';
 
 /** Speed and size, as ratios measured in one run where there is something to measure against. */
 ensureModules();
+if (process.argv[2] === 'faults') process.exit(faults(process.argv.slice(3)));
 const postgres = await startThrowAwayPostgres();
 process.on('exit', () => postgres.stop());
 if (process.argv[2] === 'promise') process.exit(promise());
@@ -81,6 +82,13 @@ async function inTheWorker() {
   } finally {
     server.stop();
   }
+}
+
+/** What goes wrong, made to go wrong: half an hour. In: the names of drills, or none for all. Out: an exit code. */
+function faults(names) {
+  ensureWeb();
+  const args = ['--import', 'tsx', 'run/drills/main.mjs', ...names];
+  return spawnSync(process.execPath, args, { cwd: ROOT, stdio: 'inherit' }).status ?? 1;
 }
 
 /** “Fit means fit”, far longer than in the tests: 2,000 runs of 40 deeds take about two hours; HUDRIK_PROMISE takes fewer. Out: an exit code. */

@@ -31,9 +31,11 @@ export async function startPostgres(data = DATA) {
 }
 
 /** A cluster that is thrown away at the end: for tests and the bench. No fsync, so nobody's data belongs in it. */
-export async function startThrowAwayPostgres() {
+export async function startThrowAwayPostgres({ keepsCommits = false } = {}) {
   ensurePostgres();
-  return startIn(mkdtempSync(path.join(tmpdir(), 'hudrik-pg-')), { durable: false, keep: false });
+  // A drill that kills it asks what was committed: that is written at once, if not to the disk itself.
+  const loose = keepsCommits ? ' -c fsync=off' : LOOSE;
+  return startIn(mkdtempSync(path.join(tmpdir(), 'hudrik-pg-')), { durable: false, keep: false, loose });
 }
 
 /** Where the cluster lives: the data folder, unless user postgres cannot reach it. */
@@ -61,7 +63,9 @@ export function ownFolder(home) {
   chmodSync(home, 0o700);
 }
 
-async function startIn(home, { durable, keep }) {
+const LOOSE = ' -c fsync=off -c synchronous_commit=off -c full_page_writes=off';
+
+async function startIn(home, { durable, keep, loose = '' }) {
   ownFolder(home);
   if (isRoot) openWay(home);
   const cluster = path.join(home, 'data');
@@ -72,7 +76,7 @@ async function startIn(home, { durable, keep }) {
   if (isNew) initdb(home, cluster, durable ? passwords[SUPERUSER] : null);
   else if (before === null) guardOlder(home, cluster);
   const running = portOfRunning(home, cluster);
-  const port = running ?? (await startServer(home, cluster, durable));
+  const port = running ?? (await startServer(home, cluster, loose));
   const ask = psqlOn(port, passwords[SUPERUSER]);
   mustHave(ask('postgres', rolesSql(durable ? passwords : {})), 'the roles could not be made');
   if (durable && before === null && !isNew) takeOver(home, cluster, port, passwords);
@@ -94,7 +98,7 @@ async function startIn(home, { durable, keep }) {
     },
     /** For tests of a database that goes away in the middle. */
     pause: () => run(home, 'pg_ctl', ['-D', cluster, '-m', 'immediate', '-w', 'stop']),
-    resume: () => startAt(home, cluster, durable, port),
+    resume: () => startAt(home, cluster, loose, port),
   };
 }
 
@@ -168,11 +172,11 @@ function portOfRunning(home, cluster) {
   return Number(readFileSync(path.join(cluster, 'postmaster.pid'), 'utf8').split('\n')[3]);
 }
 
-async function startServer(home, cluster, durable) {
+async function startServer(home, cluster, loose) {
   for (let attempt = 0; ; attempt++) {
     const port = await freePort();
     try {
-      startAt(home, cluster, durable, port);
+      startAt(home, cluster, loose, port);
       return port;
     } catch (error) {
       if (attempt >= 3) throw error;
@@ -180,8 +184,8 @@ async function startServer(home, cluster, durable) {
   }
 }
 
-export function startAt(home, cluster, durable, port) {
-  const loose = durable ? '' : ' -c fsync=off -c synchronous_commit=off -c full_page_writes=off';
+/** In: settings beyond the usual, as on its command line. */
+export function startAt(home, cluster, loose, port) {
   run(home, 'pg_ctl', [
     '-D',
     cluster,

@@ -44,7 +44,7 @@ http {
   keepalive_timeout 70s;
   upstream hudrik {
     least_conn;
-${ports.map((each) => `    server 127.0.0.1:${each} max_fails=1 fail_timeout=2s;`).join('\n')}
+${ports.map((each) => `    server 127.0.0.1:${each} max_fails=0;`).join('\n')}
     keepalive 64;
   }
   server {

@@ -12,7 +12,7 @@ export async function startStandby(postgres) {
   const from = ['-h', '127.0.0.1', '-p', String(postgres.port), '-U', SUPERUSER];
   run(home, 'pg_basebackup', [...from, '-D', cluster, '-R', '-X', 'stream', '-C', '-S', 'standby', '-c', 'fast']);
   const port = await freePort();
-  startAt(home, cluster, false, port);
+  startAt(home, cluster, ' -c fsync=off', port);
   const urlAs = (role, database) => `postgres://${role}@127.0.0.1:${port}/${database}`;
   return {
     urlAs,
@@ -20,7 +20,7 @@ export async function startStandby(postgres) {
     /** From now on it takes what is written. */
     promote: () => run(home, 'pg_ctl', ['-D', cluster, '-w', 'promote']),
     pause: () => run(home, 'pg_ctl', ['-D', cluster, '-m', 'immediate', '-w', 'stop']),
-    resume: () => startAt(home, cluster, false, port),
+    resume: () => startAt(home, cluster, ' -c fsync=off', port),
     stop: () => {
       try {
         run(home, 'pg_ctl', ['-D', cluster, '-m', 'immediate', '-w', 'stop']);

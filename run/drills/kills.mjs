@@ -1,34 +1,28 @@
-import { spawn, spawnSync } from 'node:child_process';
+import { spawnSync } from 'node:child_process';
 import { chmodSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
-import { chromium } from '@playwright/test';
 import seedrandom from 'seedrandom';
 import sharp from 'sharp';
 import { wellCheckIn } from '../../server/src/testing/samples';
 import { loadDemo, startServer } from '../demoServer.mjs';
-import { chromiumPath } from '../install.mjs';
 import { ROOT } from '../places.mjs';
 import { freePort, startPostgres } from '../postgres.mjs';
+import { browserWriter } from './browserWriter.mjs';
 import { deviceAt, pause, until } from './device.mjs';
 
-const WRITERS = 6;
+const WRITERS = 4;
 const DATABASE = 'hudrik_kills';
 
 /**
  * The server, its database and a browser are killed again and again in the middle of writing; whatever was not answered is sent again, as a
  * device does. Out: what is missing in the end, what is there twice, and what is there in part.
  */
-export async function killCampaign(times, seed) {
-  const random = seedrandom(String(seed));
-  const data = mkdtempSync(path.join(tmpdir(), 'hudrik-kills-'));
-  chmodSync(data, 0o711);
-  const postgres = await startPostgres(data);
-  const env = { ...loadDemo(postgres, DATABASE), HUDRIK_LOG: 'silent' };
-  const port = await freePort();
-  let server = await startServer(env, port);
-  const place = { url: server.url, isOver: false };
+async function killCampaign(times, seed) {
+  const { data, postgres, env, port, random, place, first } = await setUp(seed);
+  let server = first;
   const { writers, browser } = await whoWrites(place, data, random);
+  await browser.prepare();
   const working = [...writers.map(({ work }) => work()), browser.work()];
   const victims = {
     server: async () => {
@@ -46,7 +40,10 @@ export async function killCampaign(times, seed) {
     for (let n = 0; n < times; n++) {
       await pause(200 + 1300 * random());
       const dice = random();
-      const victim = dice < 0.4 ? 'server' : dice < 0.7 ? 'database' : 'browser';
+      // A browser is killed in the middle of writing, not of starting.
+      const isBrowsers = dice < 0.34 && (await until(browser.isWriting, 10_000)) !== null;
+      const victim = isBrowsers ? 'browser' : dice < 0.68 ? 'server' : 'database';
+      await pause(500 * random());
       killed[victim]++;
       await victims[victim]();
     }
@@ -61,6 +58,24 @@ export async function killCampaign(times, seed) {
     postgres.stop();
     rmSync(data, { recursive: true, force: true });
   }
+}
+
+async function setUp(seed) {
+  const data = mkdtempSync(path.join(tmpdir(), 'hudrik-kills-'));
+  chmodSync(data, 0o711);
+  const postgres = await startPostgres(data);
+  const env = { ...loadDemo(postgres, DATABASE), HUDRIK_LOG: 'silent' };
+  const port = await freePort();
+  const first = await startServer(env, port);
+  return {
+    data,
+    postgres,
+    env,
+    port,
+    random: seedrandom(String(seed)),
+    place: { url: first.url, isOver: false },
+    first,
+  };
 }
 
 /** Some who write each on a unit of their own, and one more at a browser. */
@@ -158,85 +173,6 @@ async function writerOn(place, { tag, classId }, photo, random) {
     ...{ tag, sent, refused, personId },
     work: async () => {
       for (let n = 0; !place.isOver; n++) await doings[n % doings.length]();
-    },
-  };
-}
-
-/** Somebody who writes notes in a real browser, which is killed under their hands and opened again. */
-async function browserWriter(place, tag, data, random) {
-  const profile = path.join(data, 'browser');
-  const kept = [];
-  let child = null;
-  let n = 0;
-
-  const open = async () => {
-    const port = await freePort();
-    const own = spawn(
-      chromiumPath(),
-      [
-        ...['--headless=new', '--no-sandbox', '--disable-gpu', '--no-first-run', '--disable-background-networking'],
-        ...[`--user-data-dir=${profile}`, `--remote-debugging-port=${port}`, '--window-size=390,844', 'about:blank'],
-      ],
-      { stdio: 'ignore', detached: true },
-    );
-    child = own;
-    const there = await until(async () => (await fetch(`http://127.0.0.1:${port}/json/version`)).ok, 15_000);
-    if (there === null) throw new Error('the browser did not come up');
-    const browser = await chromium.connectOverCDP(`http://127.0.0.1:${port}`);
-    const page = browser.contexts()[0].pages()[0] ?? (await browser.contexts()[0].newPage());
-    page.setDefaultTimeout(10_000);
-    return page;
-  };
-  const kill = async () => {
-    const own = child;
-    child = null;
-    if (own === null || own.exitCode !== null || own.signalCode !== null) return;
-    const ended = new Promise((resolve) => own.once('exit', resolve));
-    // All its processes at once, as when a battery comes loose.
-    process.kill(-own.pid, 'SIGKILL');
-    await ended;
-  };
-  const signIn = async (page) => {
-    await page.goto(`${place.url}/u/${tag}`);
-    const name = page.getByRole('button', { name: /Ivo Tarnwell/ });
-    await name
-      .or(page.getByRole('button', { name: 'Write a note' }))
-      .first()
-      .waitFor();
-    if (await name.isVisible()) await name.click();
-    await page.getByRole('button', { name: 'Write a note' }).waitFor();
-  };
-  const write = async (page) => {
-    const text = `Browser ${n++}`;
-    await page.getByRole('button', { name: 'Write a note' }).click();
-    await page.getByRole('dialog').getByRole('textbox').first().fill(text);
-    await page.getByRole('dialog').getByRole('button', { name: 'Save the note' }).click();
-    await page.getByRole('dialog').waitFor({ state: 'detached' });
-    kept.push(text);
-    await pause(100 * random());
-  };
-  return {
-    ...{ tag, kept, kill, written: () => n },
-    work: async () => {
-      while (!place.isOver) {
-        try {
-          const page = await open();
-          await signIn(page);
-          while (!place.isOver) await write(page);
-        } catch {
-          // It was killed, or the server was just not there: opened again.
-          await kill().catch(() => undefined);
-        }
-      }
-    },
-    /** At last all is left to be sent. Out: how many entries were not. */
-    sendAll: async () => {
-      await kill();
-      const page = await open();
-      await signIn(page);
-      const sent = await until(async () => (await page.getByText('not sent yet').count()) === 0, 60_000);
-      await pause(1000);
-      return sent === null || (await page.getByText('not sent yet').count()) > 0 ? 'some' : 'none';
     },
   };
 }

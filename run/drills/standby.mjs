@@ -7,6 +7,8 @@ import { deviceAt, pause, until } from './device.mjs';
 
 const DATABASE = 'hudrik_standby';
 const TIMES = 200;
+/** PostgreSQL writes down what a connection did when it rested for ten seconds. */
+const STATISTICS_MS = 11_000;
 
 const ask = (url, text) => spawnSync('psql', [url, '-w', '-v', 'ON_ERROR_STOP=1', '-tAc', text], { encoding: 'utf8' });
 
@@ -18,8 +20,8 @@ const textsAt = async (device) =>
  * The primary is lost and its hot standby takes over, with two server processes at work: does anybody miss what was written, who answers meanwhile,
  * and is an old primary that comes back written to? Out: figures.
  */
-export async function standbyDrill(times = TIMES) {
-  const postgres = await startThrowAwayPostgres();
+async function standbyDrill(times = TIMES) {
+  const postgres = await startThrowAwayPostgres({ keepsCommits: true });
   const env = loadDemo(postgres, DATABASE);
   const standby = await startStandby(postgres);
   const servers = [];
@@ -101,11 +103,11 @@ async function listen(url, cookie) {
 async function shareOfCopy({ device, postgres, standby }) {
   const commits = (url) =>
     Number(ask(url, `select xact_commit from pg_stat_database where datname = '${DATABASE}'`).stdout);
-  await pause(1200);
+  await pause(STATISTICS_MS);
   const before = commits(standby.urlOf('postgres'));
   const reads = 100;
   for (let n = 0; n < reads; n++) await device.read('/api/units?limit=20');
-  await pause(1200);
+  await pause(STATISTICS_MS);
   return Math.min((commits(standby.urlOf('postgres')) - before) / (2 * reads), 1);
 }
 

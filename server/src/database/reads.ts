@@ -3,8 +3,8 @@ import type { Db } from './tables';
 
 /** Where to read. */
 export interface Reads {
-  /** What reads all that was written up to this place (and all that this process knows of); null: whatever is known. */
-  readonly at: (written: string | null) => Promise<Db>;
+  /** Who to ask in turn for all that was written up to this place, and all that this process knows of: the next where one is away. */
+  readonly inTurn: (written: string | null) => Promise<readonly [Db, ...Db[]]>;
   /** Something was committed. Out: its place, for who wrote it to read behind; null: there is but one place to read. */
   readonly written: () => Promise<string | null>;
   /** What copies the records failed, or was found wanting: it is left alone for a moment. */
@@ -13,7 +13,7 @@ export interface Reads {
 
 /** One database: what was written is there. */
 export const oneDatabase = (db: Db): Reads => ({
-  at: async () => db,
+  inTurn: async () => [db],
   written: async () => null,
   failed: () => undefined,
 });
@@ -30,7 +30,7 @@ export function placeOf(text: string | null): bigint | null {
 
 /**
  * Reads from a copy, and from the primary where the copy is behind what whoever asks has seen or written. Nobody misses what they just wrote, and a
- * screen that was told of a change finds it.
+ * screen that was told of a change finds it. While the primary is away, what the copy has is better than nothing.
  */
 export function readsFromCopy(primary: Db, copy: Db, isCopy: () => boolean, now: () => number = Date.now): Reads {
   let wanted = 0n;
@@ -46,18 +46,18 @@ export function readsFromCopy(primary: Db, copy: Db, isCopy: () => boolean, now:
   };
   return {
     failed,
-    at: async (written) => {
-      if (!isCopy() || now() < restsUntil) return primary;
+    inTurn: async (written) => {
+      if (!isCopy() || now() < restsUntil) return [primary];
       const own = placeOf(written) ?? 0n;
       try {
-        return (await hasReached(own > wanted ? own : wanted)) ? copy : primary;
+        return (await hasReached(own > wanted ? own : wanted)) ? [copy, primary] : [primary, copy];
       } catch {
         failed(copy);
-        return primary;
+        return [primary];
       }
     },
     written: async () => {
-      const { rows } = await sql<{ place: string }>`select pg_current_wal_lsn()::text as place`.execute(primary);
+      const { rows } = await sql<{ place: string }>`select pg_current_wal_insert_lsn()::text as place`.execute(primary);
       const place = rows[0]?.place ?? null;
       const at = placeOf(place) ?? 0n;
       if (at > wanted) wanted = at;
@@ -69,7 +69,7 @@ export function readsFromCopy(primary: Db, copy: Db, isCopy: () => boolean, now:
 /** How far a copy is; one that was promoted is where it writes. */
 async function replayed(copy: Db): Promise<bigint> {
   const { rows } = await sql<{ place: string | null }>`
-    select (case when pg_is_in_recovery() then pg_last_wal_replay_lsn() else pg_current_wal_lsn() end)::text as place`.execute(
+    select (case when pg_is_in_recovery() then pg_last_wal_replay_lsn() else pg_current_wal_insert_lsn() end)::text as place`.execute(
     copy,
   );
   return placeOf(rows[0]?.place ?? null) ?? 0n;

@@ -31,8 +31,8 @@ export async function askerOf(
   token: string | null,
 ): Promise<Asker> {
   const asker = await whoAsks(context, key, token).catch(async (error: unknown) => {
-    const db = method === 'get' ? await reads.at(null) : context.db;
-    if (db === context.db) throw error;
+    const db = method === 'get' ? (await reads.inTurn(null)).find((one) => one !== context.db) : undefined;
+    if (db === undefined) throw error;
     const { device, person } = await whoAsks({ ...context, db }, key, token);
     return { device, person, unseen: { deviceId: null, sessionId: null } };
   });
@@ -40,23 +40,21 @@ export async function askerOf(
   return asker;
 }
 
-/**
- * Reads where it can be read: from a copy that has what this device wrote, or from the primary. What a copy cannot answer, for whatever reason,
- * the primary is asked.
- */
+/** Reads where it can be read, in turn. What one cannot answer, for whatever reason, the next is asked. */
 export async function readWhere(
   { context, reads }: Serving,
   { id, response }: { readonly id: OperationId; readonly response: Response },
   handle: (context: Context) => Promise<unknown>,
 ): Promise<unknown> {
   const written: unknown = response.locals['written'];
-  const db = AT_PRIMARY.has(id) ? context.db : await reads.at(typeof written === 'string' ? written : null);
-  if (db === context.db) return handle(context);
-  try {
-    return await handle({ ...context, db });
-  } catch (error) {
-    if (error instanceof Refusal || response.headersSent) throw error;
-    reads.failed(db);
-    return handle(context);
-  }
+  if (AT_PRIMARY.has(id)) return handle(context);
+  const [first, ...others] = await reads.inTurn(typeof written === 'string' ? written : null);
+  let asking = handle({ ...context, db: first });
+  for (const [n, db] of others.entries())
+    asking = asking.catch((error: unknown) => {
+      if (error instanceof Refusal || response.headersSent) throw error;
+      reads.failed([first, ...others][n] ?? first);
+      return handle({ ...context, db });
+    });
+  return asking;
 }

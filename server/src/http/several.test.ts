@@ -85,10 +85,10 @@ describe('a copy of the records that is read from', () => {
   /** The same, noting what is asked. */
   const noting = (reads: Reads): Reads => ({
     ...reads,
-    at: async (written) => {
-      const db = await reads.at(written);
-      asked.push(db);
-      return db;
+    inTurn: async (written) => {
+      const turn = await reads.inTurn(written);
+      asked.push(turn[0]);
+      return turn;
     },
   });
   const reading = async (isCopy: () => boolean) => {
@@ -147,6 +147,27 @@ describe('a copy of the records that is read from', () => {
     await server.close();
   });
 
+  test('while the primary is away it answers what only reads, and whoever was let in is let in; nothing is written', async () => {
+    const place = new URL(yard.appUrl);
+    const line = await cuttableLine(place.hostname, Number(place.port));
+    place.port = String(line.port);
+    const primary = databaseOn(openPool(place.href, 2));
+    asked = [];
+    const server = await yard.another(() => readsFromCopy(primary, copy, () => true), primary);
+    const ask = (method: string, path: string, body?: unknown) =>
+      yard.ask(method, path, { as: 'technician', of: server, ...(body === undefined ? {} : { body }) });
+    assert.equal((await ask('GET', '/api/units')).status, 200);
+    line.cut();
+    assert.equal((await ask('GET', '/api/units')).status, 200);
+    assert.equal((await yard.ask('GET', '/api/units', { cookie: '', of: server })).status, 401);
+    const note = { id: randomUUID(), kind: 'note', tag: 'GE-01', facts: { text: 'Not now' } };
+    assert.equal((await ask('POST', '/api/log', note)).status, 503);
+    assert.equal((await ask('GET', '/api/bench')).status, 503);
+    line.stop();
+    await server.close();
+    await primary.destroy();
+  });
+
   test('one that goes away is left alone for a second, and nobody notices', async () => {
     let now = 0;
     const broken = databaseOn(openPool('postgres://nobody@127.0.0.1:9/none', 1));
@@ -156,12 +177,12 @@ describe('a copy of the records that is read from', () => {
       () => true,
       () => now,
     );
-    assert.equal(await reads.at('0/1'), yard.db);
+    assert.deepEqual(await reads.inTurn('0/1'), [yard.db]);
     const began = process.hrtime.bigint();
-    assert.equal(await reads.at('0/1'), yard.db);
+    assert.deepEqual(await reads.inTurn('0/1'), [yard.db]);
     assert.ok(process.hrtime.bigint() - began < 2_000_000n);
     now = 2000;
-    assert.equal(await reads.at('0/1'), yard.db);
+    assert.deepEqual(await reads.inTurn('0/1'), [yard.db]);
     await broken.destroy();
 
     const { server, read } = await reading(() => true);

@@ -131,14 +131,14 @@ export class TestYard {
   }
 
   /** What another process of the server would be: its own connections to the same records, its own ear for changes. */
-  async another(readsOf: (db: Db) => Reads = oneDatabase): Promise<Served> {
-    const db = databaseOn(openPool(this.appUrl, 8));
+  async another(readsOf: (db: Db) => Reads = oneDatabase, of?: Db): Promise<Served> {
+    const db = of ?? databaseOn(openPool(this.appUrl, 8));
     const server = await this.#serve({ ...this.context, db, searches: searchesIn(db) }, readsOf(db), 1000);
     return {
       url: server.url,
       close: async () => {
         await server.close();
-        await db.destroy();
+        if (of === undefined) await db.destroy();
       },
     };
   }

@@ -9,7 +9,8 @@ import { labelOf } from './sayHire';
 
 const DAY_MS = 86_400_000;
 const NAMES = 92;
-const ROW = 48;
+/** A bar in it is 44 high: wide enough for a glove. */
+const ROW = 50;
 
 interface Props {
   readonly calendar: Calendar;
