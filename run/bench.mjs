@@ -7,6 +7,7 @@ import { ROOT } from './places.mjs';
 import { startDemoServer } from './demoServer.mjs';
 import { outages } from './drills/outages.mjs';
 import { freePort, startThrowAwayPostgres } from './postgres.mjs';
+import { sayServing, serving } from './serving.mjs';
 import { ensureWeb } from './web.mjs';
 
 /** Speed and size, as ratios measured in one run where there is something to measure against. */
@@ -20,6 +21,8 @@ spawnSync(process.execPath, ['--import', 'tsx', '--max-old-space-size=8000', 'sr
   env: { ...process.env, DATABASE_URL: postgres.urlOf('postgres') },
   stdio: 'inherit',
 });
+sayServing(await serving(postgres, 'postgres'));
+if (process.argv[2] === 'store') process.exit(0);
 
 spawnSync(process.execPath, ['--import', 'tsx', 'src/benchmarks/planning.ts'], {
   cwd: path.join(ROOT, 'server'),

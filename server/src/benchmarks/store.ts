@@ -138,6 +138,7 @@ async function commits(): Promise<void> {
     const last = await lastReading(db, unit.id);
     const sent = wellCheckIn(unit.tag, unit.class_id, (last.reading + 0.1).toFixed(1), {
       basedOn: await newestCheckInId(db, unit.id),
+      startedAt: new Date().toISOString(),
     });
     times.push(await timed(() => enter(actor, 'check-in', sent.facts, { id: sent.id, tag: sent.tag })));
   }

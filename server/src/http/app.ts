@@ -13,6 +13,7 @@ import { handlersOf } from './handlers';
 import type { Installation } from './installation';
 import { onError } from './onError';
 import { mustBeOwnPage } from './ownPages';
+import { together } from './together';
 
 export interface Serving {
   readonly context: Context;
@@ -67,7 +68,10 @@ export function httpApp({ context, reads, installation, log, webFolder, codesPer
     legacyHeaders: false,
     handler: (_request, _response, next) => next(new Refusal('too-many')),
   });
-  bindOperations(app, { context, reads }, handlersOf(installation), { letIn: slowDown, firstLead: slowDown });
+  bindOperations(app, { context, reads, together: together() }, handlersOf(installation), {
+    letIn: slowDown,
+    firstLead: slowDown,
+  });
   app.use(
     '/api',
     (_request, response) =>

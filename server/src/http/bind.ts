@@ -11,7 +11,7 @@ import { Refusal, refuse } from '../refusal';
 import { bodyOf } from './bodies';
 import { exactlyOnce } from './exactlyOnce';
 import { mustBePlain } from './plainJson';
-import { askerOf, readWhere, type Serving } from './reading';
+import { askerOf, readOnce, type Serving } from './reading';
 
 export const COOKIE = 'hudrik_session';
 export const DEVICE_COOKIE = 'hudrik_device';
@@ -122,7 +122,7 @@ async function run(
   // Reads change nothing: they need no transaction, and a stream must not hold one.
   const answer =
     operation.method === 'get'
-      ? { status: operation.status ?? 200, body: await readWhere(serving, { id, response }, handleIn) }
+      ? { status: operation.status ?? 200, body: await readOnce(serving, { id, response }, handleIn) }
       : await exactlyOnce({ context: serving.context, operation, person, request }, handleIn);
   if (operation.method !== 'get') await noteWritten(serving, response);
   // Refused, with what it changed kept.

@@ -8,6 +8,7 @@ import { Refusal } from '../refusal';
 export interface Serving {
   readonly context: Context;
   readonly reads: Reads;
+  readonly together: (key: string, read: () => Promise<unknown>) => Promise<unknown>;
 }
 
 /** Asked of the primary always: they make what is not there yet, or tell of the primary itself. */
@@ -22,6 +23,9 @@ const AT_PRIMARY: ReadonlySet<OperationId> = new Set<OperationId>([
   'signInOptions',
   'status',
 ]);
+
+/** What many read at once, and is the same for all of them. */
+const OF_ALL: ReadonlySet<OperationId> = new Set<OperationId>(['units', 'shift', 'hires', 'hireCalendar', 'jobs']);
 
 /** Which device asks, and who on it. What only reads is let in by a copy of the records when the primary is away. */
 export async function askerOf(
@@ -40,10 +44,23 @@ export async function askerOf(
   return asker;
 }
 
+interface Reading {
+  readonly id: OperationId;
+  readonly response: Response;
+}
+
+/** Reads, once for all who ask for the same at once. */
+export function readOnce(serving: Serving, { id, response }: Reading, handle: (context: Context) => Promise<unknown>) {
+  if (!OF_ALL.has(id)) return readWhere(serving, { id, response }, handle);
+  const written: unknown = response.locals['written'];
+  const key = `${response.req.originalUrl} ${typeof written === 'string' ? written : ''}`;
+  return serving.together(key, () => readWhere(serving, { id, response }, handle));
+}
+
 /** Reads where it can be read, in turn. What one cannot answer, for whatever reason, the next is asked. */
-export async function readWhere(
+async function readWhere(
   { context, reads }: Serving,
-  { id, response }: { readonly id: OperationId; readonly response: Response },
+  { id, response }: Reading,
   handle: (context: Context) => Promise<unknown>,
 ): Promise<unknown> {
   const written: unknown = response.locals['written'];

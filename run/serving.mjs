@@ -1,0 +1,117 @@
+import { spawn } from 'node:child_process';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+import autocannon from 'autocannon';
+import { startServer } from './demoServer.mjs';
+import { deviceAt } from './drills/device.mjs';
+import { ROOT } from './places.mjs';
+import { freePort } from './postgres.mjs';
+import { startProxy } from './proxy.mjs';
+import { ROLES } from './roles.mjs';
+
+const SECONDS = 8;
+const READERS = 200;
+const WRITERS = 5;
+const YARD = '/api/units?limit=100';
+
+/**
+ * The yard's first page under load, on a database that is there already: against bare express and pg on the same rows, by one process and by two
+ * behind nginx; and how long the slowest wait when two hundred read and five write.
+ */
+export async function serving(postgres, database) {
+  const env = { DATABASE_URL: postgres.urlAs(ROLES.app, database), HUDRIK_OWNER_URL: postgres.urlOf(database) };
+  const own = { ...env, HUDRIK_LOG: 'error', HUDRIK_BACKUPS: '' };
+  const bare = await startBare({ DATABASE_URL: env.HUDRIK_OWNER_URL });
+  const load = (url, cookie, connections, requests) =>
+    autocannon({
+      url,
+      connections,
+      duration: SECONDS,
+      headers: cookie ? { cookie } : {},
+      ...(requests ? { requests } : {}),
+    });
+  const warm = async (url, cookie) =>
+    autocannon({ url, connections: 10, duration: 2, headers: cookie ? { cookie } : {} });
+  await warm(bare.url);
+  const plain = await load(bare.url, null, 20);
+  bare.stop();
+
+  const one = await startServer(own, await freePort());
+  const device = deviceAt(() => one.url);
+  await device.signIn('lead');
+  await warm(one.url + YARD, device.cookies());
+  const alone = await load(one.url + YARD, device.cookies(), 20);
+
+  const two = await startServer(own, await freePort());
+  const folder = mkdtempSync(path.join(tmpdir(), 'hudrik-serving-'));
+  const port = await freePort();
+  const ports = [one, two].map(({ url }) => Number(new URL(url).port));
+  const proxy = startProxy({ folder, host: '127.0.0.1', port, ports });
+  const behind = `http://127.0.0.1:${port}`;
+  try {
+    await new Promise((resolve) => setTimeout(resolve, 500));
+    await warm(behind + YARD, device.cookies());
+    const both = await load(behind + YARD, device.cookies(), 20);
+    const crowds = [];
+    for (const [who, url] of [
+      ['one process', one.url],
+      ['two processes', behind],
+    ])
+      for (const isMixed of [false, true]) crowds.push({ who, isMixed, ...(await crowd(url, device, load, isMixed)) });
+    return { plain, alone, both, crowds };
+  } finally {
+    proxy.kill('SIGTERM');
+    await one.kill();
+    await two.kill();
+    rmSync(folder, { recursive: true, force: true });
+  }
+}
+
+function startBare(env) {
+  const child = spawn(process.execPath, ['run/bare.mjs'], {
+    cwd: ROOT,
+    env: { ...process.env, ...env, PORT: '0' },
+    stdio: ['ignore', 'pipe', 'inherit'],
+  });
+  return new Promise((resolve, reject) => {
+    child.once('exit', () => reject(new Error('the bare server ended')));
+    child.stdout.on('data', (chunk) => {
+      const port = /up at (\d+)/.exec(String(chunk))?.[1];
+      if (port) resolve({ url: `http://127.0.0.1:${port}/`, stop: () => child.kill('SIGTERM') });
+    });
+  });
+}
+
+/** Many who read while some write. */
+async function crowd(url, device, load, isMixed) {
+  let isOver = false;
+  let written = 0;
+  const write = async () => {
+    const own = deviceAt(() => url);
+    await own.signIn('technician');
+    while (!isOver) if ((await own.note('GE-01', 'While all read')).ok) written++;
+  };
+  const writing = Array.from({ length: WRITERS }, write);
+  const { units } = await device.read(YARD);
+  const pages = units.slice(0, 50).flatMap(({ tag }) => [`/api/units/${tag}`, `/api/units/${tag}/history`]);
+  // Half of them look at the yard, the others each at another unit or its history.
+  const mixed = pages.flatMap((page) => [{ path: YARD }, { path: page }]);
+  const read = await load(url, device.cookies(), READERS, isMixed ? mixed : [{ path: YARD }]);
+  isOver = true;
+  await Promise.all(writing);
+  return { read, written };
+}
+
+export function sayServing({ plain, alone, both, crowds }) {
+  const rate = ({ requests }) => requests.average;
+  const bad = ({ non2xx, errors, timeouts }) => non2xx + errors + timeouts;
+  const crowdOf = ({ read, written }) =>
+    `p50 ${read.latency.p50} ms, p99 ${read.latency.p99} ms, most ${read.latency.max} ms; ${rate(read).toFixed(0)} pages/s, ${(written / SECONDS).toFixed(0)} notes/s, refused ${bad(read)}`;
+  console.log(`\nthe yard's first page of 100, 20 at once, ${SECONDS} s each: bare express and pg ${rate(plain).toFixed(0)}/s; one process ${rate(alone).toFixed(0)}/s (ratio ${(rate(alone) / rate(plain)).toFixed(2)}, wanted 0.6); two behind nginx ${rate(both).toFixed(0)}/s (${(rate(both) / rate(alone)).toFixed(2)} of one)
+refused at all ${bad(alone) + bad(both)}`);
+  for (const { who, isMixed, ...each } of crowds)
+    console.log(
+      `${READERS} who read ${isMixed ? 'the yard, units and histories' : 'the yard'}, ${WRITERS} who write, ${who} (wanted p99 under 1 s): ${crowdOf(each)}`,
+    );
+}
