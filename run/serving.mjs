@@ -22,21 +22,7 @@ const YARD = '/api/units?limit=100';
 export async function serving(postgres, database) {
   const env = { DATABASE_URL: postgres.urlAs(ROLES.app, database), HUDRIK_OWNER_URL: postgres.urlOf(database) };
   const own = { ...env, HUDRIK_LOG: 'error', HUDRIK_BACKUPS: '' };
-  const bare = await startBare({ DATABASE_URL: env.HUDRIK_OWNER_URL });
-  const load = (url, cookie, connections, requests) =>
-    autocannon({
-      url,
-      connections,
-      duration: SECONDS,
-      headers: cookie ? { cookie } : {},
-      ...(requests ? { requests } : {}),
-    });
-  const warm = async (url, cookie) =>
-    autocannon({ url, connections: 10, duration: 2, headers: cookie ? { cookie } : {} });
-  await warm(bare.url);
-  const plain = await load(bare.url, null, 20);
-  bare.stop();
-
+  const plain = await bareRate(env);
   const one = await startServer(own, await freePort());
   const device = deviceAt(() => one.url);
   await device.signIn('lead');
@@ -58,7 +44,7 @@ export async function serving(postgres, database) {
       ['one process', one.url],
       ['two processes', behind],
     ])
-      for (const isMixed of [false, true]) crowds.push({ who, isMixed, ...(await crowd(url, device, load, isMixed)) });
+      for (const isMixed of [false, true]) crowds.push({ who, isMixed, ...(await crowd(url, device, isMixed)) });
     return { plain, alone, both, crowds };
   } finally {
     proxy.kill('SIGTERM');
@@ -83,8 +69,26 @@ function startBare(env) {
   });
 }
 
+const load = (url, cookie, connections, requests) =>
+  autocannon({
+    url,
+    connections,
+    duration: SECONDS,
+    headers: cookie ? { cookie } : {},
+    ...(requests ? { requests } : {}),
+  });
+const warm = (url, cookie) => autocannon({ url, connections: 10, duration: 2, headers: cookie ? { cookie } : {} });
+
+async function bareRate({ HUDRIK_OWNER_URL: url }) {
+  const bare = await startBare({ DATABASE_URL: url });
+  await warm(bare.url);
+  const plain = await load(bare.url, null, 20);
+  bare.stop();
+  return plain;
+}
+
 /** Many who read while some write. */
-async function crowd(url, device, load, isMixed) {
+async function crowd(url, device, isMixed) {
   let isOver = false;
   let written = 0;
   const write = async () => {
