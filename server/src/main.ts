@@ -78,6 +78,12 @@ const listening = await listeningFor({
 const authority = listening.how === 'privately' ? listening.certificate.authority : null;
 const trustPort = Number(process.env.HUDRIK_TRUST_PORT ?? port + 1);
 const trust = authority === null ? null : { port: trustPort, fingerprint: fingerprintOf(authority) };
+// An address, since a phone may not know this machine's name.
+const machine = machineOf({ names: (process.env.HUDRIK_NAMES ?? '').split(/[\s,]+/).filter(Boolean) });
+const reachedAs =
+  listening.how === 'this machine'
+    ? null
+    : (machine.addresses.find((address) => /^\d/.test(address) && !address.startsWith('127.')) ?? null);
 const standing = {
   ...{ version: process.env.npm_package_version ?? '0.1.0', startedAt: new Date(), backups },
   dataFolder: process.env.HUDRIK_DATA_FOLDER ?? null,
@@ -87,7 +93,7 @@ const background = await startBackground(workerPool, tasksOf(context, supplier, 
 const app = httpApp({
   context,
   reads,
-  installation: { ...standing, trust, demo, firstLeadCode, events },
+  installation: { ...standing, reachedAs, trust, demo, firstLeadCode, events },
   log,
   webFolder: existsSync(path.join(built, 'index.html')) ? built : null,
   codesPerMinute: 20,

@@ -17,6 +17,8 @@ export const newPin = string()
 export const deviceCode = object({
   code: string().required(),
   expiresAt: instant.required(),
+  /** Where another device reaches this yard, when it is asked by a name that only this machine knows it by; null: as it was asked. */
+  address: string().nullable().defined(),
   /** Where a device first learns to trust this yard, and by what a person knows that it is the right one; null: nothing is to be trusted. */
   trust: object({ url: string().required(), fingerprint: string().required() }).nullable().defined(),
 });

@@ -212,6 +212,12 @@ export const importReport = object({
 export type ImportReport = Frozen<InferType<typeof importReport>>;
 
 /** A unit in the yard's own list, with the model that it is. */
+const day = string().test(
+  'day',
+  'A day is wanted, as 2030-05-01.',
+  (value) => value == null || (/^\d{4}-\d\d-\d\d$/.test(value) && !Number.isNaN(Date.parse(value))),
+);
+
 export const newFleetUnit = object({
   tag: tag.required(),
   classId: classId.required(),
@@ -220,6 +226,18 @@ export const newFleetUnit = object({
   serial: trimmed.max(80).default(''),
   homeBay: trimmed.max(40).default(''),
   meterReading: hours.required(),
+  /** When that was read; null: today. */
+  readOn: day.nullable().defined(),
+  /** What the meter showed at the last oil service, and when that was; null: nobody knows. */
+  oilReading: hours
+    .nullable()
+    .defined()
+    .test(
+      'before',
+      'The last oil service cannot have been at more hours than the meter shows.',
+      (value, { parent }) => value === null || value <= Number(parent.meterReading),
+    ),
+  oilOn: day.nullable().defined(),
 });
 export const fleetReport = importReport.concat(
   object({

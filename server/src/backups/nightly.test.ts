@@ -86,7 +86,7 @@ describe('backups by themselves', () => {
     at('2030-03-10T15:00:00Z');
     assert.equal((await status()).troubles.includes('backup-late'), false);
     at('2030-03-10T15:00:01Z');
-    assert.deepEqual((await readHealth(yard.context, standing())).troubles, ['backup-late']);
+    assert.deepEqual((await readHealth(yard.context, standing(), true)).troubles, ['backup-late']);
   });
 
   test('what waits too long in the background is said, and what fails with why', async () => {

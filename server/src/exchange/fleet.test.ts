@@ -1,16 +1,18 @@
 import assert from 'node:assert/strict';
 import { describe, test } from 'node:test';
 import type { FleetReport } from '@hudrik/core/contracts';
+import { sql } from 'kysely';
 import { problemIn, useYard } from '../testing/yard';
 
-const HEAD = 'tag,class,make,model,serial,home_bay,hours';
+const HEAD = 'tag,class,make,model,serial,home_bay,hours,read_on,oil_hours,oil_on';
 
 describe('a fleet from the yard’s own list', () => {
   const yard = useYard();
   const send = (lines: string[], trial: boolean, as: 'lead' | 'technician' = 'lead') =>
     yard.ask('POST', `/api/import/fleet${trial ? '?trial=yes' : ''}`, {
       as,
-      raw: [HEAD, ...lines].join('\n'),
+      // What most lists do not know is left out.
+      raw: [HEAD, ...lines.map((line) => (line.includes(';') ? line.replace(';', ',') : `${line},,,`))].join('\n'),
       headers: { 'content-type': 'text/csv' },
     });
   const take = async (lines: string[], trial = false) => (await (await send(lines, trial)).json()) as FleetReport;
@@ -63,6 +65,38 @@ describe('a fleet from the yard’s own list', () => {
     );
     const again = await take(GOOD);
     assert.deepEqual([again.isTaken, again.refused], [false, 3]);
+  });
+
+  test('what was read when, and the oil service that was: they count from there', async () => {
+    const report = await take([
+      'TI-01,tiller,Ostra,Furrow 3,T1,,80;2029-11-05,62.5,2029-06-01',
+      'TI-02,tiller,Ostra,Furrow 3,T2,,80;,80,',
+    ]);
+    assert.deepEqual([report.isTaken, report], [true, report]);
+    const { rows } = await sql<{ tag: string; read: string; hours: number | null; oil: string | null }>`
+      select u.tag, r.read_at::date::text as read, d.true_hours::float8 as hours, d.at::date::text as oil
+      from unit u join meter_reading r on r.unit_id = u.id left join service_done d on d.unit_id = u.id and d.item = 'engine-oil'
+      where u.tag like 'TI-%' order by u.tag`.execute(yard.db);
+    const today = yard.now.toISOString().slice(0, 10);
+    assert.deepEqual(rows, [
+      { tag: 'TI-01', read: '2029-11-05', hours: 62.5, oil: '2029-06-01' },
+      { tag: 'TI-02', read: today, hours: 80, oil: today },
+    ]);
+    const { units } = await yard.read<{ units: { tag: string; hoursToOilService: number; oilServiceEvery: number }[] }>(
+      '/api/units?class=tiller',
+    );
+    const [first, second] = units;
+    assert.equal(first?.hoursToOilService, (first?.oilServiceEvery ?? 0) - 17.5);
+    assert.equal(second?.hoursToOilService, second?.oilServiceEvery);
+  });
+
+  test('an oil service at more hours than there are, a day that has not been, a day that is none', async () => {
+    const report = await take([
+      'TI-03,tiller,Ostra,Furrow 3,T3,,80;,81,',
+      'TI-04,tiller,Ostra,Furrow 3,T4,,80;2099-01-01,,',
+      'TI-05,tiller,Ostra,Furrow 3,T5,,80;,80,5 May',
+    ]);
+    assert.deepEqual([report.taken, report.refused, report.isTaken], [0, 3, false]);
   });
 
   test('no list, no columns, nobody but a lead', async () => {

@@ -1,13 +1,28 @@
-import { CLASS_IDS, classOf, isClassId, type ClassId } from '@hudrik/core/catalogue';
+import { CLASS_IDS, classOf, ENGINE_OIL, isClassId, type ClassId } from '@hudrik/core/catalogue';
 import { newFleetUnit, type FleetReport } from '@hudrik/core/contracts';
 import { sql } from 'kysely';
 import type { Actor, Context } from '../context';
 import { inTransaction } from '../database/inTransaction';
 import type { Trx } from '../database/tables';
 import { insertUnit } from '../fleet/addUnit';
+import { changeUnit } from '../log/changeUnit';
+import { refuse } from '../refusal';
 import { importCsv } from './csv';
 
-const FLEET_COLUMNS = ['tag', 'class', 'make', 'model', 'serial', 'home_bay', 'hours'] as const;
+const DAY_MS = 86_400_000;
+
+const FLEET_COLUMNS = [
+  'tag',
+  'class',
+  'make',
+  'model',
+  'serial',
+  'home_bay',
+  'hours',
+  'read_on',
+  'oil_hours',
+  'oil_on',
+] as const;
 
 /** The class that somebody means: by its id, its name, or the letters before its tags' numbers. */
 function classMeant(typed: string, tag: string): ClassId | string {
@@ -48,12 +63,22 @@ export async function takeFleet(
         model: row['model'],
         serial: row['serial'],
         homeBay: row['home_bay'],
-        meterReading: (row['hours'] ?? '') === '' ? 0 : (row['hours'] ?? '').replace(',', '.'),
+        meterReading: figureIn(row['hours']) ?? 0,
+        readOn: row['read_on'] || null,
+        oilReading: figureIn(row['oil_hours']),
+        oilOn: row['oil_on'] || null,
       }),
       what: (row) => row['tag'] || '(no tag)',
-      take: async (inside, { classId, make, model, ...unit }) => {
+      take: async (inside, { classId, make, model, readOn, oilReading, oilOn, ...unit }) => {
         const { id: modelId, isNew } = await modelOf(inside.db, { classId, make, model });
-        await insertUnit(inside, actor, { ...unit, modelId, meterOffset: 0 });
+        const now = inside.now();
+        const readAt = dayOr(readOn, { field: 'read_on', otherwise: now, now });
+        const id = await insertUnit({ db: inside.db, now: () => readAt }, actor, { ...unit, modelId, meterOffset: 0 });
+        const oilAt = dayOr(oilOn, { field: 'oil_on', otherwise: readAt, now });
+        if (oilReading !== null)
+          await changeUnit(inside, actor, { id }, ({ trx }) =>
+            noteOilService(trx, id, { trueHours: oilReading, at: oilAt }),
+          );
         if (isNew) newModels.push(`${make} ${model}`);
       },
     });
@@ -62,6 +87,29 @@ export async function takeFleet(
     return { ...report, isTaken, newModels };
   });
 }
+
+const figureIn = (cell: string | undefined): string | null => (cell ? cell.replace(',', '.') : null);
+
+/** Noon of a day that has been. */
+function dayOr(
+  day: string | null,
+  { field, otherwise, now }: { readonly field: string; readonly otherwise: Date; readonly now: Date },
+): Date {
+  if (day === null) return otherwise;
+  const at = new Date(`${day}T12:00:00Z`);
+  return at.getTime() - now.getTime() > DAY_MS ? refuse('not-valid', { field, value: day }) : at > now ? now : at;
+}
+
+/** An oil service of before Hudrik: no job of ours did it. */
+const noteOilService = (
+  trx: Trx,
+  unitId: number,
+  { trueHours, at }: { readonly trueHours: number; readonly at: Date },
+) =>
+  trx
+    .insertInto('service_done')
+    .values({ unit_id: unitId, item: ENGINE_OIL, true_hours: trueHours, at, plan_version: null, job_id: null })
+    .execute();
 
 interface Model {
   readonly classId: ClassId;

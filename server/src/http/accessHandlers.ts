@@ -42,8 +42,9 @@ export function accessHandlersOf(installation: Installation): Pick<Handlers, OfA
       keepDevice(response, await letInByCode(context, body.code, body.name)),
     makeDeviceCode: async ({ context, actor, response }) => ({
       ...(await makeDeviceCode(context, actor)),
+      address: isOfThisMachine(response) && installation.reachedAs ? addressBy(response, installation.reachedAs) : null,
       trust: installation.trust && {
-        url: `http://${response.req.hostname}:${installation.trust.port}`,
+        url: `http://${(isOfThisMachine(response) && installation.reachedAs) || response.req.hostname}:${installation.trust.port}`,
         fingerprint: installation.trust.fingerprint,
       },
     }),
@@ -79,6 +80,14 @@ export function accessHandlersOf(installation: Installation): Pick<Handlers, OfA
     events: async ({ context, response, token, device }) =>
       streamEvents(installation.events, response, () => isStillIn(context, token, device)),
   };
+}
+
+/** Asked by a name that means another machine on another machine. */
+const isOfThisMachine = ({ req }: Response): boolean => /^(localhost|127\..*|\[?::1\]?)$/.test(req.hostname);
+
+function addressBy({ req }: Response, name: string): string {
+  const port = /:\d+$/.exec(req.get('host') ?? '')?.[0] ?? '';
+  return `${req.protocol}://${name}${port}`;
 }
 
 const DEVICE_DAYS = 400;

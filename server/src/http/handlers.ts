@@ -66,7 +66,8 @@ import { streamLive } from './streamLive';
 /** One line per operation: parsing is done, the use case does the work. The context is the request's own: a change runs in its transaction. */
 export function handlersOf(installation: Installation): Handlers {
   return {
-    health: async ({ context }) => readHealth(context, installation),
+    health: async ({ context, response }) =>
+      readHealth(context, installation, /^(::ffff:)?127\.|^::1$/.test(response.req.ip ?? '')),
     status: async ({ context }) => readStatus(context, installation),
     backUpNow: async ({ context }) => {
       await enqueue(context.db, 'back-up', {}, { key: 'back-up' });

@@ -7,6 +7,8 @@ export interface Installation extends Standing {
   readonly firstLeadCode: string | null;
   /** Where devices learn to trust the yard’s own certificate; null: there is none. */
   readonly trust: { readonly port: number; readonly fingerprint: string } | null;
+  /** By what other devices reach this machine; null: they do not. */
+  readonly reachedAs: string | null;
   /** Where the event streams hear what changed. */
   readonly events: EventSource;
 }

@@ -247,7 +247,13 @@ describe('parts', () => {
     const { parts } = await yard.read<{ parts: ExchangePart[] }>('/api/exchange-parts');
     const kept = parts.find((part) => part.id === partId);
     assert.deepEqual([kept?.origin, kept?.state], ['GE-08', 'as-taken']);
-    for (const state of ['cleaned', 'proven', 'fitted'])
+    const call = (state: string, as: 'apprentice' | 'technician') =>
+      yard.ask('POST', `/api/exchange-parts/${partId}`, { as, body: { state } });
+    // An apprentice cleans it; to call it proven is to sign it off.
+    assert.equal((await call('cleaned', 'apprentice')).status, 200);
+    const refused = await call('proven', 'apprentice');
+    assert.deepEqual([refused.status, (await problemIn(refused)).code], [403, 'not-your-role']);
+    for (const state of ['proven', 'fitted'])
       assert.equal(
         (await yard.ask('POST', `/api/exchange-parts/${partId}`, { as: 'technician', body: { state } })).status,
         200,
@@ -286,7 +292,7 @@ describe('a supplier that is down, slow or lying', () => {
 
   test('is asked again with pauses, and believed when it answers', async () => {
     const { url, asked } = await answering((n) => (n < 3 ? { status: 503 } : { body: good }));
-    assert.equal((await httpSupplier(url, patience).quote('TV-1')).ok, true);
+    assert.equal((await httpSupplier(url, { ...patience, timeoutMs: 3000 }).quote('TV-1')).ok, true);
     assert.equal(asked(), 3);
   });
 

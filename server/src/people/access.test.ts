@@ -10,7 +10,9 @@ describe('devices', () => {
   const yard = useYard();
   const access = (as: 'lead' | 'technician' = 'lead') => yard.read<Access>('/api/access', as);
   const code = async () =>
-    jsonOf<{ code: string; expiresAt: string }>(await yard.ask('POST', '/api/device-codes', { as: 'lead', body: {} }));
+    jsonOf<{ code: string; expiresAt: string; address: string | null }>(
+      await yard.ask('POST', '/api/device-codes', { as: 'lead', body: {} }),
+    );
   const enter = (typed: string, name = 'Shed phone') =>
     yard.ask('POST', '/api/devices', { cookie: '', body: { code: typed, name } });
   const wait = (ms: number) => (yard.now = new Date(yard.now.getTime() + ms));
@@ -18,6 +20,8 @@ describe('devices', () => {
   test('a code lets one device in, however it is typed; the second time, and after ten minutes, none', async () => {
     const first = await code();
     assert.match(first.code, /^[2-9A-Z]{8}$/);
+    // Asked as 127.0.0.1, which means another machine on a phone.
+    assert.equal(first.address, yard.url.replace('127.0.0.1', 'yard.test'));
     assert.equal((await problemIn(await enter('ABCD2345'))).code, 'wrong-code');
     const answer = await enter(` ${first.code.slice(0, 4).toLowerCase()}-${first.code.slice(4)} `);
     assert.equal(answer.status, 201);

@@ -141,8 +141,8 @@ async function readDevices(db: Db, now: Date): Promise<Status['devices']> {
   return rows[0] ?? { letIn: 0, seenToday: 0, signedIn: 0 };
 }
 
-/** For whoever watches over it: is it up, can it reach its records, and what is wrong. Asks as little as that takes. */
-export async function readHealth(context: Asking, standing: Standing) {
+/** For whoever watches over it: is it up, can it reach its records, and, on this machine itself, what is wrong. Asks as little as that takes. */
+export async function readHealth(context: Asking, standing: Standing, isNear: boolean) {
   const reaches = await sql`select 1`.execute(context.db).then(
     () => true,
     () => false,
@@ -153,5 +153,7 @@ export async function readHealth(context: Asking, standing: Standing) {
         () => ['store-away'],
       )
     : ['store-away'];
-  return { ok: troubles.length === 0, store: reaches, version: standing.version, troubles };
+  // Strangers are told that something is wrong, not what.
+  const said = isNear ? { version: standing.version, troubles } : { version: '', troubles: [] };
+  return { ok: troubles.length === 0, store: reaches, ...said };
 }

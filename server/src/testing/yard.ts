@@ -146,7 +146,14 @@ export class TestYard {
   async #serve(context: Context, reads: Reads, codesPerMinute: number): Promise<Served> {
     const events = listenForChanges(this.appUrl, silent, reads.written);
     const standing = { version: 'test', startedAt: this.now, dataFolder: null, backups: null, isPrivate: true };
-    const installation = { ...standing, trust: null, demo: false, firstLeadCode: 'first-code', events };
+    const installation = {
+      ...standing,
+      reachedAs: 'yard.test',
+      trust: null,
+      demo: false,
+      firstLeadCode: 'first-code',
+      events,
+    };
     const app = httpApp({ context, reads, installation, log: silent, webFolder: null, codesPerMinute });
     const listening = app.listen(0, '127.0.0.1');
     await new Promise((resolve) => listening.once('listening', resolve));

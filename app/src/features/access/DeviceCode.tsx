@@ -8,6 +8,7 @@ interface Props {
   readonly code: {
     readonly code: string;
     readonly expiresAt: string;
+    readonly address: string | null;
     readonly trust: { readonly url: string; readonly fingerprint: string } | null;
   };
 }
@@ -16,14 +17,14 @@ const grouped = (code: string): string => `${code.slice(0, 4)} ${code.slice(4)}`
 const say = (seconds: number): string => `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, '0')}`;
 
 /** The code that lets one device in, to scan or to type, with the time it has left. */
-export function DeviceCode({ code: { code, expiresAt, trust } }: Props) {
+export function DeviceCode({ code: { code, expiresAt, address, trust } }: Props) {
   const [now, setNow] = useState(() => serverTime().getTime());
   useEffect(() => {
     const timer = setInterval(() => setNow(serverTime().getTime()), 1000);
     return () => clearInterval(timer);
   }, []);
   const left = Math.max(Math.round((Date.parse(expiresAt) - now) / 1000), 0);
-  const origin = typeof location === 'undefined' ? '' : location.origin;
+  const origin = address ?? (typeof location === 'undefined' ? '' : location.origin);
   if (left === 0) return <Words tone="prep">That code is over. Make another.</Words>;
   return (
     <>

@@ -9,6 +9,19 @@ export const WANTED = [
   { id: 'serial', label: 'Serial number', isNeeded: false, like: /^serial|s\/n/i },
   { id: 'home_bay', label: 'Where it stands', isNeeded: false, like: /^(home|bay|place|location|stands)/i },
   { id: 'hours', label: 'Hours on the meter', isNeeded: false, like: /^(hours|meter|reading|hrs)/i },
+  { id: 'read_on', label: 'Day of that reading', isNeeded: false, like: /^(read.?on|reading date|date read|read at)/i },
+  {
+    id: 'oil_hours',
+    label: 'Hours at the last oil service',
+    isNeeded: false,
+    like: /^(oil.?hours|last (oil|service)|serviced at)/i,
+  },
+  {
+    id: 'oil_on',
+    label: 'Day of the last oil service',
+    isNeeded: false,
+    like: /^(oil.?(on|date)|service(d)? (on|date))/i,
+  },
 ] as const;
 type WantedId = (typeof WANTED)[number]['id'];
 

@@ -26,10 +26,17 @@ describe('a list of one’s own', () => {
     expect(lacking(mapping)).toEqual([]);
     expect(lacking({ tag: 0 })).toEqual(['make', 'model']);
     expect(asCsv(sheet, mapping).split('\r\n')).toEqual([
-      'tag,class,make,model,serial,home_bay,hours',
-      'GE-01,,Tuvellan,Lantern; 5,A1,,"120,5"',
-      'GE-02,,Tuvellan,Drift 7,A2,,',
+      'tag,class,make,model,serial,home_bay,hours,read_on,oil_hours,oil_on',
+      'GE-01,,Tuvellan,Lantern; 5,A1,,"120,5",,,',
+      'GE-02,,Tuvellan,Drift 7,A2,,,,,',
     ]);
+  });
+
+  test('what was when, and the last oil service, are known too', () => {
+    const { heading } = readSheet('Unit,Make,Model,Hours,Date read,Last oil,Serviced on\n');
+    expect(guessed({ heading, rows: [] })).toEqual({
+      ...{ tag: 0, make: 1, model: 2, hours: 3, read_on: 4, oil_hours: 5, oil_on: 6 },
+    });
   });
 
   test('the heading alone is no list, and nothing is nothing', () => {
