@@ -5,6 +5,9 @@ import { chromiumPath } from '../install.mjs';
 import { freePort } from '../postgres.mjs';
 import { pause, until } from './device.mjs';
 
+/** Hundreds wait in the end, on one unit's page, which is drawn anew after each. */
+const SENDING_MS = 900_000;
+
 /** Somebody who writes notes in a real browser, which is killed under their hands and opened again. */
 export async function browserWriter(place, tag, data, random) {
   const profile = path.join(data, 'browser');
@@ -94,7 +97,7 @@ export async function browserWriter(place, tag, data, random) {
       await kill();
       const page = await open();
       await signIn(page);
-      const sent = await until(async () => (await page.getByText('not sent yet').count()) === 0, 60_000);
+      const sent = await until(async () => (await page.getByText('not sent yet').count()) === 0, SENDING_MS);
       await pause(1000);
       return sent === null || (await page.getByText('not sent yet').count()) > 0 ? 'some' : 'none';
     },

@@ -61,10 +61,19 @@ export async function call<Id extends OperationId>(id: Id, options: CallOptions<
     headers: headersOf(options),
     ...(raw ? { body: raw.content } : body === undefined ? {} : { body: JSON.stringify(body) }),
   };
-  const response = await reach(urlOf(path, options), init, raw ? PATIENCE_WITH_FILE_MS : PATIENCE_MS);
-  hearServerTime(response.headers.get('Date'));
-  if (response.ok) return (await response.json()) as Reply<Id>;
-  const failure = await failureOf(response);
+  const answer = await reach(
+    urlOf(path, options),
+    init,
+    raw ? PATIENCE_WITH_FILE_MS : PATIENCE_MS,
+    async (response) => {
+      hearServerTime(response.headers.get('Date'));
+      return response.ok
+        ? { reply: (await response.json()) as Reply<Id> }
+        : { reply: null, failure: await failureOf(response) };
+    },
+  );
+  if (answer.failure === undefined) return answer.reply;
+  const { failure } = answer;
   // Asking who is signed in is how one finds out: it tells nobody.
   if (id !== 'me' && failure instanceof Refused && SIGNED_OUT.has(failure.code))
     for (const listener of onSignedOut) listener();
@@ -92,13 +101,23 @@ const headersOf = ({ raw, seenVersion, key, as }: Options): Record<string, strin
 const PATIENCE_MS = 30_000;
 const PATIENCE_WITH_FILE_MS = 180_000;
 
-async function reach(url: string, init: RequestInit, patienceMs: number): Promise<Response> {
+/** Asks, and reads the answer to its end: one that begins and never ends is no answer. */
+async function reach<T>(
+  url: string,
+  init: RequestInit,
+  patienceMs: number,
+  read: (response: Response) => Promise<T>,
+): Promise<T> {
   const patience = new AbortController();
+  const over = new Promise<never>((_, reject) =>
+    patience.signal.addEventListener('abort', () => reject(new Unreachable()), { once: true }),
+  );
   const timer = setTimeout(() => patience.abort(), patienceMs);
-  try {
-    return await fetch(url, { ...init, signal: patience.signal });
-  } catch {
+  const asking = fetch(url, { ...init, signal: patience.signal }).catch((): never => {
     throw new Unreachable();
+  });
+  try {
+    return await Promise.race([over, asking.then(read)]);
   } finally {
     clearTimeout(timer);
   }

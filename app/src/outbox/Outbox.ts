@@ -2,7 +2,7 @@ import type { LogRecord, Person } from '@hudrik/core/contracts';
 import { openDevice } from './device';
 import { fresh, isBy, type Item, type ItemChange, type NewItem } from './item';
 import { storeInPage, storeOn, type ItemStore } from './itemStore';
-import { Bell, keepSending, sendWaiting } from './sender';
+import { Bell, keepSending, sendWaiting, type Passed } from './sender';
 import { turnByLease, turnByLocks, type LeaseTimes, type Turn } from './turn';
 
 /** Why the device keeps nothing: it is full, or this page may not keep anything (a private window, say). */
@@ -97,9 +97,9 @@ export class Outbox {
     return keepSending(() => this.#pass(), this.#bell, this.#stop.signal);
   }
 
-  async #pass(): Promise<boolean> {
+  async #pass(): Promise<Passed> {
     const person = this.#person;
-    if (person === null) return false;
+    if (person === null) return { isLeft: false, hasMoved: false };
     const held = this.#hasTurn;
     const items = [...(held ? await this.#onDevice() : []), ...(await this.#page.all())];
     this.#left.clear();

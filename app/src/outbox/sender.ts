@@ -20,27 +20,28 @@ export interface Pass {
   readonly mayGoOn: () => boolean;
 }
 
+/** What came of going through all that waits. */
+export interface Passed {
+  readonly isLeft: boolean;
+  readonly hasMoved: boolean;
+}
+
 /**
  * Sends what waits, oldest first, one at a time. What the server does not answer for is left, and nothing of the same job, finding or unit
- * overtakes it. Out: whether something is left to be tried again.
+ * overtakes it. Out: whether something is left to be tried again, and whether anything was settled.
  */
-export async function sendWaiting({ items, person, deliver, settle, leave, forget, mayGoOn }: Pass): Promise<boolean> {
+export async function sendWaiting({ items, person, deliver, settle, leave, forget, mayGoOn }: Pass): Promise<Passed> {
   const stuck = new Set<string>();
+  let hasMoved = false;
   for (const item of items) {
-    if (!mayGoOn()) return stuck.size > 0;
+    if (!mayGoOn()) return { isLeft: stuck.size > 0, hasMoved };
     if (item.state !== 'waiting' || !goesOutAs(item, person)) continue;
     if (stuck.has(threadOf(item))) {
       leave(item);
       continue;
     }
-    try {
-      const answer = await deliver(item, person);
-      await settle(item, { state: 'sent', problem: null, settledAt: Date.now(), answer });
-    } catch (error) {
-      if (isFinal(error)) {
-        await settle(item, { state: 'refused', problem: error.problem, settledAt: Date.now(), answer: null });
-        continue;
-      }
+    if (await sendOne({ person, deliver, settle }, item)) hasMoved = true;
+    else {
       stuck.add(threadOf(item));
       leave(item);
     }
@@ -49,7 +50,19 @@ export async function sendWaiting({ items, person, deliver, settle, leave, forge
     ({ settledAt, state }) => state === 'sent' && Date.now() - (settledAt ?? 0) > SHOWN_AFTERWARDS_MS,
   );
   if (old.length > 0) await forget(old.map((item) => item.place));
-  return stuck.size > 0;
+  return { isLeft: stuck.size > 0, hasMoved };
+}
+
+/** Out: whether it is settled: taken, or refused for good. */
+async function sendOne({ person, deliver, settle }: Pick<Pass, 'person' | 'deliver' | 'settle'>, item: Item) {
+  try {
+    const answer = await deliver(item, person);
+    await settle(item, { state: 'sent', problem: null, settledAt: Date.now(), answer });
+  } catch (error) {
+    if (!isFinal(error)) return false;
+    await settle(item, { state: 'refused', problem: error.problem, settledAt: Date.now(), answer: null });
+  }
+  return true;
 }
 
 /** Signed out, too often, too early: asked again it may well be taken. */
@@ -80,24 +93,35 @@ const abortOf = (signal: AbortSignal): Promise<void> =>
     else signal.addEventListener('abort', () => resolve(), { once: true });
   });
 
-/** Sends again and again: at once when the bell rings, else with growing pauses as long as something is left. Ends when it is stopped. */
-export async function keepSending(pass: () => Promise<boolean>, bell: Bell, stop: AbortSignal): Promise<void> {
+/**
+ * Sends again and again: at once when the bell rings, else with pauses as long as something is left, which grow while nothing moves. Ends when it
+ * is stopped.
+ */
+export async function keepSending(pass: () => Promise<Passed>, bell: Bell, stop: AbortSignal): Promise<void> {
   const end = () => bell.ring();
   stop.addEventListener('abort', end);
   while (!stop.aborted) {
     const rung = bell.next();
-    await pRetry(
-      async () => {
-        if (await pass()) throw new Error('Something still waits.');
-      },
-      {
-        retries: Number.POSITIVE_INFINITY,
-        minTimeout: FIRST_PAUSE_MS,
-        maxTimeout: LONGEST_PAUSE_MS,
-        randomize: true,
-        signal: rung,
-      },
-    ).catch(() => undefined);
+    let isLeft = true;
+    const untilItMoves = () =>
+      pRetry(
+        async () => {
+          // Whatever breaks it, it is tried again: the package gives up on some kinds of error.
+          const passed = await pass().catch((cause: unknown) => {
+            throw new Error('It broke off.', { cause });
+          });
+          isLeft = passed.isLeft;
+          if (isLeft && !passed.hasMoved) throw new Error('Something still waits.');
+        },
+        {
+          retries: Number.POSITIVE_INFINITY,
+          minTimeout: FIRST_PAUSE_MS,
+          maxTimeout: LONGEST_PAUSE_MS,
+          randomize: true,
+          signal: rung,
+        },
+      ).catch(() => undefined);
+    while (isLeft && !rung.aborted) await untilItMoves();
     await abortOf(rung);
   }
   stop.removeEventListener('abort', end);

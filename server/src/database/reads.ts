@@ -32,7 +32,13 @@ export function placeOf(text: string | null): bigint | null {
  * Reads from a copy, and from the primary where the copy is behind what whoever asks has seen or written. Nobody misses what they just wrote, and a
  * screen that was told of a change finds it. While the primary is away, what the copy has is better than nothing.
  */
-export function readsFromCopy(primary: Db, copy: Db, isCopy: () => boolean, now: () => number = Date.now): Reads {
+export function readsFromCopy(
+  primary: Db,
+  copy: Db,
+  isCopy: () => boolean,
+  now: () => number = Date.now,
+  reachedBy: (copy: Db) => Promise<bigint> = replayed,
+): Reads {
   let wanted = 0n;
   let reached = 0n;
   let restsUntil = 0;
@@ -41,7 +47,7 @@ export function readsFromCopy(primary: Db, copy: Db, isCopy: () => boolean, now:
   };
   const hasReached = async (place: bigint): Promise<boolean> => {
     if (reached >= place) return true;
-    reached = await replayed(copy);
+    reached = await reachedBy(copy);
     return reached >= place;
   };
   return {

@@ -137,6 +137,17 @@ describe('a copy of the records that is read from', () => {
     const reads = readsFromCopy(yard.db, copy, () => true);
     const place = await reads.written();
     assert.ok((placeOf(place) ?? 0n) > 0n);
+    // A copy that is behind what is known here is not asked first, whoever asks.
+    const behind = readsFromCopy(
+      yard.db,
+      copy,
+      () => true,
+      undefined,
+      async () => (placeOf(place) ?? 0n) - 1n,
+    );
+    assert.equal((await behind.inTurn(null))[0], copy);
+    await behind.written();
+    assert.equal((await behind.inTurn(null))[0], yard.db);
     const { server } = await reading(() => true);
     const note = { id: randomUUID(), kind: 'note', tag: 'GE-01', facts: { text: 'Named' } };
     const answer = await yard.ask('POST', '/api/log', { as: 'technician', body: note, of: server });

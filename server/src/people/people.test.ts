@@ -4,6 +4,7 @@ import type { Role } from '@hudrik/core/contracts';
 import type { Context } from '../context';
 import { Refusal } from '../refusal';
 import { addPerson, personById } from './people';
+import { noteSeen, whoAsks } from './whoAsks';
 import { readSignInOptions, signIn, personOfToken, signOut } from './sessions';
 import { problemIn, useYard } from '../testing/yard';
 
@@ -97,6 +98,18 @@ describe('people', () => {
     const { token } = await signInOn(context(0), yard.personId('counter'), '12345');
     assert.ok(await personOfToken(context(14 * DAY - 1), token, yard.device.id));
     assert.equal(await personOfToken(context(14 * DAY), token, yard.device.id), null);
+    // So it is for every request, which asks for device and person at once.
+    const key = yard.device.cookie.replace('hudrik_device=', '');
+    assert.equal((await whoAsks(context(14 * DAY - 1), key, token)).person?.name, 'The counter');
+    const { device, person } = await whoAsks(context(14 * DAY), key, token);
+    assert.deepEqual([device?.id, person], [yard.device.id, null]);
+    assert.equal((await whoAsks(context(0), key, null)).person, null);
+    assert.equal((await whoAsks(context(0), 'another', token)).device, null);
+    // Seen is written down once a minute.
+    const { unseen } = await whoAsks(context(61_000), key, token);
+    assert.equal(unseen.deviceId, yard.device.id);
+    await noteSeen(context(61_000), unseen);
+    assert.deepEqual((await whoAsks(context(100_000), key, token)).unseen, { deviceId: null, sessionId: null });
     await signOut(context(0), token);
     assert.equal(await personOfToken(context(0), token, yard.device.id), null);
   });
