@@ -29,7 +29,7 @@ test('a lead lets a phone in by a code, once; put out, it is signed out and asks
   await page.getByRole('button', { name: 'Put out Lost phone' }).first().click();
   await page.getByRole('button', { name: 'Put Lost phone out' }).click();
   await expect(page.getByRole('button', { name: 'Put out Lost phone' })).toHaveCount(0);
-  expect((await there.request.get('/api/session')).status()).toBe(401);
+  await expect.poll(async () => (await there.request.get('/api/session')).status()).toBe(401);
   await there.reload();
   await expect(there.getByText('Who is on shift?', { exact: false })).toBeVisible();
   await phone.close();
