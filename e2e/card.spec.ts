@@ -278,7 +278,7 @@ test(
       .getByRole('group', { name: 'Result of carburettor bath' })
       .getByRole('button', { name: 'Still gummed' })
       .click();
-    await expect(page.getByText('Carburettor bath: still gummed')).toBeVisible();
+    await expect(page.getByText('Carburettor bath: still gummed').first()).toBeVisible();
   },
 );
 
