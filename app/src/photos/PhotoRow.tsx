@@ -1,7 +1,8 @@
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import { Image, View } from 'react-native';
 import { newId } from '@/api';
 import { Button, Words } from '@/design';
+import { useFile } from '@/forms/useFile';
 import { dropDraftPhoto, keepDraftPhoto, shrinkPhoto, usePhotoUri } from '@/photos';
 
 interface Props {
@@ -14,10 +15,8 @@ const MOST = 6;
 
 /** Photos of a finding: taken down to size here, kept on the device until the check-in is sent. */
 export function PhotoRow({ wanted, photos, onChange }: Props) {
-  const input = useRef<HTMLInputElement>(null);
   const [wrong, setWrong] = useState<string | null>(null);
-  const take = async (file: File | undefined) => {
-    if (!file) return;
+  const take = async (file: File) => {
     setWrong(null);
     const small = await shrinkPhoto(file);
     if (small === null) return setWrong(`“${file.name}” is not a photo that can be shown. Nothing else was changed.`);
@@ -25,23 +24,14 @@ export function PhotoRow({ wanted, photos, onChange }: Props) {
     await keepDraftPhoto(id, small);
     onChange([...photos, id]);
   };
+  const photo = useFile({ accept: 'image/*', label: 'Photo file', onFile: (file) => void take(file) });
   const remove = (id: string) => {
     void dropDraftPhoto(id);
     onChange(photos.filter((entry) => entry !== id));
   };
   return (
     <View className="gap-2">
-      <input
-        ref={input}
-        type="file"
-        accept="image/*"
-        aria-label="Photo file"
-        style={{ display: 'none' }}
-        onChange={(event) => {
-          void take(event.target.files?.[0]);
-          event.target.value = '';
-        }}
-      />
+      {photo.input}
       <View className="flex-row flex-wrap gap-2">
         {photos.map((id) => (
           <View key={id} className="gap-1">
@@ -51,7 +41,7 @@ export function PhotoRow({ wanted, photos, onChange }: Props) {
         ))}
       </View>
       {photos.length < MOST ? (
-        <Button label={wanted ? 'Take a photo (needed)' : 'Take a photo'} onPress={() => input.current?.click()} />
+        <Button label={wanted ? 'Take a photo (needed)' : 'Take a photo'} onPress={photo.choose} />
       ) : null}
       {wrong ? (
         <Words tone="held" role="alert">

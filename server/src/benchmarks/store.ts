@@ -1,4 +1,3 @@
-import { NO_SUMS } from '../sums/noSums';
 import { pino } from 'pino';
 import { randomUUID } from 'node:crypto';
 import { performance } from 'node:perf_hooks';
@@ -6,11 +5,9 @@ import { CLASS_IDS } from '@hudrik/core/catalogue';
 import type { Facts, KindId } from '@hudrik/core/log';
 import { sql } from 'kysely';
 import sharp from 'sharp';
-import { searchesIn } from '../bench/searches';
 import { newestCheckInId } from '../checkins/opening';
 import { readCard } from '../cards/readCard';
-import { httpInstruments } from '../cards/instruments';
-import type { Actor, Context } from '../context';
+import type { Actor } from '../context';
 import { prepareBackground } from '../background/runner';
 import { databaseOn, migrate, openPool } from '../database/open';
 import type { Db } from '../database/tables';
@@ -20,8 +17,8 @@ import { readUnits } from '../fleet/unitLines';
 import { readHistory } from '../log/readLog';
 import { takeEntry } from '../log/takeEntry';
 import { makeThumbnail, putPhoto, readThumb } from '../photos/photos';
+import { benchContext } from '../testing/benchContext';
 import { thingOff, wellCheckIn } from '../testing/samples';
-import { NO_FEED } from '../outside/feed';
 
 /**
  * The store at size: 5,000 units, 40,000 check-ins, 1,000,000 entries in the log from the demo's own generator. Each read is set
@@ -39,18 +36,7 @@ const url = process.env.DATABASE_URL;
 if (!url) throw new Error('DATABASE_URL is not set');
 const pool = openPool(url, 4);
 const db = databaseOn(pool);
-// Not asked here: nothing listens at this address.
-const NOBODY = 'http://127.0.0.1:9';
-const context: Context = {
-  db,
-  now: () => new Date(),
-  instruments: httpInstruments(NOBODY),
-  paper: { make: async () => Buffer.alloc(0) },
-  sums: NO_SUMS,
-  searches: searchesIn(db),
-  desk: NO_FEED,
-  equipment: NO_FEED,
-};
+const context = benchContext(db);
 await migrate(db);
 await prepareBackground(pool, pino({ level: 'warn' }));
 const began = performance.now();

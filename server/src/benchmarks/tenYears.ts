@@ -2,16 +2,12 @@ import { performance } from 'node:perf_hooks';
 import { sql } from 'kysely';
 import { pino } from 'pino';
 import { prepareBackground } from '../background/runner';
-import { searchesIn } from '../bench/searches';
-import { httpInstruments } from '../cards/instruments';
-import type { Context } from '../context';
 import { databaseOn, migrate, openPool } from '../database/open';
 import { loadDemo } from '../demo/load';
 import { readUnitPage } from '../fleet/unitPage';
 import { readUnits } from '../fleet/unitLines';
+import { benchContext } from '../testing/benchContext';
 import { readHistory } from '../log/readLog';
-import { NO_FEED } from '../outside/feed';
-import { NO_SUMS } from '../sums/noSums';
 
 /**
  * Ten years of a large yard: 5,000 units with 1,000,000 records, measured; then ten times as many, measured again in the same run. The years before
@@ -27,16 +23,7 @@ const url = process.env.DATABASE_URL;
 if (!url) throw new Error('DATABASE_URL is not set');
 const pool = openPool(url, 4);
 const db = databaseOn(pool);
-const context: Context = {
-  db,
-  now: () => new Date(),
-  instruments: httpInstruments('http://127.0.0.1:9'),
-  paper: { make: async () => Buffer.alloc(0) },
-  sums: NO_SUMS,
-  searches: searchesIn(db),
-  desk: NO_FEED,
-  equipment: NO_FEED,
-};
+const context = benchContext(db);
 await migrate(db);
 await prepareBackground(pool, pino({ level: 'warn' }));
 await loadDemo(db, new Date(), { times: TIMES, days: DAYS, gapDays: 16, notesPerHire: 22 });

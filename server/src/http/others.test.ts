@@ -5,6 +5,7 @@ import { OPERATIONS, ROLES, type Operation, type OperationId, type Role } from '
 import { entriesOf } from '@hudrik/core/typed';
 import sharp from 'sharp';
 import { contentsOf, differences, tablesOf } from '../backups/contents';
+import { OF_ALL } from './reading';
 import { wellCheckIn } from '../testing/samples';
 import { entryIn, jsonOf, problemIn, useYard } from '../testing/yard';
 
@@ -105,6 +106,19 @@ describe('what is there and belongs to others', () => {
     }
     assert.ok(asked > 40, String(asked));
     assert.deepEqual(differences(was, await holdings()), []);
+  });
+
+  test('what is read once for many is the same for each of them', async () => {
+    for (const id of OF_ALL) {
+      const { path, who } = OPERATIONS[id] as Operation;
+      const roles = ROLES.filter((role) => who.includes(role));
+      const texts = await Promise.all(roles.map(async (as) => (await yard.ask('GET', path, { as })).text()));
+      assert.ok(texts.length > 1 && (texts[0]?.length ?? 0) > 20, id);
+      assert.equal(new Set(texts).size, 1, id);
+      const apart: string[] = [];
+      for (const as of roles) apart.push(await (await yard.ask('GET', path, { as })).text());
+      assert.equal(new Set(apart).size, 1, `${id}, one after the other`);
+    }
   });
 
   test('sessions, PINs, calendars and entries are one’s own', async () => {

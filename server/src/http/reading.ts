@@ -24,8 +24,14 @@ const AT_PRIMARY: ReadonlySet<OperationId> = new Set<OperationId>([
   'status',
 ]);
 
-/** What many read at once, and is the same for all of them. */
-const OF_ALL: ReadonlySet<OperationId> = new Set<OperationId>(['units', 'shift', 'hires', 'hireCalendar', 'jobs']);
+/** What many read at once, and is the same for all of them, whoever asks. */
+export const OF_ALL: ReadonlySet<OperationId> = new Set<OperationId>([
+  'units',
+  'shift',
+  'hires',
+  'hireCalendar',
+  'jobs',
+]);
 
 /** Which device asks, and who on it. What only reads is let in by a copy of the records when the primary is away. */
 export async function askerOf(

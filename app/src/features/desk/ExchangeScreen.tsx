@@ -1,8 +1,9 @@
 import type { ImportReport } from '@hudrik/core/contracts';
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import { View } from 'react-native';
 import { sentenceOf, Refused, useChange, usePerson } from '@/api';
 import { Button, Empty, Failure, Page, Section, Words } from '@/design';
+import { useFile } from '@/forms/useFile';
 import { array, object, string } from 'yup';
 
 /** Lists imported and exported, as CSV. */
@@ -57,31 +58,19 @@ function Import({
   readonly label: string;
 }) {
   const take = useChange(operation);
-  const file = useRef<HTMLInputElement>(null);
   const [name, setName] = useState('');
-  const send = async (chosen: File | undefined) => {
-    if (!chosen) return;
+  const send = async (chosen: File) => {
     setName(chosen.name);
     await take.mutateAsync({ raw: { type: 'text/csv', content: await chosen.text() } });
   };
+  const file = useFile({
+    ...{ accept: '.csv,text/csv', label: `${label}: CSV file` },
+    onFile: (chosen) => void send(chosen).catch(() => undefined),
+  });
   return (
     <View className="gap-3">
-      <input
-        ref={file}
-        type="file"
-        accept=".csv,text/csv"
-        aria-label={`${label}: CSV file`}
-        style={{ display: 'none' }}
-        onChange={(event) => {
-          void send(event.target.files?.[0]).catch(() => undefined);
-          event.target.value = '';
-        }}
-      />
-      <Button
-        label={take.isPending ? `Reading ${name}…` : label}
-        disabled={take.isPending}
-        onPress={() => file.current?.click()}
-      />
+      {file.input}
+      <Button label={take.isPending ? `Reading ${name}…` : label} disabled={take.isPending} onPress={file.choose} />
       {take.isError ? (
         <Failure sentence={sentenceOf(take.error)} kept="Nothing in the file was imported.">
           {take.error instanceof Refused ? <WrongColumns error={take.error} /> : null}

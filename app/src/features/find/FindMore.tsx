@@ -1,6 +1,7 @@
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import { View } from 'react-native';
 import { Button, Failure } from '@/design';
+import { useFile } from '@/forms/useFile';
 import { fromCase, toCase } from './caseFiles';
 import type { LocalFinding } from './finding';
 import type { FindingHandle } from './useFinding';
@@ -19,14 +20,16 @@ export function FindMore({
   readonly onMachine: () => void;
   readonly onTools: () => void;
 }) {
-  const file = useRef<HTMLInputElement>(null);
   const [refused, setRefused] = useState<string | null>(null);
-  const take = async (chosen: File | undefined) => {
-    if (!chosen) return;
+  const take = async (chosen: File) => {
     const read = fromCase(await chosen.text());
     if (read.ok) begin({ machine: read.machine, brought: read.brought });
     setRefused(read.ok ? null : read.sentence);
   };
+  const file = useFile({
+    ...{ accept: '.json,application/json', label: 'Case file' },
+    onFile: (chosen) => void take(chosen),
+  });
   return (
     <View className="gap-2">
       {refused ? <Failure sentence={refused} kept="Nothing of the file was taken." /> : null}
@@ -34,20 +37,10 @@ export function FindMore({
         <Button className="grow" label="Engine and past" onPress={onMachine} />
         <Button className="grow" label="Tools at hand" onPress={onTools} />
         <Button className="grow" label="Export case" onPress={() => saveCase(toCase(finding), tag)} />
-        {tag === null ? <Button className="grow" label="Import case" onPress={() => file.current?.click()} /> : null}
+        {tag === null ? <Button className="grow" label="Import case" onPress={file.choose} /> : null}
         {tag === null ? <Button className="grow" kind="quiet" label="Start over" onPress={() => begin()} /> : null}
       </View>
-      <input
-        ref={file}
-        type="file"
-        accept=".json,application/json"
-        aria-label="Case file"
-        style={{ display: 'none' }}
-        onChange={(event) => {
-          void take(event.target.files?.[0]);
-          event.target.value = '';
-        }}
-      />
+      {file.input}
     </View>
   );
 }

@@ -1,25 +1,23 @@
 import { useQueryClient } from '@tanstack/react-query';
-import { useEffect } from 'react';
+import throttle from 'lodash.throttle';
+import { useEffect, useMemo } from 'react';
+import { outbox } from '@/outbox';
 
-/** Several changes of one moment are read once. */
-const TOGETHER_MS = 300;
+/** Several changes within so long are read at once for the first and once for all the others: hundreds may be sent one after the other. */
+const TOGETHER_MS = 1000;
 
 /**
- * Hears from the server what changed, and has what is on the screen read anew. Only while the page is seen: a browser keeps few connections
+ * Hears from the server what changed, and from the outbox what was sent, and has what is on the screen read anew. The server is heard only while the page is seen: a browser keeps few connections
  * open to one server, and pages in the background must not take them.
  */
 export function useChanges(isSignedIn: boolean): void {
   const client = useQueryClient();
+  const readAnew = useMemo(() => throttle(() => void client.invalidateQueries(), TOGETHER_MS), [client]);
+  useEffect(() => () => readAnew.cancel(), [readAnew]);
+  useEffect(() => outbox().whenSettled(readAnew), [readAnew]);
   useEffect(() => {
     if (!isSignedIn || typeof EventSource === 'undefined') return;
     let source: EventSource | null = null;
-    let soon: ReturnType<typeof setTimeout> | null = null;
-    const readAnew = () => {
-      soon ??= setTimeout(() => {
-        soon = null;
-        void client.invalidateQueries();
-      }, TOGETHER_MS);
-    };
     const listen = () => {
       source?.close();
       source = null;
@@ -32,7 +30,6 @@ export function useChanges(isSignedIn: boolean): void {
     return () => {
       document.removeEventListener('visibilitychange', listen);
       source?.close();
-      if (soon) clearTimeout(soon);
     };
-  }, [client, isSignedIn]);
+  }, [readAnew, isSignedIn]);
 }

@@ -19,7 +19,6 @@ export function SessionGate({ children }: { readonly children: React.ReactNode }
   useReturnToPlace(person !== undefined);
   useTheme(person?.preferences.theme ?? 'system');
   useEffect(() => outbox().setPerson(person ?? null), [person]);
-  useEffect(() => outbox().whenSettled(() => void client.invalidateQueries()), [client]);
   useChanges(person !== undefined);
   if (person) return <PersonContext.Provider value={person}>{children}</PersonContext.Provider>;
   if (me.error instanceof Refused) return <SignIn />;

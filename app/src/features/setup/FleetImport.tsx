@@ -1,23 +1,26 @@
 import type { FleetReport } from '@hudrik/core/contracts';
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import { View } from 'react-native';
 import { sentenceOf, useChange } from '@/api';
 import { Button, Choice, Failure, Section, Words } from '@/design';
+import { useFile } from '@/forms/useFile';
 import { asCsv, guessed, lacking, readSheet, WANTED, type Mapping, type Sheet } from './columns';
 
 /** Units from the yard’s own spreadsheet: columns are told, what would happen is shown, and all of it is taken or nothing. */
 export function FleetImport() {
   const take = useChange('takeFleet');
-  const file = useRef<HTMLInputElement>(null);
   const [sheet, setSheet] = useState<Sheet | null>(null);
   const [mapping, setMapping] = useState<Mapping>({});
-  const read = async (chosen: File | undefined) => {
-    if (!chosen) return;
+  const read = async (chosen: File) => {
     const fresh = readSheet(await chosen.text());
     take.reset();
     setSheet(fresh);
     setMapping(guessed(fresh));
   };
+  const list = useFile({
+    ...{ accept: '.csv,.txt,text/csv', label: 'The list of units' },
+    onFile: (chosen) => void read(chosen),
+  });
   const send = (isTrial: boolean) =>
     sheet &&
     take.mutate({
@@ -29,22 +32,12 @@ export function FleetImport() {
   const isReady = report !== undefined && !report.isTaken && report.refused === 0 && report.taken > 0;
   return (
     <Section title="Units from your own list">
-      <input
-        ref={file}
-        type="file"
-        accept=".csv,.txt,text/csv"
-        aria-label="The list of units"
-        style={{ display: 'none' }}
-        onChange={(event) => {
-          void read(event.target.files?.[0]);
-          event.target.value = '';
-        }}
-      />
+      {list.input}
       <Words size={15}>
         A spreadsheet saved as CSV, one unit a line. Models that are not known yet come with it. Nothing is taken before
         you have seen what would happen.
       </Words>
-      <Button label={sheet ? 'Another file' : 'Choose the file'} onPress={() => file.current?.click()} />
+      <Button label={sheet ? 'Another file' : 'Choose the file'} onPress={list.choose} />
       {sheet ? <Columns sheet={sheet} mapping={mapping} onChange={setMapping} /> : null}
       {take.isError ? <Failure sentence={sentenceOf(take.error)} kept="Nothing of it was taken." /> : null}
       {sheet ? (
