@@ -66,7 +66,7 @@ export function FindTagScreen() {
           sentence={
             figures || letters
               ? `No unit on this yard has the tag ${letters || '··'}-${figures || '··'}.`
-              : 'Nothing is out or back. Type a tag to look at any unit.'
+              : 'Nothing is out or back. Type the tag of any unit to check it in.'
           }
         />
       ) : null}

@@ -40,7 +40,9 @@ export function HiresScreen() {
       </Words>
       <DeskLine />
       {calendar.data ? <Uncovered calendar={calendar.data} onChoose={choose} /> : null}
-      {calendar.data ? <HireCalendar calendar={calendar.data} onChoose={choose} /> : null}
+      {calendar.data && calendar.data.units.length > 0 ? (
+        <HireCalendar calendar={calendar.data} onChoose={choose} />
+      ) : null}
       {calendar.data && chosen ? (
         <HireSheet calendar={calendar.data} hire={chosen} onClose={() => choose(null)} />
       ) : null}
@@ -98,6 +100,9 @@ function rowsOf(hires: readonly HireLine[]): Row[] {
   return [{ heading: 'Out', count: out.length }, ...out, { heading: 'Booked', count: booked.length }, ...booked];
 }
 
+const NOTHING_BOOKED =
+  'Nothing is booked. What goes out when is what the bench works towards: book a hire here, or take a list in under “Import and export lists”.';
+
 const SectionHead = ({ title, count }: { readonly title: string; readonly count: number }) => (
   <View className="gap-3 pb-3 pt-2">
     <View className="flex-row items-baseline gap-2 border-b-2 border-ink pb-1">
@@ -106,7 +111,7 @@ const SectionHead = ({ title, count }: { readonly title: string; readonly count:
         {count}
       </Words>
     </View>
-    {count === 0 ? <Empty sentence={title === 'Out' ? 'Nothing is out.' : 'Nothing is booked.'} /> : null}
+    {count === 0 ? <Empty sentence={title === 'Out' ? 'Nothing is out.' : NOTHING_BOOKED} /> : null}
   </View>
 );
 

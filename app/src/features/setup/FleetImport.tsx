@@ -1,6 +1,6 @@
 import type { FleetReport } from '@hudrik/core/contracts';
 import { useState } from 'react';
-import { View } from 'react-native';
+import { Pressable, View } from 'react-native';
 import { sentenceOf, useChange } from '@/api';
 import { Button, Choice, Failure, Section, Words } from '@/design';
 import { useFile } from '@/forms/useFile';
@@ -69,33 +69,58 @@ interface ColumnsProps {
   readonly onChange: (mapping: Mapping) => void;
 }
 
-const Columns = ({ sheet, mapping, onChange }: ColumnsProps) => (
-  <View className="gap-3">
-    {WANTED.map(({ id, label, isNeeded }) => (
-      <View key={id} className="gap-1" role="group" aria-label={`Column of: ${label}`}>
-        <Words size={15} face="strong">
-          {isNeeded ? label : `${label} (if there is one)`}
-        </Words>
-        <View className="flex-row flex-wrap gap-2">
-          {sheet.heading.map((name, at) => (
-            <Choice
-              key={at}
-              label={name === '' ? `Column ${at + 1}` : name}
-              aria-label={`${label} is ${name === '' ? `column ${at + 1}` : name}`}
-              on={mapping[id] === at}
-              onPress={() => onChange({ ...mapping, [id]: mapping[id] === at ? undefined : at })}
-            />
-          ))}
-        </View>
-        {mapping[id] === undefined ? null : (
-          <Words size={13} tone="ink-soft">
-            {`First: ${sheet.rows[0]?.[mapping[id]] ?? ''}`}
-          </Words>
-        )}
-      </View>
-    ))}
-  </View>
-);
+/** Which column is which, as far as their names say; a line opens where that is wrong. */
+function Columns({ sheet, mapping, onChange }: ColumnsProps) {
+  const [open, setOpen] = useState<string | null>(null);
+  const nameOf = (at: number): string => sheet.heading[at] || `Column ${at + 1}`;
+  const choose = (id: (typeof WANTED)[number]['id'], at: number) => {
+    onChange({ ...mapping, [id]: mapping[id] === at ? undefined : at });
+    setOpen(null);
+  };
+  return (
+    <View>
+      {WANTED.map(({ id, label, isNeeded }) => {
+        const at = mapping[id];
+        const isOpen = open === id || (isNeeded && at === undefined);
+        const chosen = at === undefined ? 'not in the list' : nameOf(at);
+        return (
+          <View key={id} className="border-b border-line" role="group" aria-label={`Column of: ${label}`}>
+            <Pressable
+              role="button"
+              aria-expanded={isOpen}
+              aria-label={`${label}: ${chosen}`}
+              onPress={() => setOpen(isOpen ? null : id)}
+              className="min-h-[48px] flex-row items-center gap-3 py-1"
+            >
+              <View className="min-w-0 flex-1">
+                <Words face="strong">{label}</Words>
+                {at === undefined ? null : (
+                  <Words size={13} tone="ink-soft">{`First: ${sheet.rows[0]?.[at] || 'empty'}`}</Words>
+                )}
+              </View>
+              <Words size={15} tone={at === undefined ? 'ink-soft' : 'ink'}>
+                {`${chosen} ${isOpen ? '▴' : '▾'}`}
+              </Words>
+            </Pressable>
+            {isOpen ? (
+              <View className="flex-row flex-wrap gap-2 pb-3">
+                {sheet.heading.map((_, column) => (
+                  <Choice
+                    key={column}
+                    label={nameOf(column)}
+                    aria-label={`${label} is ${nameOf(column)}`}
+                    on={at === column}
+                    onPress={() => choose(id, column)}
+                  />
+                ))}
+              </View>
+            ) : null}
+          </View>
+        );
+      })}
+    </View>
+  );
+}
 
 const SHOWN = 100;
 

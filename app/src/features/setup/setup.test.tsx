@@ -1,6 +1,9 @@
-import { screen } from '@testing-library/react-native';
+import { act, fireEvent, screen } from '@testing-library/react-native';
+import { Text } from 'react-native';
+import { useRead } from '@/api';
 import { IVO, show } from '@/testing/screen';
 import { asCsv, guessed, lacking, readSheet } from './columns';
+import { FleetImport } from './FleetImport';
 import { SetUpNotice } from './SetUpNotice';
 import { SetUpScreen } from './SetUpScreen';
 
@@ -45,6 +48,24 @@ describe('a list of one’s own', () => {
   });
 });
 
+test('a column that its name does not tell is asked for; one that is wrong is put right', async () => {
+  show(<FleetImport />, {}, LEAD);
+  const list = new File(['No;Brand;Range;Counter\nGE-01;Tuvellan;Lantern 5;12\n'], 'units.csv', { type: 'text/csv' });
+  // A page's own element, which the screen's queries do not know.
+  const input = screen.root.findByProps({ type: 'file' });
+  await act(async () => input.props['onChange']({ target: { files: [list], value: '' } }));
+  expect(await screen.findByLabelText('Make: Brand')).toBeTruthy();
+  // Wanted, and not known: its line is open.
+  expect(screen.getByLabelText('Model: not in the list')).toBeTruthy();
+  fireEvent.press(screen.getByLabelText('Model is Range'));
+  expect(await screen.findByLabelText('Model: Range')).toBeTruthy();
+  expect(screen.queryByLabelText('Hours on the meter is Counter')).toBeNull();
+  fireEvent.press(screen.getByLabelText('Hours on the meter: not in the list'));
+  fireEvent.press(screen.getByLabelText('Hours on the meter is Counter'));
+  expect(await screen.findByLabelText('Hours on the meter: Counter')).toBeTruthy();
+  expect(screen.getByText('First: 12')).toBeTruthy();
+});
+
 test('an empty yard says how to begin; each step what it is for and where it is done', async () => {
   show(<SetUpScreen />, REPLIES, LEAD);
   expect(await screen.findByText('Set up Hire yard: 7 steps are left.')).toBeTruthy();
@@ -55,4 +76,25 @@ test('an empty yard says how to begin; each step what it is for and where it is 
 test('on the shift: a lead is led there, others are told who does it; a yard with units says nothing', async () => {
   show(<SetUpNotice />, { 'GET /api/units': counts(0) }, LEAD);
   expect(await screen.findByText('Set the yard up')).toBeTruthy();
+  screen.unmount();
+  show(<SetUpNotice />, { 'GET /api/units': counts(0) });
+  expect(await screen.findByText('A lead sets it up: More, Set the yard up.')).toBeTruthy();
+  expect(screen.queryByText('Set the yard up')).toBeNull();
+  screen.unmount();
+  show(
+    <>
+      <SetUpNotice />
+      <Asked />
+    </>,
+    { 'GET /api/units': counts(3) },
+    LEAD,
+  );
+  expect(await screen.findByText('there are units')).toBeTruthy();
+  expect(screen.queryByText('This yard has no units yet.')).toBeNull();
 });
+
+/** Shown once the same answer is there. */
+function Asked() {
+  const units = useRead('units', { query: { limit: 1 } });
+  return units.data ? <Text>there are units</Text> : null;
+}

@@ -104,7 +104,7 @@ function Records({ status: { database, disk, devices, version, startedAt } }: { 
       />
       <Line
         name="Devices"
-        value={`${devices.letIn} let in, ${devices.seenToday} seen today, ${devices.signedIn} sign-ins open`}
+        value={`${devices.letIn} let in, ${devices.seenToday} seen today, ${devices.signedIn} ${devices.signedIn === 1 ? 'sign-in' : 'sign-ins'} open`}
       />
     </Section>
   );

@@ -19,6 +19,8 @@ import {
   type ReadinessName,
 } from '@/design';
 import { LongList } from '@/design/LongList';
+import { SetUpNotice } from '@/features/setup/SetUpNotice';
+import { totalOf } from '@/features/setup/useSteps';
 import { UnitTagOnWall, UnitTagRow } from '@/features/fleet';
 import { keyOfRow, rowsOf } from './rows';
 
@@ -44,12 +46,15 @@ export function YardScreen() {
   const set = (name: 'class' | 'readiness', value: string | undefined) => router.setParams({ [name]: value });
   const { hasNextPage, fetchNextPage } = units;
   const more = useCallback(() => void (hasNextPage && fetchNextPage()), [hasNextPage, fetchNextPage]);
+  // Of a class alone there may be none in a yard that has others.
+  const isBare = counts !== undefined && params.class === undefined && totalOf(counts) === 0;
   const header = (
     <View className="gap-4 pb-2">
       <Words role="heading" aria-level={1} size={22} face="strong">
         {sayYard(counts)}
       </Words>
-      <View className={wide ? 'flex-row items-end gap-4' : 'gap-3'}>
+      {isBare ? <SetUpNotice /> : null}
+      <View className={isBare ? 'hidden' : wide ? 'flex-row items-end gap-4' : 'gap-3'}>
         <Field
           label="Find a tag, serial or model"
           value={find}
@@ -72,7 +77,7 @@ export function YardScreen() {
         <Failure sentence="The yard cannot be fetched just now." retry={() => void units.refetch()} />
       ) : null}
       {units.isPending ? <Loading what="the yard" /> : null}
-      {units.data && list.length === 0 ? (
+      {units.data && list.length === 0 && !isBare ? (
         <Empty sentence={find ? `No unit on this yard matches “${find}”.` : 'No unit matches these filters.'}>
           <Button
             label="Show all"
@@ -129,6 +134,7 @@ function ClassHeading({ classId, count }: { readonly classId: UnitLine['classId'
 /** The yard in one sentence. */
 function sayYard(counts: Readonly<Record<string, number>> | undefined): string {
   if (!counts) return 'The yard';
+  if (totalOf(counts) === 0) return 'The yard is empty.';
   const onYard = ['fit', 'prep', 'held'].reduce((sum, name) => sum + (counts[name] ?? 0), 0);
   return `${counts['fit'] ?? 0} of ${onYard} on the yard are fit; ${counts['out'] ?? 0} are out.`;
 }
