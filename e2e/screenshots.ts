@@ -6,11 +6,10 @@ import { enter, fuelAndNothingNoticed, hoursAfter, signIn, Thumb, walkRound, jso
 const folder = process.argv[2] ?? '.';
 const SIZES = { phone: { width: 390, height: 844 }, wide: { width: 1280, height: 800 } } as const;
 
-async function open(browser: Browser, size: keyof typeof SIZES, dark = false): Promise<Page> {
+async function open(browser: Browser, size: keyof typeof SIZES): Promise<Page> {
   const context = await browser.newContext({
     viewport: SIZES[size],
     baseURL: process.env['BASE_URL'] ?? '',
-    colorScheme: dark ? 'dark' : 'light',
     serviceWorkers: 'block',
   });
   const page = await context.newPage();
@@ -93,7 +92,7 @@ const jobId = await cardOf(phone, 'GE-07');
 await screens(phone, 'phone', { card: `/j/${jobId}`, 'put-back': `/j/${jobId}/back`, ways: `/j/${jobId}/ways` });
 await heldReturn(phone);
 await finding(phone, 'find-phone');
-await screens(phone, 'phone', { fuel: '/fuel', service: '/service' });
+await screens(phone, 'phone', { fuel: '/fuel', service: '/service', 'set-up': '/set-up' });
 const wide = await open(browser, 'wide');
 await screens(wide, 'wide', {
   yard: '/yard',
@@ -105,6 +104,4 @@ await screens(wide, 'wide', {
 });
 await proof(wide, 'proof-wide');
 await finding(wide, 'find-wide');
-const darkWide = await open(browser, 'wide', true);
-await screens(darkWide, 'wide-dark', { yard: '/yard' });
 await browser.close();

@@ -24,6 +24,11 @@ if (process.argv[2] === 'ten-years') {
     spawnSync(process.execPath, args, { cwd: path.join(ROOT, 'server'), env, stdio: 'inherit' }).status ?? 1,
   );
 }
+if (process.argv[2] === 'browser') {
+  ensureWeb();
+  await inTheBrowser();
+  process.exit(0);
+}
 spawnSync(process.execPath, ['--import', 'tsx', '--max-old-space-size=8000', 'src/benchmarks/store.ts'], {
   cwd: path.join(ROOT, 'server'),
   env: { ...process.env, DATABASE_URL: postgres.urlOf('postgres') },
@@ -55,7 +60,7 @@ spawnSync(process.execPath, ['--import', 'tsx', '--test', 'src/http/fuzz.test.ts
 await outages(postgres);
 
 ensureWeb();
-await inTheWorker();
+await inTheBrowser();
 const folder = path.join(ROOT, 'app/dist/_expo/static');
 const files = ['js/web', 'css']
   .flatMap((kind) =>
@@ -80,16 +85,16 @@ for (const entry of sized.sort((a, b) => b.brotli - a.brotli))
 // What index.html asks for at once: the same as the budget counts.
 spawnSync(process.execPath, ['run/budget.mjs'], { cwd: ROOT, stdio: 'inherit' });
 
-/** The same reading to suspects and next steps, in the browser's web worker: from the tap to the answer on the main thread. */
-async function inTheWorker() {
+/** In the browser: a reading to suspects and next steps in its web worker, and a visit dragged over 200 others. */
+async function inTheBrowser() {
   const server = await startDemoServer(postgres, 'hudrik_bench', await freePort());
   try {
-    const args = ['--import', 'tsx', 'worker.bench.ts'];
-    spawnSync(process.execPath, args, {
-      cwd: path.join(ROOT, 'e2e'),
-      env: { ...process.env, BASE_URL: server.url },
-      stdio: 'inherit',
-    });
+    for (const file of ['worker.bench.ts', 'drag.bench.ts'])
+      spawnSync(process.execPath, ['--import', 'tsx', file], {
+        cwd: path.join(ROOT, 'e2e'),
+        env: { ...process.env, BASE_URL: server.url },
+        stdio: 'inherit',
+      });
   } finally {
     server.stop();
   }

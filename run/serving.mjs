@@ -91,12 +91,13 @@ async function bareRate({ HUDRIK_OWNER_URL: url }) {
 async function crowd(url, device, isMixed) {
   let isOver = false;
   let written = 0;
-  const write = async () => {
-    const own = deviceAt(() => url);
-    await own.signIn('technician');
+  const writers = Array.from({ length: WRITERS }, () => deviceAt(() => url));
+  // Letting in and signing in take a processor for a while each: that is the morning, not the day.
+  for (const own of writers) await own.signIn('technician');
+  const write = async (own) => {
     while (!isOver) if ((await own.note('GE-01', 'While all read')).ok) written++;
   };
-  const writing = Array.from({ length: WRITERS }, write);
+  const writing = writers.map(write);
   const { units } = await device.read(YARD);
   const pages = units.slice(0, 50).flatMap(({ tag }) => [`/api/units/${tag}`, `/api/units/${tag}/history`]);
   // Half of them look at the yard, the others each at another unit or its history.

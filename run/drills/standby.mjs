@@ -40,7 +40,7 @@ async function standbyDrill(times = TIMES) {
     const [own, other] = await devicesAt(places);
     const behind = await readBehind({ own, other, places }, times);
     const share = await shareOfCopy({ device: other, postgres, standby });
-    const without = await withoutStandby(own, standby);
+    const without = await withoutStandby(own, other, standby);
     const taken = await takeOver({ own, other, places, postgres, standby });
     const old = await oldComesBack({ own, postgres, standby, start, places });
     return { ...behind, share, without, ...taken, ...old };
@@ -112,12 +112,22 @@ async function shareOfCopy({ device, postgres, standby }) {
 }
 
 /** The standby goes away: nobody is to notice. */
-async function withoutStandby(device, standby) {
+async function withoutStandby(device, lead, standby) {
+  const level = await stands(lead);
   standby.pause();
   const statuses = [];
   for (let n = 0; n < 20; n++) statuses.push((await device.ask('GET', '/api/units?limit=20')).status);
+  const away = await stands(lead);
   standby.resume();
-  return statuses.filter((status) => status !== 200).length;
+  return { refused: statuses.filter((status) => status !== 200).length, level, away };
+}
+
+/** What a lead reads of the copy, and how long that takes. */
+async function stands(lead) {
+  const began = Date.now();
+  const { copy, troubles } = await lead.read('/api/status');
+  const wrong = troubles.filter((trouble) => trouble.startsWith('copy')).join(', ') || 'nothing wrong';
+  return `${copy.isThere ? `there, ${copy.behindBytes ?? '?'} bytes behind` : 'away'}, ${wrong}, in ${Date.now() - began} ms`;
 }
 
 async function takeOver({ own, other, places, postgres, standby }) {
@@ -185,7 +195,8 @@ export async function sayStandby() {
   const { times, missed, missedTold, share, without, readsWhileNone, takenOverMs, acknowledged, lost, doubled } = found;
   console.log(`\na hot standby under two server processes
   read back at once by who wrote it, through the other process: ${missed} of ${times} missed; by who was told: ${missedTold} missed
-  share of the reads that the standby answered: ${(100 * share).toFixed(0)} in 100; refused while the standby was away: ${without} of 20
+  share of the reads that the standby answered: ${(100 * share).toFixed(0)} in 100; refused while the standby was away: ${without.refused} of 20
+  how Hudrik stands, while it was there: ${without.level}; while it was away: ${without.away}
   primary lost: ${(100 * readsWhileNone).toFixed(0)} in 100 reads answered before anybody took over; promoted: writes again after ${takenOverMs} ms
   of ${acknowledged} notes acknowledged until then: lost ${lost}, doubled ${doubled}
   the old primary came back: of 10 notes ${found.onOld} went to it, ${found.onNew} to the one that took over`);

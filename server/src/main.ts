@@ -88,6 +88,7 @@ const standing = {
   ...{ version: process.env.npm_package_version ?? '0.1.0', startedAt: new Date(), backups },
   dataFolder: process.env.HUDRIK_DATA_FOLDER ?? null,
   isPrivate: listening.how !== 'in the clear',
+  copy: records.copy,
 };
 const background = await startBackground(workerPool, tasksOf(context, supplier, backups), log);
 const app = httpApp({

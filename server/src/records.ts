@@ -1,6 +1,7 @@
 import type { Logger } from 'pino';
 import { listenForChanges } from './background/changes';
 import { prepareBackground } from './background/runner';
+import { copyStateOf, type CopyState } from './database/copyState';
 import { databaseOn, openPool } from './database/open';
 import { always, followPrimary, onServerOf } from './database/primary';
 import { oneDatabase, readsFromCopy } from './database/reads';
@@ -41,6 +42,8 @@ export async function openRecords({ url, ownerUrl, readUrl }: Where, log: Logger
   const events = listenForChanges(primary, log, reads.written);
   return {
     ...{ db, reads, events, workerPool, ownersUrl },
+    /** How the copy stands; null: there is none. */
+    copy: copy === null ? null : (): Promise<CopyState> => copyStateOf(db, copy),
     stop: async () => {
       primary.stop();
       await events.stop();

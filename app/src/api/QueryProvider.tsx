@@ -1,8 +1,7 @@
-import { createAsyncStoragePersister } from '@tanstack/query-async-storage-persister';
-import { QueryClient } from '@tanstack/react-query';
-import { PersistQueryClientProvider } from '@tanstack/react-query-persist-client';
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { useEffect } from 'react';
 import { Refused } from './client';
-import { kv } from './kv';
+import { forgetOldReads, keepRead } from './keepReads';
 
 const DAY = 86_400_000;
 
@@ -12,19 +11,21 @@ export const queryClient = new QueryClient({
       gcTime: DAY,
       staleTime: 10_000,
       networkMode: 'offlineFirst',
+      persister: keepRead,
       retry: (count, error) => !(error instanceof Refused) && count < 2,
       retryDelay: (attempt) => 400 * 2 ** attempt,
     },
     mutations: { networkMode: 'always' },
   },
 });
-const persister = createAsyncStoragePersister({ storage: kv, key: 'hudrik-reads', throttleTime: 1000 });
 
-/** Reads are kept on the device: without a connection the last ones show. */
+/** After what the first page needs. */
+const TIDY_AFTER_MS = 20_000;
+
 export function QueryProvider({ children }: { readonly children: React.ReactNode }) {
-  return (
-    <PersistQueryClientProvider client={queryClient} persistOptions={{ persister, maxAge: 7 * DAY, buster: '1' }}>
-      {children}
-    </PersistQueryClientProvider>
-  );
+  useEffect(() => {
+    const tidy = setTimeout(() => void forgetOldReads(), TIDY_AFTER_MS);
+    return () => clearTimeout(tidy);
+  }, []);
+  return <QueryClientProvider client={queryClient}>{children}</QueryClientProvider>;
 }

@@ -1,4 +1,4 @@
-import { call, isUnreachable, Refused, sentenceOf, whenSignedOut } from './client';
+import { call, isUnreachable, Refused, sentenceOf, whenSignedOut, sayUnsent } from './client';
 import { readKept } from './readKept';
 import { kv } from './kv';
 import { number, object } from '@hudrik/core/fields';
@@ -42,11 +42,21 @@ describe('a call of the server', () => {
       method: 'PATCH',
       credentials: 'same-origin',
       body: '{"homeBay":"North 1"}',
-      headers: { 'If-Match': '"4"', 'Idempotency-Key': 'k', 'Hudrik-Person': '2', 'Content-Type': 'application/json' },
+      headers: {
+        ...{ 'If-Match': '"4"', 'Idempotency-Key': 'k', 'Hudrik-Person': '2' },
+        'Content-Type': 'application/json',
+      },
     });
     answer(201, {});
     await call('putPhoto', { params: { id: 'x' }, raw: { type: 'image/png', content: 'bytes' } });
     expect(asked[0]?.init).toMatchObject({ body: 'bytes', headers: { 'Content-Type': 'image/png' } });
+    // What the outbox holds is not said before it was looked into.
+    expect(asked[0]?.init.headers).not.toHaveProperty('Hudrik-Waiting');
+    sayUnsent(3);
+    answer(200, {});
+    await call('putPhoto', { params: { id: 'x' }, raw: { type: 'image/png', content: 'bytes' } });
+    expect(asked.at(-1)?.init).toMatchObject({ headers: { 'Hudrik-Waiting': '3' } });
+    sayUnsent(0);
   });
 
   test('a refusal is one, with its code and its fields; a page that is no answer is a server that is away', async () => {

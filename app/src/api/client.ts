@@ -90,8 +90,17 @@ function urlOf(path: string, { params = {}, query = {} }: Options): string {
   return search.size > 0 ? `${filled}?${search}` : filled;
 }
 
+/** Null: the outbox was not looked into yet. */
+let unsent: number | null = null;
+
+/** So much of what was entered on this device is not sent yet: said with each call, for who runs the yard to see. */
+export function sayUnsent(count: number): void {
+  unsent = count;
+}
+
 const headersOf = ({ raw, seenVersion, key, as }: Options): Record<string, string> => ({
   'Content-Type': raw?.type ?? 'application/json',
+  ...(unsent === null ? {} : { 'Hudrik-Waiting': String(unsent) }),
   ...(seenVersion === undefined ? {} : { 'If-Match': `"${seenVersion}"` }),
   ...(key === undefined ? {} : { 'Idempotency-Key': key }),
   ...(as === undefined ? {} : { 'Hudrik-Person': String(as) }),

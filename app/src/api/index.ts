@@ -1,4 +1,5 @@
-export { call, isUnreachable, Refused, sentenceOf, whenSignedOut } from './client';
+export { call, isUnreachable, Refused, sayUnsent, sentenceOf, whenSignedOut } from './client';
+export { forgetReads } from './keepReads';
 export { kv } from './kv';
 export { newId } from './newId';
 export { PersonContext, usePerson, useSigns } from './person';

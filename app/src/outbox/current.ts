@@ -1,3 +1,4 @@
+import { sayUnsent } from '@/api';
 import { deliver } from './deliver';
 import { importOld } from './importOld';
 import { Outbox } from './Outbox';
@@ -12,6 +13,8 @@ export function outbox(): Outbox {
   if (current === null) {
     current = new Outbox({ name: NAME, deliver, locks: globalThis.navigator?.locks ?? null, lease: LEASE });
     void importOld((item, ahead) => outbox().keep(item, async () => ahead));
+    const box = current;
+    box.subscribe(() => sayUnsent(box.shown().items.filter(({ state }) => state === 'waiting').length));
     for (const event of ['online', 'focus']) globalThis.addEventListener?.(event, () => current?.tryNow());
     globalThis.addEventListener?.('beforeunload', (event) => {
       // What only this page has would be lost.

@@ -2,6 +2,7 @@ import type { InferType } from 'yup';
 import type { Frozen } from '../fields/frozen';
 import { JOB_STATES, VISIT_STATES } from '../card';
 import { DEFECT_ORIGINS, DEFECT_WEIGHTS } from '../defects';
+import { LEAST_SEVERITY } from '../service';
 import { dataSheet, rated } from './sheet';
 import { records } from './log';
 import {
@@ -125,7 +126,13 @@ export const model = object({
 });
 export const modelSheet = object({ model: model.required(), dataSheet: dataSheet.required() });
 export const models = object({ models: array(model.required()).required() });
-export const newModel = object({ classId: classId.required(), make: name.required(), name: name.required() });
+export const newModel = object({
+  classId: classId.required(),
+  make: name.required(),
+  name: name.required(),
+  /** Another of its class whose data sheet, tank and service plan it begins with. */
+  copyOf: number().integer().optional(),
+});
 
 export const unitsQuery = object({
   class: classId.optional(),
@@ -156,6 +163,8 @@ export const unitChange = object({
   rated: rated.optional().default(undefined),
   serial: name.optional(),
   homeBay: name.optional(),
+  /** Hours between its services shrink by it, 1 as its model has them. */
+  severity: number().min(LEAST_SEVERITY).max(1).optional(),
   laidUp: boolean().optional(),
   /** Sold, or scrapped: what is scrapped may be in parts. */
   gone: object({ why: text.min(1).required(), scrapped: boolean().optional() })

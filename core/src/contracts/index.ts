@@ -4,7 +4,7 @@ export { OPERATIONS, type Operation } from './operations';
 export { ROUTES, type OperationId } from './routes';
 export { newPin, type Access } from './access';
 export { TROUBLES, type Status, type Trouble } from './status';
-export type { BenchReply, SearchReply, WorkingHours } from './bench';
+export type { BenchReply, SearchReply, WeekStretch, WorkingHours } from './bench';
 export type { CardReply, ClockLine, Comeback, PartLine, WaysReply } from './card';
 export type { FindingRecord, LearnedReply } from './finding';
 export {

@@ -1,9 +1,10 @@
 import type { InferType } from 'yup';
 import { newPin, pin } from './access';
+import { weekStretch } from './bench';
 import type { Frozen } from '../fields/frozen';
 import { FUEL_IDS, type FuelId } from '../catalogue/fuel';
 import { SKILL_IDS } from '../catalogue/shapes';
-import { array, boolean, mixed, name, number, object, role, string } from '../fields';
+import { array, boolean, mixed, name, number, object, role, string, trimmed } from '../fields';
 
 export const preferences = object({
   units: string().oneOf(['inch', 'metric']).default('inch'),
@@ -50,6 +51,16 @@ export const settings = object({
     .required(),
   /** IANA, as America/Denver. */
   timeZone: string().min(2).max(60).required(),
+  /** Where it lies, as it is written on its labels. */
+  place: trimmed.max(120).optional(),
+  /** Metres above the sea; null: nobody said. */
+  heightM: number().min(-430).max(5500).nullable().optional(),
+  /** What people measure in who have not said otherwise. */
+  usualUnits: string<'inch' | 'metric'>().oneOf(['inch', 'metric']).nullable().optional(),
+  /** When it is open: technicians of whom nobody said when they work are at the bench then. Null: as is usual. */
+  openHours: array(weekStretch.required()).max(21).nullable().optional(),
+  /** Units that may stand open at a time, shared out among those at the bench; null: as many as is usual for each. */
+  bays: number().integer().min(1).max(99).nullable().optional(),
   /** An hour of the workshop; null: the built-in one. */
   centsPerHour: number().integer().min(1).max(1_000_000).nullable().optional(),
   /** Of a hundred times that a part is wanted it should lie there so many, as a share; null: the built-in one. */

@@ -1,4 +1,5 @@
 import type { InferType } from 'yup';
+import { LEAST_SEVERITY } from '../service';
 import { fromAfar } from './equipment';
 import { array, boolean, classId, instant, number, object, readiness, string, type Frozen } from '../fields';
 
@@ -47,6 +48,8 @@ export const unitService = object({
   classId: string().required(),
   planVersion: number().required(),
   came: moment.required(),
+  /** How hard this one works: its model's hours shrink by it. */
+  severity: number().required(),
   /** Expected of a calendar day. */
   hoursPerDay: number().required(),
   /** Expected of a day on hire. */
@@ -109,7 +112,7 @@ const ownItem = object({
 
 /** What a model's own plan says instead of its class's. */
 export const ownPlan = object({
-  severity: number().min(0.2).max(1).required(),
+  severity: number().min(LEAST_SEVERITY).max(1).required(),
   anchorMonth: number().integer().min(1).max(12).nullable().defined(),
   items: array(ownItem.required()).max(60).required(),
 });

@@ -11,6 +11,9 @@ export const TROUBLES = [
   'superuser',
   'no-checksums',
   'not-private',
+  'copy-away',
+  'copy-behind',
+  'copy-took-over',
 ] as const;
 export type Trouble = (typeof TROUBLES)[number];
 const trouble = string<Trouble>().oneOf(TROUBLES);
@@ -64,7 +67,20 @@ export const status = object({
       problem: string().nullable().defined(),
     }).required(),
   ).required(),
+  /** The hot standby that answers what only reads; null: there is none. */
+  copy: object({
+    isThere: boolean().required(),
+    /** It is written to now: what it was a copy of is away. */
+    tookOver: boolean().required(),
+    behindBytes: number().nullable().defined(),
+  })
+    .nullable()
+    .defined(),
   devices: object({
+    /** What was entered on them and is not here yet, as they said when they were seen last. */
+    waiting: array(
+      object({ name: string().required(), count: number().required(), seenAt: instant.required() }).required(),
+    ).required(),
     letIn: number().required(),
     seenToday: number().required(),
     signedIn: number().required(),

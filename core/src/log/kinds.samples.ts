@@ -194,7 +194,11 @@ export const SAMPLES: {
     'Goes with GE-02',
   ],
   'unit-added': [{ serial: 'S-1', reading: 12 }, { trueHours: 12 }, 'Came to the yard', '12 h'],
-  'unit-changed': [{ homeBay: 'North 2', rated: { hertz: 50 } }, {}, 'Changed: its rated figures, bay North 2'],
+  'unit-changed': [
+    { homeBay: 'North 2', rated: { hertz: 50 }, severity: 0.7 },
+    {},
+    'Changed: its rated figures, bay North 2, serviced after 70 in 100 of its model’s hours',
+  ],
   'reading-corrected': [
     { readingId: '7', reading: 12.5, why: 'Misread' },
     { from: 125 },

@@ -1,29 +1,8 @@
 import { JUDGEMENT, type Threshold } from '../catalogue/shapes';
+import { addChain, columnsOf, visitColumnsOf, type Chain, type Columns, type Piece, type VisitColumns } from './chains';
 import type { BenchAsked, Minute, PlanVisit } from './shapes';
+import { Standing } from './Standing';
 import { WorkTime } from './WorkTime';
-
-/** A hands-on phase: the wait before it, its minutes, and its place in its visit. The pieces of a visit lie side by side. */
-export interface Piece {
-  readonly visit: number;
-  readonly phaseId: string;
-  readonly nth: number;
-  readonly waitBefore: Minute;
-  readonly minutes: Minute;
-}
-
-/** A visit made ready for sums. */
-export interface Chain {
-  readonly visit: PlanVisit;
-  /** Its pieces, by their place among all. */
-  readonly pieces: readonly number[];
-  /** The wait after the last piece. */
-  readonly tail: Minute;
-  readonly handsMinutes: Minute;
-  /** Hands and waits together. */
-  readonly minutes: Minute;
-  /** Not before: released, and not before it is pinned. */
-  readonly notBefore: Minute;
-}
 
 /** What breaks a rule costs so much that whatever keeps it is cheaper, and each minute more of it so much more. */
 const BROKEN_CENTS = 10_000_000;
@@ -38,50 +17,33 @@ export const MOVED_ALTOGETHER: Threshold = {
 /** A plan as it is searched: for each technician, the order of the pieces. */
 export type Order = number[][];
 
-/** How a technician stands between two pieces. */
-interface Between {
-  /** Working minutes until he or she is free. */
-  readonly free: number;
-  /** Units in parts. */
-  readonly open: number;
-  /** When those are done that only wait still. */
-  readonly tails: readonly Minute[];
-}
-const AT_FIRST: Between = { free: 0, open: 0, tails: [] };
-
-/** When a piece can begin, which units only wait then, and what a rule costs that it breaks. */
-interface Opening {
-  readonly tails: readonly Minute[];
-  readonly ready: Minute;
-  readonly cents: number;
+/** Whoever does an order of work. */
+interface Doer {
+  readonly who: number;
+  readonly time: WorkTime;
+  readonly places: number;
 }
 
-/** One technician's order as it was reckoned: how he or she stands after each piece, and what each adds to the costs. */
+/** One technician's order as it was reckoned. */
 interface Line {
-  readonly order: readonly number[];
-  readonly after: readonly Between[];
-  readonly adds: readonly number[];
-  readonly cents: number;
+  order: readonly number[];
+  cents: number;
+  readonly standing: Standing;
 }
 
-/** What of a line is new, and what was overwritten for it. */
-interface Tried {
-  readonly after: Between[];
-  readonly adds: number[];
-  readonly pieces: Was[];
-  readonly visits: Was[];
+/** An order that is tried: so many pieces are new from one place on, up to another of the line that stands; the rest is as it was. */
+interface Trial {
+  isOpen: boolean;
+  order: readonly number[];
+  from: number;
+  upTo: number;
+  count: number;
+  cents: number;
+  readonly standing: Standing;
+  /** When each of those pieces was begun before, and its visit was done. */
+  readonly began: Float64Array;
+  readonly done: Float64Array;
 }
-
-/** An order that is tried: new from one place up to another of the line that stands; from there on all is as it was. */
-interface Trial extends Tried {
-  readonly order: readonly number[];
-  readonly from: number;
-  readonly upTo: number;
-  readonly cents: number;
-}
-
-/** When a piece began and ended, or a visit was done. */
-type Was = readonly [at: number, from: Minute, to: Minute];
 
 /**
  * The bench made ready for sums: what an order of work comes to. Whoever does a visit does all of it, so each technician's order is reckoned
@@ -91,16 +53,20 @@ export class Bench {
   readonly visits: readonly PlanVisit[];
   readonly chains: readonly Chain[];
   readonly pieces: readonly Piece[];
+  readonly columns: Columns;
+  private readonly byVisit: VisitColumns;
   readonly names: readonly string[];
   /** For each visit, who may do it, by place. */
   readonly may: readonly (readonly number[])[];
-  /** When each piece begins and ends, by the orders that were reckoned last. */
-  readonly begins: Float64Array;
-  readonly ends: Float64Array;
   /** When each visit is done. */
   readonly done: Float64Array;
-  private readonly lines: Line[];
-  private readonly trials: (Trial | undefined)[];
+  /** When each piece is begun, by the orders that were reckoned last, in working minutes of whoever does it. */
+  readonly began: Float64Array;
+  private readonly lines: readonly Line[];
+  private readonly trials: readonly Trial[];
+  /** Visits under way of which a piece lies otherwise in what is tried, and how many. */
+  private readonly isOtherwise: Uint8Array;
+  private otherwise = 0;
 
   constructor(
     private readonly asked: BenchAsked,
@@ -112,21 +78,32 @@ export class Bench {
     this.visits = asked.visits;
     this.names = asked.technicians.map(({ id }) => id);
     const pieces: Piece[] = [];
-    this.chains = asked.visits.map((visit, at) => chainOf(visit, at, pieces, (phase) => minutesOf(at, phase)));
+    this.chains = asked.visits.map((visit, at) => addChain(visit, at, pieces, (phase) => minutesOf(at, phase)));
     this.pieces = pieces;
+    this.columns = columnsOf(pieces);
+    this.byVisit = visitColumnsOf(this.chains);
     this.may = asked.visits.map(({ who }) => who.map((id) => this.names.indexOf(id)).filter((at) => at >= 0));
-    this.begins = new Float64Array(pieces.length);
-    this.ends = new Float64Array(pieces.length);
-    this.done = new Float64Array(asked.visits.length);
-    this.chains.forEach((chain, at) => {
-      if (chain.pieces.length === 0) this.done[at] = chain.notBefore + chain.tail;
-    });
-    this.lines = asked.technicians.map(() => ({ order: [], after: [], adds: [], cents: 0 }));
-    this.trials = asked.technicians.map(() => undefined);
+    this.began = new Float64Array(pieces.length);
+    this.done = Float64Array.from(this.chains, (one) => (one.pieces.length === 0 ? one.notBefore + one.tail : 0));
+    this.isOtherwise = new Uint8Array(asked.visits.length);
+    this.lines = asked.technicians.map(() => ({ order: [], cents: 0, standing: new Standing(pieces.length) }));
+    this.trials = asked.technicians.map(() => noTrial(pieces.length));
   }
 
   placesOf(who: number): number {
     return this.asked.technicians[who]?.places ?? 1;
+  }
+
+  /** When a piece begins, and ends, that this one does, by the orders that were reckoned last. */
+  beginOf(who: number, at: number): Minute {
+    return this.time(who).begin(this.began[at] ?? 0);
+  }
+  endOf(who: number, at: number): Minute {
+    return this.time(who).end(this.workedAt(at));
+  }
+  /** How many working minutes of whoever does it are gone when a piece is done. */
+  workedAt(at: number): Minute {
+    return (this.began[at] ?? 0) + (this.columns.minutes[at] ?? 0);
   }
 
   /** What one technician's order costs, in cents: lateness, waiting, moves of what was seen, and rules that are broken. It is kept. */
@@ -138,125 +115,157 @@ export class Bench {
 
   /**
    * What an order would cost. Of what comes behind the last change only that is reckoned which the change bears on: where the same hands are
-   * free at the same minute, the same units stand open, and no visit is under way that lies otherwise, the rest is as it was.
+   * free at the same minute, the same units stand open, and no visit is under way that lies otherwise, the rest is as it was. Infinity where
+   * it is dearer than a bound: behind the change, with hands that are free no sooner than they were, hardly anything makes it cheaper again.
    */
-  try(who: number, order: readonly number[]): number {
-    const was = this.lines[who] ?? missing('technician', who);
+  try(who: number, order: readonly number[], most = Infinity): number {
+    const [was, trial] = [this.line(who), this.trial(who)];
     const from = sameAtFirst(was.order, order);
     const changed = order.length - sameAtLast(was.order, order, from);
     const behind = was.order.length - order.length;
-    const trial: Tried = { after: [], adds: [], pieces: [], visits: [] };
-    const otherwise = new Set<number>();
-    let between = was.after[from - 1] ?? AT_FIRST;
+    const time = this.time(who);
+    const places = this.placesOf(who);
+    trial.standing.copy(0, was.standing, from);
+    let cents = was.cents - was.standing.cents(from + 1, changed + behind + 1);
     let place = from;
     for (; place < order.length; place++) {
-      const isRest = place >= changed && otherwise.size === 0;
-      if (isRest && isSame(between, was.after[place + behind - 1] ?? AT_FIRST)) break;
-      between = this.tryPiece(who, between, order[place] ?? -1, trial, otherwise);
+      if (place >= changed) {
+        if (this.settles(trial, place - from, was.standing, place + behind)) break;
+        if (cents > most && trial.standing.isNoSooner(place - from, was.standing, place + behind)) {
+          cents = Infinity;
+          break;
+        }
+        cents -= was.standing.adds[place + behind + 1] ?? 0;
+      }
+      cents += this.tryPiece({ who, time, places }, trial, place - from, order[place] ?? -1);
     }
-    const upTo = place + behind;
-    const cents = was.cents - sum(was.adds, from, upTo) + sum(trial.adds, 0, trial.adds.length);
-    this.trials[who] = { ...trial, order, from, upTo, cents };
+    this.forgetOtherwise();
+    Object.assign(trial, { isOpen: true, order, from, upTo: place + behind, count: place - from, cents });
     return cents;
   }
 
-  /** A visit under way of which a piece lies otherwise than it did bears on what comes, up to its last. */
-  private tryPiece(who: number, before: Between, at: number, trial: Tried, otherwise: Set<number>): Between {
-    const { visit } = this.pieces[at] ?? missing('piece', at);
-    const [begin = 0, end = 0] = [this.begins[at], this.ends[at]];
-    trial.pieces.push([at, begin, end]);
-    if (this.isLast(at)) trial.visits.push([visit, this.done[visit] ?? 0, 0]);
-    const { between, cents } = this.step(who, before, at);
-    if (this.isLast(at)) otherwise.delete(visit);
-    else if (this.begins[at] !== begin || this.ends[at] !== end) otherwise.add(visit);
-    trial.after.push(between);
-    trial.adds.push(cents);
-    return between;
+  /** From here on all is as it was. */
+  private settles(trial: Trial, nth: number, was: Standing, place: number): boolean {
+    return this.otherwise === 0 && trial.standing.isAs(nth, was, place);
   }
 
-  private isLast(at: number): boolean {
-    const { visit, nth } = this.pieces[at] ?? missing('piece', at);
-    return nth === this.chain(visit).pieces.length - 1;
+  /** A visit under way of which a piece lies otherwise than it did bears on what comes, up to its last. */
+  private tryPiece(doer: Doer, trial: Trial, nth: number, at: number): number {
+    const { visitOf, isLast } = this.columns;
+    const visit = visitOf[at] ?? 0;
+    const began = this.began[at] ?? 0;
+    trial.began[nth] = began;
+    trial.done[nth] = this.done[visit] ?? 0;
+    const cents = this.step(doer, trial.standing, nth, at);
+    const is = isLast[at] === 0 && this.began[at] !== began ? 1 : 0;
+    const was = this.isOtherwise[visit] ?? 0;
+    if (is !== was) {
+      this.otherwise += is - was;
+      this.isOtherwise[visit] = is;
+    }
+    return cents;
+  }
+
+  private forgetOtherwise(): void {
+    if (this.otherwise > 0) this.isOtherwise.fill(0);
+    this.otherwise = 0;
   }
 
   /** What one technician's order costs that stands. */
   centsNow(who: number): number {
-    return this.lines[who]?.cents ?? 0;
+    return this.line(who).cents;
   }
 
   /** What was tried last stands. */
   keep(who: number): void {
-    const trial = this.trials[who];
-    const was = this.lines[who];
-    if (trial === undefined || was === undefined) return;
-    const { order, from, upTo, after, adds, cents } = trial;
-    this.lines[who] = {
-      order,
-      after: [...was.after.slice(0, from), ...after, ...was.after.slice(upTo)],
-      adds: [...was.adds.slice(0, from), ...adds, ...was.adds.slice(upTo)],
-      cents,
-    };
-    this.trials[who] = undefined;
+    const [line, trial] = [this.line(who), this.trial(who)];
+    if (!trial.isOpen) return;
+    const { from, upTo, count, order, cents, standing } = trial;
+    line.standing.move(upTo + 1, line.order.length + 1, from + count + 1);
+    for (let nth = 1; nth <= count; nth++) line.standing.copy(from + nth, standing, nth);
+    line.order = order;
+    line.cents = cents;
+    trial.isOpen = false;
   }
 
   /** What was tried last is as if it had not been. */
   undo(who: number): void {
-    const trial = this.trials[who];
-    if (trial === undefined) return;
-    for (const [at, begin, end] of trial.pieces) {
-      this.begins[at] = begin;
-      this.ends[at] = end;
+    const trial = this.trial(who);
+    if (!trial.isOpen) return;
+    const { visitOf, isLast } = this.columns;
+    for (let nth = 0; nth < trial.count; nth++) {
+      const at = trial.order[trial.from + nth] ?? -1;
+      this.began[at] = trial.began[nth] ?? 0;
+      if (isLast[at] === 1) this.done[visitOf[at] ?? -1] = trial.done[nth] ?? 0;
     }
-    for (const [at, done] of trial.visits) this.done[at] = done;
-    this.trials[who] = undefined;
+    trial.isOpen = false;
   }
 
-  /** One piece more: when it begins and ends, how its technician stands then, and what it adds to the costs. */
-  private step(who: number, before: Between, at: number): { between: Between; cents: number } {
-    const { visit, nth, minutes } = this.pieces[at] ?? missing('piece', at);
-    const time = this.times[who] ?? missing('technician', who);
-    const { tails, ready, cents } = nth === 0 ? this.opens(who, before, at) : this.goesOn(before, at);
-    const begin = Math.max(before.free, time.worked(ready));
-    this.begins[at] = time.begin(begin);
-    this.ends[at] = time.end(begin + minutes);
-    const free = begin + minutes;
-    const open = before.open + (nth === 0 ? 1 : 0);
-    if (!this.isLast(at)) return { between: { free, open, tails }, cents };
-    const { tail } = this.chain(visit);
-    const done = (this.ends[at] ?? 0) + tail;
+  /** One piece more: when it is begun, how its technician stands then, and what it adds to the costs. Out: that. */
+  private step(doer: Doer, standing: Standing, place: number, at: number): number {
+    const { isFirst, isLast, waits, minutes } = this.columns;
+    const { time } = doer;
+    const free = standing.free[place] ?? 0;
+    const wait = waits[at] ?? 0;
+    standing.tails[place + 1] = standing.tails[place] ?? NO_TAILS;
+    let began = free;
+    let cents = 0;
+    let open = standing.open[place] ?? 0;
+    if (isFirst[at] === 1) {
+      began = Math.max(free, time.worked(this.opens(doer, standing, place, at)));
+      if (open >= doer.places) cents = BROKEN_CENTS;
+      open += 1;
+    } else if (wait > 0) began = Math.max(free, time.worked(time.end(this.workedAt(at - 1)) + wait));
+    this.began[at] = began;
+    standing.free[place + 1] = began + (minutes[at] ?? 0);
+    if (isLast[at] === 1) {
+      cents += this.closes(doer, standing, place + 1, at);
+      open -= 1;
+    }
+    standing.open[place + 1] = open;
+    standing.adds[place + 1] = cents;
+    return cents;
+  }
+
+  /** A visit is begun where a place is free, and where it can be done before its unit goes out. Out: not before when. */
+  private opens({ time, places }: Doer, standing: Standing, place: number, at: number): Minute {
+    const chain = this.chain(this.columns.visitOf[at] ?? -1);
+    const free = standing.free[place] ?? 0;
+    let ready = chain.notBefore + (this.columns.waits[at] ?? 0);
+    let tails = standing.tails[place] ?? NO_TAILS;
+    if (tails.length > 0) {
+      tails = stillWaiting(tails, time.begin(free));
+      standing.tails[place + 1] = tails;
+      ready = Math.max(ready, placeFree(tails, places - (standing.open[place] ?? 0)));
+    }
+    return chain.visit.away.length === 0 ? ready : this.clearOfHires(chain, time, free, ready);
+  }
+
+  /** The last piece of a visit: when it is done, and what it costs. */
+  private closes({ who, time }: Doer, standing: Standing, place: number, at: number): number {
+    const visit = this.columns.visitOf[at] ?? -1;
+    const tail = this.byVisit.tail[visit] ?? 0;
+    const done = time.end(standing.free[place] ?? 0) + tail;
     this.done[visit] = done;
-    const between = { free, open: open - 1, tails: tail > 0 ? [...tails, done] : tails };
-    return { between, cents: cents + this.centsOf(visit, who) };
-  }
-
-  private goesOn({ tails }: Between, at: number): Opening {
-    return { tails, ready: (this.ends[at - 1] ?? 0) + (this.pieces[at]?.waitBefore ?? 0), cents: 0 };
-  }
-
-  /** A visit is begun where a place is free, and where it can be done before its unit goes out. */
-  private opens(who: number, { free, open, tails }: Between, at: number): Opening {
-    const { visit, waitBefore } = this.pieces[at] ?? missing('piece', at);
-    const time = this.times[who] ?? missing('technician', who);
-    const chain = this.chain(visit);
-    const places = this.placesOf(who) - open;
-    const waiting = tails.length === 0 ? tails : stillWaiting(tails, time.begin(free));
-    const ready = Math.max(chain.notBefore + waitBefore, placeFree(waiting, places));
-    return {
-      tails: waiting,
-      ready: this.clearOfHires(chain, time, free, ready),
-      cents: places <= 0 ? BROKEN_CENTS : 0,
-    };
+    if (tail > 0) standing.tails[place] = [...(standing.tails[place] ?? NO_TAILS), done];
+    return this.centsOf(visit, who);
   }
 
   /** What a visit costs as it was reckoned last, done by this one. */
   centsOf(at: number, who: number | null): number {
-    const { visit, pieces } = this.chain(at);
+    const { due, late, waiting, isPlain } = this.byVisit;
     const done = this.done[at] ?? 0;
-    const begin = pieces[0] === undefined ? done : (this.begins[pieces[0]] ?? 0);
-    const late = visit.dueAt === null ? 0 : Math.max(done - visit.dueAt, 0);
-    let cents = late * visit.centsPerMinuteLate + Math.max(done, 0) * visit.centsPerMinuteWaiting;
+    const lateMinutes = done - (due[at] ?? 0);
+    const cents = Math.max(done, 0) * (waiting[at] ?? 0) + (lateMinutes > 0 ? lateMinutes * (late[at] ?? 0) : 0);
+    return isPlain[at] === 1 ? cents : cents + this.centsOfRules(at, who, done);
+  }
+
+  /** What it costs that a visit is not where somebody pinned it, in its hire, or elsewhere than people saw. */
+  private centsOfRules(at: number, who: number | null, done: Minute): number {
+    const { visit, pieces } = this.chain(at);
+    const begin = pieces[0] === undefined || who === null ? done : this.beginOf(who, pieces[0]);
     const wanted = this.wantedAt(at, who);
-    if (begin > wanted) cents += broken(begin - wanted);
+    let cents = begin > wanted ? broken(begin - wanted) : 0;
     for (const [from, to] of visit.away) if (begin < to && done > from) cents += broken(Math.min(done, to) - from);
     if (visit.seen !== null && pieces.length > 0)
       cents += this.asked.centsPerMove * this.movedBy(visit.seen, begin, who);
@@ -302,6 +311,15 @@ export class Bench {
   private chain(at: number): Chain {
     return this.chains[at] ?? missing('visit', at);
   }
+  private time(who: number): WorkTime {
+    return this.times[who] ?? missing('technician', who);
+  }
+  private line(who: number): Line {
+    return this.lines[who] ?? missing('technician', who);
+  }
+  private trial(who: number): Trial {
+    return this.trials[who] ?? missing('technician', who);
+  }
 }
 
 /** Each technician's shifts as working time: made once for many benches of the same people. */
@@ -314,26 +332,21 @@ function missing(what: string, at: number): never {
   throw new Error(`no ${what} ${at}`);
 }
 
-function sum(values: readonly number[], from: number, upTo: number): number {
-  let total = 0;
-  for (let at = from; at < upTo; at++) total += values[at] ?? 0;
-  return total;
-}
+const NO_TAILS: readonly Minute[] = [];
 
-const stillWaiting = (tails: readonly Minute[], now: Minute): readonly Minute[] => tails.filter((done) => done > now);
+const stillWaiting = (tails: readonly Minute[], now: Minute): readonly Minute[] =>
+  tails.every((done) => done > now) ? tails : tails.filter((done) => done > now);
+
+const noTrial = (pieces: number): Trial => ({
+  ...{ isOpen: false, order: [], from: 0, upTo: 0, count: 0, cents: 0, standing: new Standing(pieces) },
+  ...{ began: new Float64Array(pieces), done: new Float64Array(pieces) },
+});
 
 /** When the last of so many places is free, of those that hold units which only wait still; -Infinity: now. */
 function placeFree(tails: readonly Minute[], places: number): Minute {
   if (places <= 0 || tails.length < places) return -Infinity;
   return [...tails].sort((a, b) => b - a)[places - 1] ?? -Infinity;
 }
-
-const isSame = (a: Between, b: Between): boolean =>
-  a === b ||
-  (a.free === b.free &&
-    a.open === b.open &&
-    a.tails.length === b.tails.length &&
-    a.tails.every((done, at) => done === b.tails[at]));
 
 /** How many are the same at the beginning of both. */
 function sameAtFirst(a: readonly number[], b: readonly number[]): number {
@@ -348,25 +361,4 @@ function sameAtLast(a: readonly number[], b: readonly number[], first: number): 
   let same = 0;
   while (same < most && a[a.length - 1 - same] === b[b.length - 1 - same]) same++;
   return same;
-}
-
-function chainOf(visit: PlanVisit, at: number, pieces: Piece[], minutesOf: (phase: number) => Minute): Chain {
-  const own: number[] = [];
-  let wait = 0;
-  let hands = 0;
-  let all = 0;
-  visit.phases.forEach((phase, nth) => {
-    const minutes = minutesOf(nth);
-    all += minutes;
-    if (!phase.hands) {
-      wait += minutes;
-      return;
-    }
-    own.push(pieces.length);
-    pieces.push({ visit: at, phaseId: phase.id, nth: own.length - 1, waitBefore: wait, minutes });
-    hands += minutes;
-    wait = 0;
-  });
-  const notBefore = Math.max(visit.releaseAt, visit.pinnedAt ?? 0, 0);
-  return { visit, pieces: own, tail: wait, handsMinutes: hands, minutes: all, notBefore };
 }

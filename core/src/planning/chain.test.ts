@@ -110,6 +110,14 @@ describe('why a plan is another one', () => {
     expect(changed([visit('a')], [visit('a', { who: ['2'] })])).toEqual([{ code: 'other-hands', id: 'a', who: '2' }]);
   });
 
+  test('free again: given to somebody no more, its hour gone; not what is begun', () => {
+    const back = [{ code: 'given-back', id: 'a' }];
+    expect(changed([visit('a', { who: ['1'] })], [visit('a')])).toEqual(back);
+    expect(changed([visit('a', { pinnedAt: 60 })], [visit('a')])).toEqual(back);
+    expect(changed([visit('a', { pinnedAt: 60 })], [visit('a', { inHand: true })])).toEqual([]);
+    expect(changed([visit('a', { inHand: true, who: ['1'] })], [visit('a')])).toEqual([]);
+  });
+
   test('what moves for others; not what was to begin by now', () => {
     const both = [visit('a'), visit('b'), visit('c')];
     const found = changesOf(seen(0, both, { a: 200, b: 30, c: 240 }), seen(1, both, { a: 300, b: 60, c: 190 }));

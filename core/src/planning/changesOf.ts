@@ -13,6 +13,8 @@ export type PlanChange =
   | { readonly code: 'wanted'; readonly id: string; readonly from: number | null; readonly to: number | null }
   | { readonly code: 'later-there' | 'sooner-there'; readonly id: string; readonly to: number }
   | { readonly code: 'other-hands'; readonly id: string; readonly who: string | null }
+  /** It was somebody's, or had its hour, and is free again: he or she left, or a hand took it back. */
+  | { readonly code: 'given-back'; readonly id: string }
   /** Nothing of its own changed: it moves for others. */
   | { readonly code: 'moved'; readonly id: string; readonly from: number; readonly to: number };
 
@@ -49,8 +51,14 @@ function ownChanges(old: PlanVisit, visit: PlanVisit, oldAt: number, at: number)
     ...(visit.who.length === 1 && old.who.join() !== visit.who.join()
       ? [{ code: 'other-hands', id, who: visit.who[0] ?? null } as const]
       : []),
+    ...(isGivenBack(old, visit) ? [{ code: 'given-back', id } as const] : []),
   ];
 }
+
+const isGivenBack = (old: PlanVisit, visit: PlanVisit): boolean =>
+  !old.inHand &&
+  !visit.inHand &&
+  ((old.pinnedAt !== null && visit.pinnedAt === null) || (old.who.length === 1 && visit.who.length > 1));
 
 const isNews = (a: number | null, b: number | null): boolean =>
   a === null || b === null ? a !== b : Math.abs(a - b) >= NEWS * MINUTE_MS;

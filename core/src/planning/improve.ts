@@ -1,7 +1,5 @@
 import type { Bench, Order } from './Bench';
-
-/** Numbers from 0 up to 1. */
-export type Random = () => number;
+import { proposeMove, type Move, type Random } from './moves';
 
 export interface Search {
   readonly random: Random;
@@ -19,12 +17,11 @@ interface Found {
 /** Less is no gain, cents. */
 const HAIR = 1e-6;
 /** At the beginning the search takes a step that is worse by this share of the costs of a mean visit. */
-const WARM = 0.3;
+const WARM = 0.6;
 /** At the end, by this share. */
-const COLD = 0.0005;
+const COLD = 0.003;
 /** How often the clock is looked at. */
 const STEPS_A_LOOK = 64;
-
 /**
  * A better plan by trying: simulated annealing over the orders of pieces. A step moves one piece, or a whole visit, within one order or to
  * another who may do it; each is reckoned by the one or two orders that it changes.
@@ -55,8 +52,9 @@ export function improve(bench: Bench, first: Order, { random, spent, onBetter }:
 function takeStep(bench: Bench, order: Order, heat: number, random: Random): number | null {
   const move = proposeMove(bench, order, random);
   if (move === null) return null;
-  const more = tryAll(bench, move);
-  if (more > 0 && random() >= Math.exp(-more / heat)) {
+  const most = -heat * Math.log(1 - random());
+  const more = tryAll(bench, move, most);
+  if (more > most) {
     for (const { who } of [...move].reverse()) bench.undo(who);
     return 0;
   }
@@ -67,80 +65,15 @@ function takeStep(bench: Bench, order: Order, heat: number, random: Random): num
   return more;
 }
 
-/** What the orders that a move changes would cost more than they do. */
-function tryAll(bench: Bench, move: Move): number {
-  return sum(move.map(({ who, order }) => bench.try(who, order) - bench.centsNow(who)));
+/** What the orders that a move changes would cost more than they do; Infinity where that is above a bound, as far as can be seen. */
+function tryAll(bench: Bench, move: Move, most: number): number {
+  let more = 0;
+  for (const { who, order } of move) {
+    const now = bench.centsNow(who);
+    const isLast = who === move.at(-1)?.who;
+    more += bench.try(who, order, isLast ? now + most - more : Infinity) - now;
+  }
+  return more;
 }
 
 const sum = (values: readonly number[]): number => values.reduce((total, value) => total + value, 0);
-
-type Move = readonly { readonly who: number; readonly order: number[] }[];
-
-/** One change of the orders, at random; null: there is nothing that could be changed. */
-function proposeMove(bench: Bench, order: Order, random: Random): Move | null {
-  const total = order.reduce((count, one) => count + one.length, 0);
-  if (total < 2 && bench.times.length < 2) return null;
-  if (total === 0) return null;
-  let nth = Math.floor(random() * total);
-  const who = order.findIndex((one) => (nth < one.length ? true : ((nth -= one.length), false)));
-  const own = order[who] ?? [];
-  const piece = own[nth] ?? 0;
-  const visit = bench.pieces[piece]?.visit ?? 0;
-  const others = (bench.may[visit] ?? []).filter((other) => other !== who);
-  const kind = random();
-  if (others.length > 0 && (kind < 0.25 || own.length === 1)) {
-    const other = others[Math.floor(random() * others.length)] ?? who;
-    return handOver(bench, order, visit, who, other, random);
-  }
-  if (kind < 0.5) return [{ who, order: moveVisit(bench, own, visit, nth, random) }];
-  return [{ who, order: movePiece(bench, own, nth, random) }];
-}
-
-/** How far a move reaches: mostly near, sometimes anywhere. */
-function reach(random: Random, length: number): number {
-  return random() < 0.15 ? length : 1 + Math.floor(random() * Math.min(30, length));
-}
-
-function movePiece(bench: Bench, own: readonly number[], from: number, random: Random): number[] {
-  const piece = own[from] ?? 0;
-  const far = reach(random, own.length);
-  let [low, high] = [Math.max(from - far, 0), Math.min(from + far, own.length - 1)];
-  const visit = bench.pieces[piece]?.visit;
-  // Never before the piece of the same visit that comes before it, nor behind the one after it.
-  for (let at = from - 1; at >= low; at--) if (bench.pieces[own[at] ?? -1]?.visit === visit) low = at + 1;
-  for (let at = from + 1; at <= high; at++) if (bench.pieces[own[at] ?? -1]?.visit === visit) high = at - 1;
-  const to = low + Math.floor(random() * (high - low + 1));
-  const rest = own.filter((_, at) => at !== from);
-  rest.splice(to, 0, piece);
-  return rest;
-}
-
-/** All pieces of a visit, begun about elsewhere; each further one some places on. */
-function moveVisit(bench: Bench, own: readonly number[], visit: number, from: number, random: Random): number[] {
-  const rest = own.filter((piece) => bench.pieces[piece]?.visit !== visit);
-  const far = reach(random, own.length);
-  const at = Math.max(from - far, 0) + Math.floor(random() * (2 * far + 1));
-  return insertVisit(bench, rest, visit, Math.min(at, rest.length), random);
-}
-
-function insertVisit(bench: Bench, rest: number[], visit: number, at: number, random: Random): number[] {
-  let place = at;
-  for (const piece of bench.chains[visit]?.pieces ?? []) {
-    rest.splice(place, 0, piece);
-    place = Math.min(place + 1 + Math.floor(random() ** 2 * 6), rest.length);
-  }
-  return rest;
-}
-
-function handOver(bench: Bench, order: Order, visit: number, from: number, to: number, random: Random): Move {
-  const gives = (order[from] ?? []).filter((piece) => bench.pieces[piece]?.visit !== visit);
-  const first = bench.chains[visit]?.pieces[0] ?? 0;
-  const share = (order[from] ?? []).indexOf(first) / Math.max(order[from]?.length ?? 1, 1);
-  const own = [...(order[to] ?? [])];
-  const about = Math.round(share * own.length) + Math.floor((random() - 0.5) * 16);
-  const takes = insertVisit(bench, own, visit, Math.min(Math.max(about, 0), own.length), random);
-  return [
-    { who: from, order: gives },
-    { who: to, order: takes },
-  ];
-}

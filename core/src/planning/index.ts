@@ -15,6 +15,7 @@ export { EIGHT_IN_TEN, promisesOf, normalOf, type Promised } from './promises';
 export { adviceOf, soonestDone, type Advice } from './adviceOf';
 export { tryMove, type MoveAsked, type MoveOutcome } from './tryMove';
 export { durationOf, type Duration } from './durations';
-export type { Random, Search } from './improve';
+export type { Search } from './improve';
+export type { Random } from './moves';
 export { chainOf, type NamedPhase, type Wait, type Work } from './chainOf';
 export { changesOf, type PlanChange, type Seen } from './changesOf';

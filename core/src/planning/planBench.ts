@@ -81,7 +81,7 @@ export function planOf(bench: Bench, order: Order, nobody: readonly string[]): B
 function isBeyond(bench: Bench, visit: number, who: number): boolean {
   const last = bench.chains[visit]?.pieces.at(-1) ?? -1;
   const time = bench.times[who];
-  return time === undefined || time.worked(bench.ends[last] ?? Infinity) > time.total;
+  return time === undefined || bench.workedAt(last) > time.total;
 }
 
 function plannedVisit(bench: Bench, at: number, who: number | null): PlannedVisit {
@@ -90,7 +90,7 @@ function plannedVisit(bench: Bench, at: number, who: number | null): PlannedVisi
   return {
     id: visit.id,
     who: who === null ? null : (bench.names[who] ?? null),
-    from: pieces[0] === undefined ? notBefore : (bench.begins[pieces[0]] ?? 0),
+    from: pieces[0] === undefined ? notBefore : bench.beginOf(who ?? -1, pieces[0]),
     to,
     lateMinutes: visit.dueAt === null ? 0 : Math.max(to - visit.dueAt, 0),
     cents: bench.centsOf(at, who),
@@ -104,8 +104,8 @@ function plannedPhases(bench: Bench, at: number, who: number | null): PlannedPha
   let nth = 0;
   return visit.phases.map((phase): PlannedPhase => {
     const piece = phase.hands ? (pieces[nth++] ?? -1) : -1;
-    const from = phase.hands ? (bench.begins[piece] ?? 0) : end;
-    end = phase.hands ? (bench.ends[piece] ?? 0) : end + phase.minutes;
+    const from = phase.hands ? bench.beginOf(who ?? -1, piece) : end;
+    end = phase.hands ? bench.endOf(who ?? -1, piece) : end + phase.minutes;
     const doer = phase.hands && who !== null ? (bench.names[who] ?? null) : null;
     return { visitId: visit.id, phaseId: phase.id, who: doer, from, to: end };
   });

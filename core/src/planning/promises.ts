@@ -1,5 +1,5 @@
 import { Bench, timesOf, type Order } from './Bench';
-import type { Random } from './improve';
+import type { Random } from './moves';
 import type { BenchAsked, BenchPlan, Minute } from './shapes';
 
 /** One number at random from the standard normal. */

@@ -53,10 +53,10 @@ function putIn(bench: Bench, who: number, order: readonly number[], visit: numbe
   let ready = chain?.notBefore ?? 0;
   return pieces.reduce<number[]>(
     (own, piece) => {
-      const place = own.findIndex((other) => (bench.begins[other] ?? 0) >= ready && !pieces.includes(other));
+      const place = own.findIndex((other) => bench.beginOf(who, other) >= ready && !pieces.includes(other));
       const put = place < 0 ? [...own, piece] : [...own.slice(0, place), piece, ...own.slice(place)];
       bench.reckon(who, put);
-      ready = (bench.ends[piece] ?? 0) + (bench.pieces[piece + 1]?.waitBefore ?? 0);
+      ready = bench.endOf(who, piece) + (bench.pieces[piece + 1]?.waitBefore ?? 0);
       return put;
     },
     [...order],

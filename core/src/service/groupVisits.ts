@@ -8,6 +8,8 @@ export interface Ahead {
   /** Days that its interval lasts, more than 0. */
   readonly interval: number;
   readonly minutes: number;
+  /** What its parts cost, as minutes at the bench. */
+  readonly partsMinutes?: number;
 }
 
 interface PlannedVisit {
@@ -40,7 +42,7 @@ export const LATE_MINUTES: Threshold = {
 
 /**
  * Which items to do together, and when: the cheapest set of visits, each item's next turn once. An item done before its day throws away that
- * share of its minutes; one done after it is late. In: items (at most a few dozen), whether a visit is open now anyway (its set-up is paid).
+ * share of its minutes and its parts; one done after it is late. In: items (at most a few dozen), whether a visit is open now anyway (its set-up is paid).
  * Out: visits in order; what they cost and save, minutes.
  * Exact: a visit that is worth making is worth making today or on a day on which something falls due; between two visits each item goes to the
  * cheaper of them, so the best set is a shortest path over the days (dynamic programming; Wagner & Whitin 1958 for the form).
@@ -71,8 +73,10 @@ export function groupVisits(items: readonly Ahead[], isOpenNow: boolean): Groupi
 const visitCost = (day: number, isOpenNow: boolean): number => (isOpenNow && day === 0 ? 0 : VISIT_MINUTES.value);
 
 /** What it costs to do an item on a day: life thrown away before its due day, lateness after it. */
-const costOn = ({ dueIn, interval, minutes }: Ahead, day: number): number =>
-  day <= dueIn ? (minutes * Math.min(dueIn - day, interval)) / interval : LATE_MINUTES.value * (day - dueIn);
+const costOn = ({ dueIn, interval, minutes, partsMinutes = 0 }: Ahead, day: number): number =>
+  day <= dueIn
+    ? ((minutes + partsMinutes) * Math.min(dueIn - day, interval)) / interval
+    : LATE_MINUTES.value * (day - dueIn);
 
 /** What the items between two visits cost that fall due from the first on and before the second; one of the two may be missing. */
 function between(items: readonly Ahead[], first: number | undefined, second: number | undefined): number {

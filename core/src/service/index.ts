@@ -1,4 +1,13 @@
-export { planOf, wrongOfPlan, type OwnItem, type OwnPlan, type PlanWrong, type UnitPlan } from './planOf';
+export {
+  LEAST_SEVERITY,
+  planOf,
+  USUAL_PLAN,
+  wrongOfPlan,
+  type OwnItem,
+  type OwnPlan,
+  type PlanWrong,
+  type UnitPlan,
+} from './planOf';
 export { COLDEST_STARTS, coldestWithin, fluidFor, type FluidFor, type FluidSheet } from './fluidFor';
 export { groupVisits } from './groupVisits';
 export { dueAtHours, fallsDueIn, intervalDays, itemState, type Moment } from './itemState';

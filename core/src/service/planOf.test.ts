@@ -43,6 +43,15 @@ describe('a model’s own plan', () => {
     expect(oilOf(own([{ id: 'oil', firstHours: null }]))?.firstHours).toBeUndefined();
   });
 
+  test('a unit that works harder than its model has fewer hours still, with a plan of its model’s or none, down to a fifth', () => {
+    const every = (plan: OwnPlan | null, ofUnit: number) =>
+      planOf(ofClass, plan, 2, ofUnit).items.find(({ id }) => id === 'oil')?.every;
+    const hours = oilOf(null)?.every.hours ?? 0;
+    expect(every(null, 0.5)).toEqual({ ...oilOf(null)?.every, hours: hours / 2 });
+    expect(every(own([{ id: 'oil', hours: 100 }], { severity: 0.5 }), 0.7)?.hours).toBe(35);
+    expect(every(own([{ id: 'oil', hours: 100 }], { severity: 0.3 }), 0.5)?.hours).toBe(20);
+  });
+
   test('hard work shrinks hours and no months; what it has not is in nothing else', () => {
     expect(oilOf(own([{ id: 'oil', hours: 100 }], { severity: 0.5 }))?.every).toEqual({ hours: 50, months: 12 });
     const plan = planOf(

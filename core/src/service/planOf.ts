@@ -24,13 +24,17 @@ export interface OwnPlan {
   readonly items: readonly OwnItem[];
 }
 
+/** A model of which nothing else is said than of its class. */
+export const USUAL_PLAN: OwnPlan = { severity: 1, anchorMonth: null, items: [] };
+
 /** Why a plan cannot be: an item that the class has not, or twice; one without an interval or with one that is no interval; includes in a circle. */
 export interface PlanWrong {
   readonly code: 'unknown-item' | 'twice' | 'no-interval' | 'not-positive' | 'loop' | 'severity' | 'month';
   readonly item: string | null;
 }
 
-const LEAST_SEVERITY = 0.2;
+/** Of the hours between services at least so much stays, however hard the work is. */
+export const LEAST_SEVERITY = 0.2;
 const MONTHS = 12;
 
 /** What is wrong with a model's own plan against its class's. Out: the first of it; null where nothing is. */
@@ -77,9 +81,12 @@ export interface UnitPlan extends ServicePlan {
 /**
  * The plan of a model: its class's, with what its own says instead. In: the class's plan, the model's own (null: none), its version. Out: the
  * plan; an item that includes one which the model has not no longer includes it. Example: oil every 50 h, own 100 h, severity 0.5: 50 h.
+ * A unit that works harder than its model has its own severity on top of it.
  */
-export function planOf(ofClass: ServicePlan, own: OwnPlan | null, version: number): UnitPlan {
-  if (own === null) return { ...ofClass, kits: {} };
+export function planOf(ofClass: ServicePlan, ofModel: OwnPlan | null, version: number, ofUnit = 1): UnitPlan {
+  if (ofModel === null && ofUnit === 1) return { ...ofClass, kits: {} };
+  const { severity, anchorMonth, items: ownItems } = ofModel ?? USUAL_PLAN;
+  const own = { anchorMonth, items: ownItems, severity: Math.max(severity * ofUnit, LEAST_SEVERITY) };
   const off = new Set(own.items.filter(({ isOff }) => isOff).map(({ id }) => id));
   const items = ofClass.items
     .filter(({ id }) => !off.has(id))

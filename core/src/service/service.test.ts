@@ -98,9 +98,12 @@ describe('doing things together', () => {
     dueIn: fc.integer({ min: 0, max: 60 }),
     interval: fc.integer({ min: 5, max: 400 }),
     minutes: fc.integer({ min: 5, max: 60 }),
+    partsMinutes: fc.integer({ min: 0, max: 90 }),
   });
-  const priceOf = ({ dueIn, interval, minutes }: Ahead, day: number): number =>
-    day <= dueIn ? (minutes * Math.min(dueIn - day, interval)) / interval : LATE_MINUTES.value * (day - dueIn);
+  const priceOf = ({ dueIn, interval, minutes, partsMinutes = 0 }: Ahead, day: number): number =>
+    day <= dueIn
+      ? ((minutes + partsMinutes) * Math.min(dueIn - day, interval)) / interval
+      : LATE_MINUTES.value * (day - dueIn);
   /** Every set of days there is, each item on its cheapest. */
   const cheapest = (items: readonly Ahead[], isOpen: boolean, days: readonly number[]): number => {
     let best = Infinity;
@@ -150,6 +153,10 @@ describe('doing things together', () => {
     expect(saved).toBeCloseTo(VISIT_MINUTES.value - (10 * 2) / 60, 8);
     expect(groupVisits([oil, plug, lash], true).visits[0]).toEqual({ inDays: 0, ids: ['oil', 'plug'] });
     expect(groupVisits([], true)).toEqual({ visits: [], cost: 0, saved: 0 });
+    // A dear kit is not thrown away for the way to the bench.
+    const dear = { ...plug, dueIn: 25, partsMinutes: 200 };
+    expect(groupVisits([oil, { ...dear, partsMinutes: 0 }], false).visits).toHaveLength(1);
+    expect(groupVisits([oil, dear], false).visits).toHaveLength(2);
   });
 });
 

@@ -40,6 +40,7 @@ describe('backups by themselves', () => {
     dataFolder: folder,
     backups,
     isPrivate: true,
+    copy: null,
   });
   const status = () => readStatus(yard.context, standing());
 

@@ -125,6 +125,7 @@ describe('the bench plan', () => {
     await yard.db.updateTable('person').set({ left_at: yard.now }).where('id', '=', technician).execute();
     const left = await yard.read<BenchReply>('/api/bench', 'lead');
     assert.ok(left.people.every(({ id }) => id !== String(technician)));
+    assert.ok(left.changes.some((change) => change.code === 'other-hands' && change.tag === 'GE-01'));
     assert.equal(placeOf(left, 'GE-01').planned?.who ?? String(yard.personId('lead')), String(yard.personId('lead')));
     await yard.db.updateTable('person').set({ left_at: null }).where('id', '=', technician).execute();
   });

@@ -18,7 +18,7 @@ import { readHands, type Hand } from './shifts';
 import { workOfVisit, type VisitWork } from './visitWork';
 
 const MINUTE_MS = 60_000;
-/** So many units stand open on one technician's bench at a time (judgement). */
+/** So many units stand open on one technician's bench at a time where the yard did not say how many bays it has (judgement). */
 const PLACES = 4;
 /** A late hire costs its day in a working day, and as much again for the promise (judgement). */
 const LATE_TIMES = 2;
@@ -59,15 +59,22 @@ type Asking = Pick<Context, 'db' | 'now' | 'sums'>;
 export async function readBenchFacts(context: Asking): Promise<BenchFacts> {
   const { db } = context;
   const at = context.now();
-  const { timeZone, centsPerHour } = await readSettings(db);
+  const { timeZone, centsPerHour, bays } = await readSettings(db);
   const hands = await readHands(db, at, timeZone);
   const visits = await readVisits(context, at);
   const demands = await demandsOf(db, visits, at);
   const planned = visits.map((visit) => planVisit(visit, { at, hands, demand: demands.get(visit.classId) ?? 0 }));
   const centsPerMove = MOVE_HOURS * (centsPerHour ?? MONEY.centsPerHour.value);
-  const technicians = hands.map(({ id, shifts }) => ({ id: String(id), shifts, places: PLACES }));
+  const technicians = hands.map(({ id, shifts }, nth) => ({
+    ...{ id: String(id), shifts },
+    places: bays === null ? PLACES : shareOf(bays, hands.length, nth),
+  }));
   return { at, hands, visits, asked: { visits: planned, technicians, centsPerMove } };
 }
+
+/** Bays shared out, the first have one more; with fewer bays than hands each has one still: they take turns at it. */
+const shareOf = (bays: number, hands: number, nth: number): number =>
+  Math.max(Math.floor(bays / hands) + (nth < bays % hands ? 1 : 0), 1);
 
 async function readVisits(context: Asking, at: Date): Promise<BenchVisit[]> {
   const { db } = context;

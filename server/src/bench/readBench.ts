@@ -65,7 +65,7 @@ function fingerprintOf({ at, asked, hands }: BenchFacts): string {
   ]);
   const turn = Math.floor(at.getTime() / (FRESH_MINUTES * MINUTE_MS));
   return createHash('sha256')
-    .update(JSON.stringify([visits, shifts, turn]))
+    .update(JSON.stringify([visits, shifts, asked.technicians.map(({ places }) => places), turn]))
     .digest('base64url');
 }
 

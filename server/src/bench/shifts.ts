@@ -1,24 +1,18 @@
 import { TZDate } from '@date-fns/tz';
-import { SIGNS_OFF, type Role } from '@hudrik/core/contracts';
+import { SIGNS_OFF, type Role, type WeekStretch } from '@hudrik/core/contracts';
 import type { Stretch } from '@hudrik/core/planning';
 import { addDays } from 'date-fns/addDays';
 import { format } from 'date-fns/format';
 import { getISODay } from 'date-fns/getISODay';
 import { sql } from 'kysely';
 import type { Db } from '../database/tables';
+import { readSettings } from '../people/settings';
 
 /** So far ahead a plan knows who works. */
 const SHIFT_DAYS = 28;
 const MINUTE_MS = 60_000;
 
-/** A stretch of a weekday (1 is Monday) without a break, as HH:MM. */
-export interface WeekStretch {
-  readonly weekday: number;
-  readonly from: string;
-  readonly to: string;
-}
-
-/** What a technician works of whom nobody has said otherwise (common practice). */
+/** What a technician works of whom nobody has said otherwise, nor when the yard is open (common practice). */
 export const USUAL_HOURS: readonly WeekStretch[] = [1, 2, 3, 4, 5].flatMap((weekday) => [
   { weekday, from: '07:30', to: '12:00' },
   { weekday, from: '12:30', to: '16:30' },
@@ -56,7 +50,7 @@ interface AtBench {
   readonly absences: Awaited<ReturnType<typeof readAbsences>>;
 }
 
-/** Who may sign off work, and when each works as a rule: as somebody said, else a technician the usual hours. */
+/** Who may sign off work, and when each works as a rule: as somebody said, else a technician when the yard is open. */
 export async function readAtBench(db: Db): Promise<AtBench[]> {
   const people = await db
     .selectFrom('person')
@@ -67,9 +61,10 @@ export async function readAtBench(db: Db): Promise<AtBench[]> {
     .execute();
   const hours = await readHours(db);
   const absences = await readAbsences(db);
+  const open = (await readSettings(db)).openHours ?? USUAL_HOURS;
   return people.map(({ id, name, role, skills, hours_set: isSet }) => ({
     ...{ id, name, role, skills, isUsual: !isSet },
-    week: hours.get(id) ?? (role === 'technician' && !isSet ? USUAL_HOURS : []),
+    week: hours.get(id) ?? (role === 'technician' && !isSet ? open : []),
     absences: absences.filter(({ personId }) => personId === id),
   }));
 }

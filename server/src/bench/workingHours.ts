@@ -1,11 +1,12 @@
-import { SIGNS_OFF, type WorkingHours } from '@hudrik/core/contracts';
+import { SIGNS_OFF, type WeekStretch, type WorkingHours } from '@hudrik/core/contracts';
 import { notifyChange } from '../background/notify';
 import type { Context } from '../context';
 import { inTransaction } from '../database/inTransaction';
 import type { Db } from '../database/tables';
 import { personById } from '../people/people';
 import { refuse } from '../refusal';
-import { readAtBench, type WeekStretch } from './shifts';
+import { mustNotOverlap } from './mustNotOverlap';
+import { readAtBench } from './shifts';
 
 /** Who works when: those who may sign off. */
 export async function readWorkingHours(db: Db): Promise<WorkingHours> {
@@ -33,17 +34,6 @@ export async function setHours({ db }: Asking, personId: number, hours: readonly
     await notifyChange(trx, { what: 'bench', id: 'hours' });
   });
   return readWorkingHours(db);
-}
-
-function mustNotOverlap(hours: readonly WeekStretch[]): void {
-  const sorted = [...hours].sort((a, b) => a.weekday - b.weekday || a.from.localeCompare(b.from));
-  for (const [at, stretch] of sorted.entries()) {
-    const { weekday, from, to } = stretch;
-    if (to <= from) refuse('not-valid', { field: 'hours', why: 'ends-before', weekday, from, to });
-    const before = sorted[at - 1];
-    if (before?.weekday === weekday && before.to > from)
-      refuse('not-valid', { field: 'hours', why: 'overlaps', weekday, from, to });
-  }
 }
 
 interface NewAbsence {

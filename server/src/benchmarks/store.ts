@@ -1,4 +1,3 @@
-import { pino } from 'pino';
 import { randomUUID } from 'node:crypto';
 import { performance } from 'node:perf_hooks';
 import { CLASS_IDS } from '@hudrik/core/catalogue';
@@ -8,8 +7,6 @@ import sharp from 'sharp';
 import { newestCheckInId } from '../checkins/opening';
 import { readCard } from '../cards/readCard';
 import type { Actor } from '../context';
-import { prepareBackground } from '../background/runner';
-import { databaseOn, migrate, openPool } from '../database/open';
 import type { Db } from '../database/tables';
 import { loadDemo } from '../demo/load';
 import { lastReading } from '../fleet/meters';
@@ -17,7 +14,7 @@ import { readUnits } from '../fleet/unitLines';
 import { readHistory } from '../log/readLog';
 import { takeEntry } from '../log/takeEntry';
 import { makeThumbnail, putPhoto, readThumb } from '../photos/photos';
-import { benchContext } from '../testing/benchContext';
+import { openBench } from '../testing/benchContext';
 import { thingOff, wellCheckIn } from '../testing/samples';
 
 /**
@@ -32,13 +29,7 @@ const PHOTOS = 60;
 const OPENINGS = 30;
 const NOWHERE = { tag: null, jobId: null, findingId: null, lineId: null };
 
-const url = process.env.DATABASE_URL;
-if (!url) throw new Error('DATABASE_URL is not set');
-const pool = openPool(url, 4);
-const db = databaseOn(pool);
-const context = benchContext(db);
-await migrate(db);
-await prepareBackground(pool, pino({ level: 'warn' }));
+const { db, context } = await openBench();
 const began = performance.now();
 await loadDemo(db, new Date(), { times: TIMES, days: 210, gapDays: 16, notesPerHire: 22 });
 console.log(`loaded in ${Math.round((performance.now() - began) / 1000)} s: ${await counted(db)}`);

@@ -1,12 +1,9 @@
 import { performance } from 'node:perf_hooks';
 import { sql } from 'kysely';
-import { pino } from 'pino';
-import { prepareBackground } from '../background/runner';
-import { databaseOn, migrate, openPool } from '../database/open';
 import { loadDemo } from '../demo/load';
 import { readUnitPage } from '../fleet/unitPage';
 import { readUnits } from '../fleet/unitLines';
-import { benchContext } from '../testing/benchContext';
+import { openBench } from '../testing/benchContext';
 import { readHistory } from '../log/readLog';
 
 /**
@@ -19,13 +16,7 @@ const YEARS = 10;
 const RUNS = 200;
 const WANTED = 1.5;
 
-const url = process.env.DATABASE_URL;
-if (!url) throw new Error('DATABASE_URL is not set');
-const pool = openPool(url, 4);
-const db = databaseOn(pool);
-const context = benchContext(db);
-await migrate(db);
-await prepareBackground(pool, pino({ level: 'warn' }));
+const { pool, db, context } = await openBench();
 await loadDemo(db, new Date(), { times: TIMES, days: DAYS, gapDays: 16, notesPerHire: 22 });
 const tags = (
   await db

@@ -19,6 +19,8 @@ interface DeviceTable {
   let_in_at: Instant;
   let_in_by: number | null;
   seen_at: Instant;
+  /** Entered on it and not here yet, as it said when it was seen last. */
+  waiting: Generated<number>;
   put_out_at: MaybeInstant;
 }
 

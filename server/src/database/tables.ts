@@ -1,5 +1,5 @@
 import type { ClassId, FuelId, Rated } from '@hudrik/core/catalogue';
-import type { DataSheet, FindingRecord } from '@hudrik/core/contracts';
+import type { DataSheet, FindingRecord, WeekStretch } from '@hudrik/core/contracts';
 import type { JobState, VisitState } from '@hudrik/core/card';
 import type { DefectEnd, DefectOrigin, DefectWeight } from '@hudrik/core/defects';
 import type { Readiness, ReadinessVerdict } from '@hudrik/core/readiness';
@@ -55,6 +55,8 @@ interface UnitTable {
   gone_at: MaybeInstant;
   gone_why: string | null;
   fuel_eighths: number | null;
+  /** Hours between its services shrink by it. */
+  severity: Generated<number>;
   /** Rated figures of its own, where they are not its model's. */
   data_sheet: ColumnType<{ readonly rated?: Rated }, string | undefined, string>;
   readiness: Generated<Readiness>;
@@ -253,6 +255,11 @@ interface YardSettingsTable {
   service_level: Generated<number | null>;
   coldest_starts: ColumnType<number[] | null, string | null | undefined, string | null>;
   kit_prices: ColumnType<Record<string, number>, string | undefined, string>;
+  place: Generated<string>;
+  height_m: Generated<number | null>;
+  usual_units: Generated<'inch' | 'metric' | null>;
+  open_hours: ColumnType<WeekStretch[] | null, string | null | undefined, string | null>;
+  bays: Generated<number | null>;
   only_one: Generated<boolean>;
   yard: string;
   currency: string;

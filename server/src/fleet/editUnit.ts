@@ -45,10 +45,11 @@ const endLayUp = (trx: Trx, unitId: number, at: Date) =>
 const comesBack = (unit: UnitRow, { laidUp, gone }: Edit): boolean =>
   (laidUp === false && unit.laid_up_at !== null) || (gone === null && unit.gone_at !== null);
 
-const columnsOf = ({ rated, serial, homeBay, laidUp, gone }: Edit, at: Date) => ({
+const columnsOf = ({ rated, serial, homeBay, severity, laidUp, gone }: Edit, at: Date) => ({
   ...(rated === undefined ? {} : { data_sheet: JSON.stringify({ rated }) }),
   ...(serial === undefined ? {} : { serial }),
   ...(homeBay === undefined ? {} : { home_bay: homeBay }),
+  ...(severity === undefined ? {} : { severity }),
   ...(laidUp === undefined ? {} : { laid_up_at: laidUp ? at : null }),
   ...(gone === undefined ? {} : { gone_at: gone ? at : null, gone_why: gone?.why ?? null }),
 });

@@ -33,6 +33,41 @@ describe('a model’s data sheet', () => {
     await put(id, { ...SHEET, plug: '', notes: [] });
   });
 
+  test('a new model is as another one of its class: sheet, tank and service plan; of another class it is none', async () => {
+    const from = await modelOf('GE-01');
+    const plan = { severity: 0.7, anchorMonth: null, items: [{ id: 'engine-oil', hours: 80 }] };
+    assert.equal(
+      (await yard.ask('PUT', `/api/models/${from}/service-plan`, { as: 'lead', body: { plan } })).status,
+      200,
+    );
+    await yard.db
+      .updateTable('model')
+      .set({ tank_litres: 17, metal_tank: true, fuel_tap: false })
+      .where('id', '=', from)
+      .execute();
+    const add = (body: object) => yard.ask('POST', '/api/models', { as: 'lead', body });
+    const twin = { classId: 'generator', make: 'Tuvellan', name: 'Twin', copyOf: from };
+    const { id } = await jsonOf<{ id: number }>(await add(twin));
+    const read = (of: number) => yard.read<{ dataSheet: object }>(`/api/models/${of}`, 'counter');
+    assert.deepEqual((await read(id)).dataSheet, (await read(from)).dataSheet);
+    const own = await yard.read<{ own: object; version: number }>(`/api/models/${id}/service-plan`, 'lead');
+    assert.deepEqual([own.own, own.version], [plan, 2]);
+    const tank = await yard.db
+      .selectFrom('model')
+      .select(['tank_litres', 'metal_tank', 'fuel_tap'])
+      .where('id', '=', id)
+      .executeTakeFirstOrThrow();
+    assert.deepEqual(tank, { tank_litres: 17, metal_tank: true, fuel_tap: false });
+    // What is changed of one leaves the other as it is.
+    await put(id, { ...SHEET, plug: 'NX-9' });
+    assert.notDeepEqual((await read(id)).dataSheet, (await read(from)).dataSheet);
+    assert.equal((await problemIn(await add({ ...twin, name: 'Third', classId: 'tiller' }))).code, 'not-valid');
+    assert.equal((await problemIn(await add({ ...twin, name: 'Third', copyOf: 99_999 }))).code, 'not-found');
+    assert.equal((await problemIn(await add(twin))).code, 'already-there');
+    const { models } = await yard.read<{ models: { name: string }[] }>('/api/models', 'lead');
+    assert.ok(!models.some(({ name }) => name === 'Third'));
+  });
+
   test('speaks for its units: engine and limits are in the finding', async () => {
     await yard.addUnit('GE-02');
     await put(await modelOf('GE-02'), SHEET);

@@ -1,7 +1,10 @@
-import type { ClassId, Rated } from '@hudrik/core/catalogue';
+import { SERVICE_PLANS, type ClassId, type Rated } from '@hudrik/core/catalogue';
 import { EMPTY_SHEET, type DataSheet, type FindingRecord } from '@hudrik/core/contracts';
+import type { Actor, Context } from '../context';
+import { inTransaction } from '../database/inTransaction';
 import type { Db, Trx, UnitRow } from '../database/tables';
 import { refuse } from '../refusal';
+import { ownPlans } from '../service/modelPlans';
 
 export interface NewModel {
   readonly classId: ClassId;
@@ -45,6 +48,32 @@ export async function addModel(db: Db | Trx, fresh: NewModel) {
       .returning(['id', 'class_id', 'make', 'name'])
       .executeTakeFirstOrThrow(),
   );
+}
+
+/** Adds a model that is as another one of its class: with its data sheet, its tank, and its own service plan. */
+export function copyModel({ db, now }: Pick<Context, 'db' | 'now'>, actor: Actor, copyOf: number, fresh: NewModel) {
+  return inTransaction(db, async (trx) => {
+    const from = await trx.selectFrom('model').selectAll().where('id', '=', copyOf).executeTakeFirst();
+    if (from === undefined) return refuse('not-found', { model: copyOf });
+    if (from.class_id !== fresh.classId) return refuse('not-valid', { field: 'copyOf', classId: from.class_id });
+    const model = await addModel(trx, fresh);
+    const { data_sheet: sheet, tank_litres, metal_tank, fuel_tap } = from;
+    await trx
+      .updateTable('model')
+      .set({ data_sheet: JSON.stringify(sheet), tank_litres, metal_tank, fuel_tap })
+      .where('id', '=', model.id)
+      .execute();
+    const own = (await ownPlans(trx)).get(copyOf);
+    if (own)
+      await trx
+        .insertInto('model_plan')
+        .values({
+          ...{ model_id: model.id, version: SERVICE_PLANS[fresh.classId].version + 1 },
+          ...{ plan: JSON.stringify(own.plan), made_at: now(), made_by: actor.id },
+        })
+        .execute();
+    return model;
+  });
 }
 
 /** A model with its data sheet: its engine, and limits of readings. */

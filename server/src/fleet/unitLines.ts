@@ -1,8 +1,8 @@
-import { CLASS_IDS, ENGINE_OIL, engineOilOf, type ClassId } from '@hudrik/core/catalogue';
+import { CLASS_IDS, ENGINE_OIL, engineOilOf, SERVICE_PLANS, type ClassId } from '@hudrik/core/catalogue';
 import type { UnitLine, UnitsReply } from '@hudrik/core/contracts';
 import { roundTenth } from '@hudrik/core/hours';
 import type { Readiness } from '@hudrik/core/readiness';
-import { dueAtHours } from '@hudrik/core/service';
+import { dueAtHours, planOf } from '@hudrik/core/service';
 import { sql } from 'kysely';
 import { jsonObjectFrom } from 'kysely/helpers/postgres';
 import type { Context } from '../context';
@@ -34,6 +34,7 @@ export function unitRows(db: Db | Trx) {
         'u.home_bay',
         'u.readiness_verdict',
         'u.readiness_since',
+        'u.severity',
         'u.version',
       ])
       // In the list and not joined: a page is sorted and cut first, and only its rows are asked for their hours.
@@ -64,6 +65,13 @@ export function unitRows(db: Db | Trx) {
           .orderBy('d.at', 'desc')
           .limit(1)
           .as('oil_hours'),
+        eb
+          .selectFrom('model_plan as p')
+          .select('p.plan')
+          .whereRef('p.model_id', '=', 'u.model_id')
+          .orderBy('p.version', 'desc')
+          .limit(1)
+          .as('own_plan'),
       ])
       // Every unit has a reading from its first day.
       .$narrowType<{ true_hours: number; came_hours: number }>()
@@ -83,13 +91,18 @@ export function unitRows(db: Db | Trx) {
 
 type UnitRowRead = Awaited<ReturnType<ReturnType<typeof unitRows>['execute']>>[number];
 
+/** When the oil is due by hours, by the plan of its model, or of its class. A model whose oil hangs on no hours has all of them left. */
+function oilDue(row: UnitRowRead): { readonly at: number; readonly lasts: number } {
+  const { items } = planOf(SERVICE_PLANS[row.class_id], row.own_plan, 1, row.severity);
+  const done = row.oil_hours === null ? null : { trueHours: row.oil_hours };
+  const item = items.find(({ id }) => id === ENGINE_OIL);
+  const due = item ? dueAtHours({ item, done, came: { trueHours: row.came_hours } }) : null;
+  const lasts = engineOilOf(row.class_id).every.hours ?? 0;
+  return due ?? { at: row.true_hours + lasts, lasts };
+}
+
 export function toUnitLine(row: UnitRowRead): UnitLine {
-  const oil = dueAtHours({
-    item: engineOilOf(row.class_id),
-    done: row.oil_hours === null ? null : { trueHours: row.oil_hours },
-    came: { trueHours: row.came_hours },
-  });
-  if (oil === null) throw new Error(`The engine oil of ${row.class_id} hangs on no hours`);
+  const oil = oilDue(row);
   const next = row.next_hire;
   return {
     tag: row.tag,

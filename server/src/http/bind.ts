@@ -11,13 +11,15 @@ import { Refusal, refuse } from '../refusal';
 import { bodyOf } from './bodies';
 import { exactlyOnce } from './exactlyOnce';
 import { mustBePlain } from './plainJson';
-import { askerOf, readOnce, type Serving } from './reading';
+import { askerOf, OF_ALL, readOnce, type Serving } from './reading';
+import { sendOnce } from './sendOnce';
 
 export const COOKIE = 'hudrik_session';
 export const DEVICE_COOKIE = 'hudrik_device';
 /** How far the records were when this device last changed them. */
 const WRITTEN_COOKIE = 'hudrik_written';
 const PERSON_HEADER = 'Hudrik-Person';
+const WAITING_HEADER = 'Hudrik-Waiting';
 
 interface Call<O extends Operation> {
   /** Of this request: a change runs in the request's own transaction. */
@@ -71,7 +73,9 @@ function admit(serving: Serving, operation: Operation): RequestHandler {
     const [token, key] = [cookies[COOKIE] ?? null, cookies[DEVICE_COOKIE] ?? null];
     // What tells whether the records can be reached asks nothing of them first.
     const isAsked = key !== null && !operation.isAskedBlind;
-    const { device, person: signedIn } = isAsked ? await askerOf(serving, operation, key, token) : NOBODY;
+    const { device, person: signedIn } = isAsked
+      ? await askerOf(serving, operation, { key, token, waiting: waitingOf(request) })
+      : NOBODY;
     if (device === null && operation.who !== 'anywhere') return refuse('not-let-in');
     const person = typeof operation.who === 'string' ? null : signedIn;
     if (typeof operation.who !== 'string') {
@@ -89,6 +93,12 @@ function admit(serving: Serving, operation: Operation): RequestHandler {
     response.locals['written'] = cookies[WRITTEN_COOKIE];
     next();
   };
+}
+
+/** How much a device says waits on it: a whole number that is none of a million; else nothing is said. */
+function waitingOf(request: Request): number | null {
+  const said = request.get(WAITING_HEADER) ?? '';
+  return /^\d{1,6}$/.test(said) ? Number(said) : null;
 }
 
 interface Bound {
@@ -129,7 +139,9 @@ async function run(
   if (answer.body instanceof Refusal) throw answer.body;
   if (response.headersSent) return;
   if (operation.ifMatch) setVersion(response, answer.body);
-  response.status(answer.status).json(answer.body);
+  if (OF_ALL.has(id) && typeof answer.body === 'object' && answer.body !== null)
+    await sendOnce(response, answer.status, answer.body);
+  else response.status(answer.status).json(answer.body);
 }
 
 /** So that the device's next read finds what it wrote, whichever server answers. It was written: that this is not known is no failure. */

@@ -35,10 +35,15 @@ const within =
   (ms: number): RequestHandler =>
   (request, response, next) => {
     const timer = setTimeout(() => {
+      // It was answered unread, and drips on.
+      if (response.headersSent) return void request.destroy();
       response.setHeader('Connection', 'close');
       response.once('finish', () => request.destroy());
       next(new Refusal('too-slow'));
     }, ms);
-    for (const event of ['end', 'close', 'error'] as const) request.once(event, () => clearTimeout(timer));
+    const done = (): void => clearTimeout(timer);
+    for (const event of ['end', 'close', 'error'] as const) request.once(event, done);
+    // Who left while it was asked who they are did so before anybody listened.
+    if (request.destroyed) done();
     next();
   };

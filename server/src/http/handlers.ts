@@ -25,7 +25,7 @@ import { readUnitSheet } from '../fleet/unitSheet';
 import { readFleetService } from '../service/fleetService';
 import { changeModelPlan, readModelPlan } from '../service/modelPlans';
 import { readUnitService } from '../service/unitService';
-import { addModel, changeSheet, readModels, readModelSheet } from '../fleet/models';
+import { addModel, changeSheet, copyModel, readModels, readModelSheet } from '../fleet/models';
 import { readUnits } from '../fleet/unitLines';
 import { readUnitPage } from '../fleet/unitPage';
 import { readFree } from '../hires/free';
@@ -131,7 +131,8 @@ export function handlersOf(installation: Installation): Handlers {
     addAbsence: async ({ context, body }) => addAbsence(context, body),
     endAbsence: async ({ context, params }) => endAbsence(context, numberIn(params, 'id')),
     unitParts: async ({ context, params, query }) => readUnitParts(context.db, param(params, 'tag'), query.find),
-    addModel: async ({ context, body }) => addModel(context.db, body),
+    addModel: async ({ context, actor, body: { copyOf, ...model } }) =>
+      copyOf === undefined ? addModel(context.db, model) : copyModel(context, actor, copyOf, model),
 
     hires: async ({ context, query }) => readHires(context, query),
     free: async ({ context, query }) => readFree(context.db, query),

@@ -2,7 +2,7 @@ import type { Operation, OperationId } from '@hudrik/core/contracts';
 import type { Response } from 'express';
 import type { Context } from '../context';
 import type { Reads } from '../database/reads';
-import { noteSeen, whoAsks, type Asker } from '../people/whoAsks';
+import { NOBODY, noteSeen, whoAsks, type Asker } from '../people/whoAsks';
 import { Refusal } from '../refusal';
 
 export interface Serving {
@@ -33,18 +33,24 @@ export const OF_ALL: ReadonlySet<OperationId> = new Set<OperationId>([
   'jobs',
 ]);
 
+/** What a request shows of who asks. */
+interface Shown {
+  readonly key: string;
+  readonly token: string | null;
+  readonly waiting: number | null;
+}
+
 /** Which device asks, and who on it. What only reads is let in by a copy of the records when the primary is away. */
 export async function askerOf(
   { context, reads }: Serving,
   { method }: Operation,
-  key: string,
-  token: string | null,
+  { key, token, waiting }: Shown,
 ): Promise<Asker> {
-  const asker = await whoAsks(context, key, token).catch(async (error: unknown) => {
+  const asker = await whoAsks(context, key, token, waiting).catch(async (error: unknown) => {
     const db = method === 'get' ? (await reads.inTurn(null)).find((one) => one !== context.db) : undefined;
     if (db === undefined) throw error;
     const { device, person } = await whoAsks({ ...context, db }, key, token);
-    return { device, person, unseen: { deviceId: null, sessionId: null } };
+    return { device, person, unseen: NOBODY.unseen };
   });
   await noteSeen(context, asker.unseen);
   return asker;

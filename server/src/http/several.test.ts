@@ -2,6 +2,7 @@ import assert from 'node:assert/strict';
 import { randomUUID } from 'node:crypto';
 import { after, before, describe, test } from 'node:test';
 import { readsFromCopy, placeOf, type Reads } from '../database/reads';
+import { copyStateOf } from '../database/copyState';
 import { databaseOn, openPool } from '../database/open';
 import { findPrimary, followPrimary, onServerOf } from '../database/primary';
 import type { Db } from '../database/tables';
@@ -110,6 +111,13 @@ describe('a copy of the records that is read from', () => {
     assert.equal((await read('/api/bench')).status, 200);
     assert.equal(asked.length, 1);
     await server.close();
+  });
+
+  test('how it stands is said: gone, or written to itself', async () => {
+    const gone = databaseOn(openPool('postgres://hudrik@127.0.0.1:1/none', 1));
+    assert.deepEqual(await copyStateOf(yard.db, gone), { isThere: false, tookOver: false, behindBytes: null });
+    assert.deepEqual(await copyStateOf(yard.db, yard.db), { isThere: true, tookOver: true, behindBytes: null });
+    await gone.destroy();
   });
 
   test('once it takes what is written it is no copy any more', async () => {

@@ -69,6 +69,31 @@ describe('what to order for the shelf', () => {
     assert.deepEqual([plug?.free, plug?.orderBelow, plug?.order, plug?.usedPerMonth], [3, 8, 27, 18.3]);
     await yard.ask('PUT', '/api/settings', { as: 'lead', body: { ...settings, serviceLevel: 0.99 } });
     assert.equal((await lineOf('TV-2'))?.orderBelow, 10);
+    // What a service took says nothing of repairs: its plan asks for it.
+    const job = await yard.db.selectFrom('job').select('id').where('kind', '=', 'service').executeTakeFirstOrThrow();
+    const line = await yard.db
+      .insertInto('part_line')
+      .values({
+        ...{ id: randomUUID(), job_id: job.id, part_id: id, count: 20, state: 'used' },
+        ...{ asked: 'TV-2', asked_by: person, asked_at: yard.now },
+      })
+      .returning('id')
+      .executeTakeFirstOrThrow();
+    await moved(20, 'counted', 0);
+    await yard.db
+      .insertInto('part_move')
+      .values({ part_id: id, change: -20, why: 'used', note: null, line_id: line.id, person_id: person, at: yard.now })
+      .execute();
+    const same = await lineOf('TV-2');
+    assert.deepEqual([same?.free, same?.usedPerMonth, same?.leadDays], [3, 18.3, 7]);
+    // The supplier's own time to come counts, not the usual: three weeks' use lies there.
+    await yard.db
+      .insertInto('supplier_quote')
+      .values({ number: 'TV-2', cents: 450, lead_days: 21, asked_at: yard.now })
+      .execute();
+    const slow = await lineOf('TV-2');
+    assert.deepEqual([slow?.leadDays, slow?.orderBelow], [21, 22]);
+    await yard.db.deleteFrom('supplier_quote').execute();
     const csv = await (await yard.ask('GET', '/api/export/reorder', { as: 'technician' })).text();
     assert.match(csv, /^number,name,order,free,order-below,lead-days,cents\r?\n/);
     assert.match(csv, /TV-2,Plug,\d+,3,10,7,/);

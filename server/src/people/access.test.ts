@@ -1,6 +1,6 @@
 import assert from 'node:assert/strict';
 import { describe, test } from 'node:test';
-import type { Access } from '@hudrik/core/contracts';
+import type { Access, Status } from '@hudrik/core/contracts';
 import { waitAfterWrong } from '@hudrik/core/people';
 import { jsonOf, problemIn, useYard } from '../testing/yard';
 
@@ -53,6 +53,25 @@ describe('devices', () => {
     const other = await yard.letIn('Another');
     const answer = await yard.ask('GET', '/api/session', { as: 'lead', cookie: other.cookie });
     assert.equal((await problemIn(answer)).code, 'not-signed-in');
+  });
+
+  test('says what waits on it: written down when it begins and ends, and once a minute between', async () => {
+    const { id, cookie } = await yard.letIn('Shed phone');
+    const says = async (waiting: string) => {
+      await yard.ask('GET', '/api/sign-in-options', { cookie, headers: { 'Hudrik-Waiting': waiting } });
+      const { devices } = await yard.read<Status>('/api/status', 'lead');
+      return devices.waiting.map(({ name, count }) => [name, count]);
+    };
+    assert.deepEqual(await says('12'), [['Shed phone', 12]]);
+    assert.deepEqual(await says('7'), [['Shed phone', 12]]);
+    yard.now = new Date(yard.now.getTime() + 90_000);
+    assert.deepEqual(await says('5'), [['Shed phone', 5]]);
+    for (const nonsense of ['', '-3', '2.5', '12345678', 'many'])
+      assert.deepEqual(await says(nonsense), [['Shed phone', 5]]);
+    assert.deepEqual(await says('0'), []);
+    await says('2');
+    await yard.db.updateTable('device').set({ put_out_at: yard.now }).where('id', '=', id).execute();
+    assert.deepEqual(await says('2'), []);
   });
 
   test('put out: its key is good for nothing, and who is signed in on it is out', async () => {

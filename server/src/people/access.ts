@@ -4,7 +4,7 @@ import type { Actor, Context } from '../context';
 import { refuse, type Refusal } from '../refusal';
 import { sessionsEnded, type Device } from './devices';
 import { mustBeHard } from './mustBeHard';
-import { hashPin, toPerson } from './people';
+import { hashPin, toPerson, USUAL_UNITS } from './people';
 import { tryPin } from './pinTries';
 import { hashOf } from './secrets';
 
@@ -89,7 +89,12 @@ export async function changeOwnPin(
   { actor, token, device }: Who,
   { old, fresh }: { readonly old: string; readonly fresh: string },
 ): Promise<Person | Refusal> {
-  const row = await db.selectFrom('person').selectAll().where('id', '=', actor.id).executeTakeFirstOrThrow();
+  const row = await db
+    .selectFrom('person')
+    .selectAll()
+    .select(USUAL_UNITS)
+    .where('id', '=', actor.id)
+    .executeTakeFirstOrThrow();
   const wrong = await tryPin({ db, now }, row, device, old);
   if (wrong !== null) return wrong;
   mustBeHard(fresh, row.name);

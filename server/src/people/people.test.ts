@@ -109,7 +109,11 @@ describe('people', () => {
     const { unseen } = await whoAsks(context(61_000), key, token);
     assert.equal(unseen.deviceId, yard.device.id);
     await noteSeen(context(61_000), unseen);
-    assert.deepEqual((await whoAsks(context(100_000), key, token)).unseen, { deviceId: null, sessionId: null });
+    assert.deepEqual((await whoAsks(context(100_000), key, token)).unseen, {
+      deviceId: null,
+      sessionId: null,
+      waits: null,
+    });
     await signOut(context(0), token);
     assert.equal(await personOfToken(context(0), token, yard.device.id), null);
   });

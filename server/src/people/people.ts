@@ -1,6 +1,7 @@
 import { hash, verify } from '@node-rs/argon2';
 import { SKILL_IDS, type SkillId } from '@hudrik/core/catalogue';
 import type { Person, Role } from '@hudrik/core/contracts';
+import { sql } from 'kysely';
 import type { Actor, Context } from '../context';
 import { inTransaction } from '../database/inTransaction';
 import type { Db } from '../database/tables';
@@ -17,15 +18,19 @@ interface PersonRow {
   readonly name: string;
   readonly role: Role;
   readonly preferences: Readonly<Record<string, unknown>>;
+  /** What the yard measures in: whoever has not chosen does so too. */
+  readonly usual_units: 'inch' | 'metric' | null;
 }
 
-export const toPerson = ({ id, name, role, preferences: { units, theme } }: PersonRow): Person => ({
+export const USUAL_UNITS = sql<PersonRow['usual_units']>`(select usual_units from yard_settings)`.as('usual_units');
+
+export const toPerson = ({ id, name, role, preferences, usual_units: usual }: PersonRow): Person => ({
   id,
   name,
   role,
   preferences: {
-    units: units === 'metric' ? 'metric' : 'inch',
-    theme: theme === 'dark' || theme === 'light' ? theme : 'system',
+    units: (preferences['units'] ?? usual) === 'metric' ? 'metric' : 'inch',
+    theme: preferences['theme'] === 'dark' || preferences['theme'] === 'light' ? preferences['theme'] : 'system',
   },
 });
 
@@ -49,6 +54,7 @@ export async function addPerson(
     .insertInto('person')
     .values({ name: fresh.name, role: fresh.role, pin_hash: await hashPin(fresh.pin), demo_pin: fresh.demoPin ?? null })
     .returningAll()
+    .returning(USUAL_UNITS)
     .executeTakeFirstOrThrow();
   return toPerson(row);
 }
@@ -63,6 +69,7 @@ export async function setPreferences(
     .set({ preferences: JSON.stringify(preferences) })
     .where('id', '=', personId)
     .returningAll()
+    .returning(USUAL_UNITS)
     .executeTakeFirstOrThrow();
   return toPerson(row);
 }

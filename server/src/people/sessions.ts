@@ -3,7 +3,7 @@ import { PIN_LENGTH } from '@hudrik/core/people';
 import type { Context } from '../context';
 import { Refusal } from '../refusal';
 import { sessionsEnded, type Device } from './devices';
-import { toPerson } from './people';
+import { toPerson, USUAL_UNITS } from './people';
 import { tryPin } from './pinTries';
 import { freshSecret, hashOf } from './secrets';
 import { readSettings } from './settings';
@@ -26,7 +26,12 @@ export async function signIn(
   { db, now }: Asking,
   { personId, pin, device }: SigningIn,
 ): Promise<{ readonly token: string; readonly person: Person } | Refusal> {
-  const row = await db.selectFrom('person').selectAll().where('id', '=', personId).executeTakeFirst();
+  const row = await db
+    .selectFrom('person')
+    .selectAll()
+    .select(USUAL_UNITS)
+    .where('id', '=', personId)
+    .executeTakeFirst();
   if (row === undefined || row.left_at !== null) return new Refusal('wrong-pin');
   const wrong = await tryPin({ db, now }, row, device, pin);
   if (wrong !== null) return wrong;
@@ -54,7 +59,7 @@ export async function personOfToken({ db, now }: Asking, token: string, deviceId
   const row = await db
     .selectFrom('session as s')
     .innerJoin('person as p', 'p.id', 's.person_id')
-    .select(['p.id', 'p.name', 'p.role', 'p.preferences'])
+    .select(['p.id', 'p.name', 'p.role', 'p.preferences', USUAL_UNITS])
     .where('s.token_hash', '=', hashOf(token))
     .where('s.device_id', '=', deviceId)
     .where('s.expires_at', '>', now())

@@ -1,4 +1,6 @@
 import type { Settings } from '@hudrik/core/contracts';
+import { notifyChange } from '../background/notify';
+import { mustNotOverlap } from '../bench/mustNotOverlap';
 import type { Db } from '../database/tables';
 import { refuse } from '../refusal';
 
@@ -12,6 +14,13 @@ export async function readSettings(db: Db): Promise<Required<Settings>> {
     serviceLevel: row.service_level,
     coldestStarts: row.coldest_starts,
     unknownFuel: row.unknown_fuel,
+    ...{
+      place: row.place,
+      heightM: row.height_m,
+      usualUnits: row.usual_units,
+      openHours: row.open_hours,
+      bays: row.bays,
+    },
     ...{ stabiliserMl: row.stabiliser_ml, stabiliserCents: row.stabiliser_cents },
   };
 }
@@ -25,7 +34,8 @@ export async function kitPricesOf(db: Db, classId: string): Promise<Record<strin
 
 export async function changeSettings(db: Db, settings: Settings): Promise<Settings> {
   const { yard, currency, locale, timeZone, centsPerHour, kitPrices, serviceLevel, coldestStarts } = settings;
-  const { unknownFuel, stabiliserMl, stabiliserCents } = settings;
+  const { unknownFuel, stabiliserMl, stabiliserCents, place, heightM, usualUnits, openHours, bays } = settings;
+  if (openHours) mustNotOverlap(openHours);
   mustBeKnown('locale', locale, () => Intl.getCanonicalLocales(locale));
   mustBeKnown('currency', currency, () => new Intl.NumberFormat(locale, { style: 'currency', currency }));
   mustBeKnown('timeZone', timeZone, () => new Intl.DateTimeFormat(locale, { timeZone }));
@@ -37,12 +47,19 @@ export async function changeSettings(db: Db, settings: Settings): Promise<Settin
     ...(unknownFuel === undefined ? {} : { unknown_fuel: unknownFuel }),
     ...(stabiliserMl === undefined ? {} : { stabiliser_ml: stabiliserMl }),
     ...(stabiliserCents === undefined ? {} : { stabiliser_cents: stabiliserCents }),
+    ...(place === undefined ? {} : { place }),
+    ...(heightM === undefined ? {} : { height_m: heightM }),
+    ...(usualUnits === undefined ? {} : { usual_units: usualUnits }),
+    ...(openHours === undefined ? {} : { open_hours: openHours && JSON.stringify(openHours) }),
+    ...(bays === undefined ? {} : { bays }),
     ...(kitPrices === undefined ? {} : { kit_prices: JSON.stringify(kitPrices) }),
   };
   await db
     .updateTable('yard_settings')
     .set({ yard, currency, locale, time_zone: timeZone, ...prices })
     .execute();
+  // The plan is laid into the hours and the bays.
+  if (openHours !== undefined || bays !== undefined) await notifyChange(db, { what: 'bench', id: 'hours' });
   return readSettings(db);
 }
 

@@ -1,7 +1,7 @@
 import type { Person } from '@hudrik/core/contracts';
 import type { Context } from '../context';
 import type { Device } from './devices';
-import { toPerson } from './people';
+import { toPerson, USUAL_UNITS } from './people';
 import { hashOf } from './secrets';
 
 /** Written down no more often. */
@@ -13,16 +13,23 @@ export interface Asker {
   /** Null: nobody is signed in with this token on this device. */
   readonly person: Person | null;
   /** What was last seen long enough ago to be written down again. */
-  readonly unseen: { readonly deviceId: number | null; readonly sessionId: number | null };
+  readonly unseen: {
+    readonly deviceId: number | null;
+    readonly sessionId: number | null;
+    /** What the device says waits on it, where that is news: some where nothing did, or none any more. */
+    readonly waits: { readonly deviceId: number; readonly count: number } | null;
+  };
 }
 
-export const NOBODY: Asker = { device: null, person: null, unseen: { deviceId: null, sessionId: null } };
+export const NOBODY: Asker = { device: null, person: null, unseen: { deviceId: null, sessionId: null, waits: null } };
 
 /** Which device asks, and who on it: one question, since every request asks it. */
 export async function whoAsks(
   { db, now }: Pick<Context, 'db' | 'now'>,
   key: string,
   token: string | null,
+  /** How many entries it says wait on it; null: it says nothing. */
+  waiting: number | null = null,
 ): Promise<Asker> {
   const row = await db
     .selectFrom('device as d')
@@ -33,31 +40,38 @@ export async function whoAsks(
         .on('s.expires_at', '>', now()),
     )
     .leftJoin('person as p', 'p.id', 's.person_id')
-    .select(['d.id as device_id', 'd.name as device_name', 'd.seen_at as device_seen_at'])
-    .select(['s.id as session_id', 's.seen_at', 'p.id', 'p.name', 'p.role', 'p.preferences'])
+    .select(['d.id as device_id', 'd.name as device_name', 'd.seen_at as device_seen_at', 'd.waiting'])
+    .select(['s.id as session_id', 's.seen_at', 'p.id', 'p.name', 'p.role', 'p.preferences', USUAL_UNITS])
     .where('d.key_hash', '=', hashOf(key))
     .where('d.put_out_at', 'is', null)
     .executeTakeFirst();
   if (row === undefined) return NOBODY;
-  const { id, name, role, preferences } = row;
+  const { id, name, role, preferences, usual_units } = row;
   const isLong = (at: Date | null): boolean => at !== null && now().getTime() - at.getTime() > SEEN_MS;
   return {
     device: { id: row.device_id, name: row.device_name },
     person:
       id === null || name === null || role === null || preferences === null
         ? null
-        : toPerson({ id, name, role, preferences }),
+        : toPerson({ id, name, role, preferences, usual_units }),
     unseen: {
       deviceId: isLong(row.device_seen_at) ? row.device_id : null,
       sessionId: isLong(row.seen_at) ? row.session_id : null,
+      waits: isNews(row.waiting, waiting, isLong(row.device_seen_at))
+        ? { deviceId: row.device_id, count: waiting }
+        : null,
     },
   };
 }
 
+/** While many are being sent the count changes with each: it is written down when it begins and ends, and once a minute between. */
+const isNews = (was: number, is: number | null, isLong: boolean): is is number =>
+  is !== null && is !== was && (isLong || is === 0 || was === 0);
+
 /** Writes down that they were seen. */
 export async function noteSeen(
   { db, now }: Pick<Context, 'db' | 'now'>,
-  { deviceId, sessionId }: Asker['unseen'],
+  { deviceId, sessionId, waits }: Asker['unseen'],
 ): Promise<void> {
   const before = new Date(now().getTime() - SEEN_MS);
   // Of many requests at once, the first writes.
@@ -67,4 +81,6 @@ export async function noteSeen(
   };
   await write('device', deviceId);
   await write('session', sessionId);
+  if (waits !== null)
+    await db.updateTable('device').set({ waiting: waits.count }).where('id', '=', waits.deviceId).execute();
 }

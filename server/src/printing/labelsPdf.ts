@@ -1,7 +1,8 @@
 import type { Context } from '../context';
+import { readSettings } from '../people/settings';
 import { cutTags } from './cutTags';
 
-/** A sheet of labels to cut out: each unit's tag, what it is, and the code that opens it. */
+/** A sheet of labels to cut out: each unit's tag, what it is, whose it is, and the code that opens it. */
 export async function labelsPdf({ db, paper }: Context, origin: string): Promise<Buffer> {
   const units = await db
     .selectFrom('unit as u')
@@ -10,6 +11,7 @@ export async function labelsPdf({ db, paper }: Context, origin: string): Promise
     .where('u.gone_at', 'is', null)
     .orderBy('u.tag')
     .execute();
+  const { yard, place } = await readSettings(db);
   return paper.make({
     title: 'Labels',
     content:
@@ -17,7 +19,7 @@ export async function labelsPdf({ db, paper }: Context, origin: string): Promise
         ? ['There are no units yet.']
         : cutTags(
             units.map(({ tag, serial, make, name }) => ({
-              ...{ tag, title: `${make} ${name}`, lines: [serial] },
+              ...{ tag, title: `${make} ${name}`, lines: [serial, ...(place === '' ? [] : [`${yard}, ${place}`])] },
               link: `${origin}/u/${tag}`,
             })),
           ),

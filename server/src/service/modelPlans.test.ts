@@ -9,6 +9,10 @@ const USUAL = { severity: 1, anchorMonth: null, items: [] };
 let model = 0;
 const change = (plan: object, more: object = {}, as: 'lead' | 'technician' = 'lead') =>
   yard.ask('PUT', `/api/models/${model}/service-plan`, { as, body: { plan, ...more } });
+const tag = async (of: string) => {
+  const { unit } = await yard.read<UnitPage>(`/api/units/${of}`);
+  return [unit.oilServiceEvery, unit.hoursToOilService];
+};
 const oil = async () =>
   (await yard.read<UnitService>('/api/units/GE-01/service')).items.find(({ id }) => id === 'engine-oil');
 
@@ -37,6 +41,32 @@ describe('a model’s own service plan', () => {
     assert.ok(!mine.items.some(({ id }) => id === 'brushes'));
     const other = await yard.read<UnitService>('/api/units/GE-02/service');
     assert.deepEqual([other.planVersion, other.items.find(({ id }) => id === 'plug')?.dueHours], [1, 200]);
+  });
+
+  test('a unit that works harder is due sooner by itself, its card too; the log says so, and only a lead may', async () => {
+    const hard = async (severity: number, as: 'lead' | 'technician' = 'lead') => {
+      const { unit } = await yard.read<UnitPage>('/api/units/GE-02');
+      const headers = { 'If-Match': `"${unit.version}"` };
+      return yard.ask('PATCH', '/api/units/GE-02', { as, body: { severity }, headers });
+    };
+    const plug = async () => {
+      const { severity, items } = await yard.read<UnitService>('/api/units/GE-02/service');
+      // Shortened is not the model's own.
+      assert.ok(items.every(({ isOwn }) => !isOwn));
+      return [severity, items.find(({ id }) => id === 'plug')?.dueHours];
+    };
+    assert.equal((await hard(0.5)).status, 200);
+    assert.deepEqual(await plug(), [0.5, 150]);
+    const { records } = await yard.read<{ records: { kind: string; facts: object }[] }>('/api/units/GE-02/history');
+    assert.deepEqual([records[0]?.kind, records[0]?.facts], ['unit-changed', { severity: 0.5 }]);
+    for (const severity of [0, 0.1, 1.5]) assert.equal((await problemIn(await hard(severity))).code, 'not-valid');
+    assert.equal((await hard(0.7, 'technician')).status, 403);
+    assert.deepEqual(await plug(), [0.5, 150]);
+    // Its tag, and what a check-in and a check-out hang on, go by the same plan.
+    assert.deepEqual(await tag('GE-02'), [25, 25]);
+    await hard(1);
+    assert.deepEqual(await plug(), [1, 200]);
+    assert.deepEqual(await tag('GE-02'), [50, 50]);
   });
 
   test('what was done keeps the version that it was done by; each version is kept', async () => {
@@ -91,6 +121,25 @@ describe('a model’s own service plan', () => {
     const jobs = (await yard.read<UnitPage>('/api/units/GE-01')).jobs;
     const lines = await yard.db.selectFrom('part_line').select('job_id').execute();
     assert.ok(lines.some(({ job_id: id }) => String(id) === jobs.find(({ work }) => work === 'oil-service')?.id));
+  });
+
+  test('a dear kit is not thrown away for the way to the bench: what is done together goes by its price', async () => {
+    await change({ ...USUAL, items: [{ id: 'plug', hours: 60, kit: 'K-OIL' }] });
+    await yard.addUnit('GE-04', 'generator', 100);
+    await yard.db.updateTable('unit').set({ model_id: model }).where('tag', '=', 'GE-04').execute();
+    const saved = async (cents: number) => {
+      await yard.db.updateTable('part').set({ cents }).where('number', '=', 'K-OIL').execute();
+      return (await yard.read<UnitService>('/api/units/GE-04/service')).savedMinutes;
+    };
+    const [cheap, dear] = [await saved(1), await saved(500_000)];
+    assert.ok(cheap > dear, `${cheap} and ${dear}`);
+  });
+
+  test('tag, check-in and check-out go by the model’s own oil; where it has none, nothing of it falls due', async () => {
+    await change({ ...USUAL, items: [{ id: 'engine-oil', hours: 120 }] });
+    assert.deepEqual(await tag('GE-04'), [120, 120]);
+    await change({ ...USUAL, items: [{ id: 'engine-oil', isOff: true }] });
+    assert.deepEqual(await tag('GE-04'), [50, 50]);
   });
 
   test('what cannot be is refused, with which item and why; a technician changes nothing', async () => {

@@ -1,6 +1,6 @@
 import { SERVICE_PLANS, type ClassId } from '@hudrik/core/catalogue';
 import type { ModelPlan } from '@hudrik/core/contracts';
-import { planOf, wrongOfPlan, type OwnPlan, type UnitPlan } from '@hudrik/core/service';
+import { planOf, USUAL_PLAN, wrongOfPlan, type OwnPlan, type UnitPlan } from '@hudrik/core/service';
 import type { Actor, Context } from '../context';
 import { inTransaction } from '../database/inTransaction';
 import type { Db, Trx } from '../database/tables';
@@ -23,23 +23,21 @@ export async function ownPlans(
 
 type OwnPlans = Awaited<ReturnType<typeof ownPlans>>;
 
-/** The plan that a unit is serviced by: its model's, else its class's. */
-export function planIn(plans: OwnPlans, classId: ClassId, modelId: number): UnitPlan {
+/** The plan that a unit is serviced by: its model's, else its class's, by how hard it works itself. */
+export function planIn(plans: OwnPlans, classId: ClassId, modelId: number, severity = 1): UnitPlan {
   const own = plans.get(modelId);
-  return planOf(SERVICE_PLANS[classId], own?.plan ?? null, own?.version ?? SERVICE_PLANS[classId].version);
+  return planOf(SERVICE_PLANS[classId], own?.plan ?? null, own?.version ?? SERVICE_PLANS[classId].version, severity);
 }
 
 /** Of one unit. */
 export async function planOfUnit(db: Db | Trx, unitId: number): Promise<UnitPlan> {
   const unit = await db
     .selectFrom('unit')
-    .select(['class_id', 'model_id'])
+    .select(['class_id', 'model_id', 'severity'])
     .where('id', '=', unitId)
     .executeTakeFirstOrThrow();
-  return planIn(await ownPlans(db), unit.class_id, unit.model_id);
+  return planIn(await ownPlans(db), unit.class_id, unit.model_id, unit.severity);
 }
-
-const USUAL: OwnPlan = { severity: 1, anchorMonth: null, items: [] };
 
 /** A model with its own plan, and the one that it comes to. */
 export async function readModelPlan(db: Db, modelId: number): Promise<ModelPlan> {
@@ -54,7 +52,7 @@ export async function readModelPlan(db: Db, modelId: number): Promise<ModelPlan>
   return {
     model: { id: model.id, classId: model.class_id, make: model.make, name: model.name },
     version,
-    own: plans.get(modelId)?.plan ?? USUAL,
+    own: plans.get(modelId)?.plan ?? USUAL_PLAN,
     items: items.map(({ id, every, firstHours, minutes, includes }) => ({
       id,
       hours: every.hours ?? null,

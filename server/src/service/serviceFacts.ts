@@ -1,11 +1,12 @@
 import { OPEN_JOB_STATES } from '@hudrik/core/card';
-import { classOf, type ClassId } from '@hudrik/core/catalogue';
+import { classOf, MONEY, type ClassId } from '@hudrik/core/catalogue';
 import { learnUseRate, type UseRate } from '@hudrik/core/hours';
 import type { Readiness } from '@hudrik/core/readiness';
 import { shareOnHire, type Moment, type UnitPlan } from '@hudrik/core/service';
 import { sql } from 'kysely';
 import type { Db } from '../database/tables';
 import { stands } from '../fleet/stands';
+import { readSettings } from '../people/settings';
 import { ownPlans, planIn } from './modelPlans';
 
 const DAY_MS = 86_400_000;
@@ -27,6 +28,8 @@ export interface ServiceFacts {
   readonly tag: string;
   readonly classId: ClassId;
   readonly readiness: Readiness;
+  /** Its model's hours shrink by it. */
+  readonly severity: number;
   /** When it came to the yard, and with how many hours. */
   readonly came: Moment;
   readonly trueHours: number;
@@ -40,13 +43,16 @@ export interface ServiceFacts {
   readonly hasVisit: boolean;
   /** What it is serviced by. */
   readonly plan: UnitPlan;
+  /** What kits cost, as minutes at the bench, by number. */
+  readonly kitMinutes: ReadonlyMap<string, number>;
 }
 
 /** Of one unit, or of all that are not gone: read at once, whoever many there are. */
 export async function readServiceFacts(db: Db, at: Date, unitId?: number): Promise<ServiceFacts[]> {
   const units = await unitsOf(db, unitId);
   const plans = await ownPlans(db);
-  const [readings, afar, done, uses, out, hires, jobs, visits] = await Promise.all([
+  const [kitMinutes, readings, afar, done, uses, out, hires, jobs, visits] = await Promise.all([
+    minutesOfKits(db, plans),
     firstAndLast(db, unitId),
     hoursFromAfar(db, unitId),
     doneLast(db, unitId),
@@ -56,7 +62,7 @@ export async function readServiceFacts(db: Db, at: Date, unitId?: number): Promi
     serviceJobs(db, unitId),
     openVisits(db, unitId),
   ]);
-  return units.flatMap(({ id, tag, class_id: classId, model_id: modelId, readiness }): ServiceFacts[] => {
+  return units.flatMap(({ id, tag, class_id: classId, model_id: modelId, readiness, severity }): ServiceFacts[] => {
     const reading = readings.get(id)?.[0];
     // A unit that is just being added has none yet.
     if (reading === undefined) return [];
@@ -65,17 +71,27 @@ export async function readServiceFacts(db: Db, at: Date, unitId?: number): Promi
     const items = (done.get(id) ?? []).map((row) => [row.item, { trueHours: row.true_hours, at: row.at }] as const);
     return [
       {
-        ...{ unitId: id, tag, classId, readiness, came, trueHours: newestHours(reading, afar.get(id)?.[0]) },
+        ...{ unitId: id, tag, classId, readiness, severity, came, trueHours: newestHours(reading, afar.get(id)?.[0]) },
         done: new Map(items),
         use: learnUseRate(classOf(classId).use, uses.get(id) ?? []),
         share: shareOnHire(Math.max(days, 0), out.get(id)?.[0]?.days ?? 0),
         hires: hires.get(id) ?? [],
         jobs: jobs.get(id) ?? [],
         hasVisit: visits.has(id),
-        plan: planIn(plans, classId, modelId),
+        plan: planIn(plans, classId, modelId, severity),
+        kitMinutes,
       },
     ];
   });
+}
+
+/** What the kits of models' plans cost, in minutes of the yard's bench; one whose number leads nowhere costs nothing. */
+async function minutesOfKits(db: Db, plans: Awaited<ReturnType<typeof ownPlans>>): Promise<ServiceFacts['kitMinutes']> {
+  const kits = [...plans.values()].flatMap(({ plan }) => plan.items.flatMap(({ kit }) => kit ?? []));
+  if (kits.length === 0) return new Map();
+  const perMinute = ((await readSettings(db)).centsPerHour ?? MONEY.centsPerHour.value) / 60;
+  const parts = await db.selectFrom('part').select(['number', 'cents']).where('number', 'in', kits).execute();
+  return new Map(parts.map(({ number, cents }) => [number, cents / perMinute]));
 }
 
 /** What was read last, or what its machine told since, where that is more. */
@@ -112,7 +128,7 @@ function byUnit<T extends { readonly unit_id: number | null }>(rows: readonly T[
 const unitsOf = (db: Db, unitId?: number) =>
   db
     .selectFrom('unit')
-    .select(['id', 'tag', 'class_id', 'model_id', 'readiness'])
+    .select(['id', 'tag', 'class_id', 'model_id', 'readiness', 'severity'])
     .$if(unitId !== undefined, (query) => query.where('id', '=', unitId ?? 0))
     .$if(unitId === undefined, (query) => query.where('readiness', '<>', 'gone'))
     .orderBy('tag')

@@ -9,6 +9,7 @@ import {
   groupVisits,
   intervalDays,
   itemState,
+  planOf,
   runsOutDuring,
   type FluidFor,
   type Moment,
@@ -77,7 +78,8 @@ export function serviceOf(facts: ServiceFacts, at: Date): ServiceAsItStands {
       const state = items.find((item) => item.id === id);
       const dueIn = state?.fallsDueIn.expected ?? Infinity;
       if (state?.jobId !== null || dueIn > HORIZON_DAYS) return [];
-      return [{ id, dueIn, interval: intervalDays(every, hoursPerDay), minutes }];
+      const partsMinutes = facts.kitMinutes.get(plan.kits[id] ?? '') ?? 0;
+      return [{ id, dueIn, interval: intervalDays(every, hoursPerDay), minutes, partsMinutes }];
     }),
     facts.hasVisit,
   );
@@ -85,6 +87,7 @@ export function serviceOf(facts: ServiceFacts, at: Date): ServiceAsItStands {
     tag,
     classId,
     planVersion: plan.version,
+    severity: facts.severity,
     came: told(came),
     hoursPerDay,
     hoursPerHireDay: meanHoursPerDay(use),
@@ -99,7 +102,7 @@ export function itemsOf(facts: ServiceFacts, at: Date): ItemAsItStands[] {
   const { came, trueHours, done, use, share, hires, jobs } = facts;
   const { items } = facts.plan;
   const does = jobs.map(({ id, work }) => ({ id, does: doneBySteps(stepsOfService(work), items) }));
-  const usual = SERVICE_PLANS[facts.classId].items;
+  const usual = planOf(SERVICE_PLANS[facts.classId], null, 1, facts.severity).items;
   return items.map((item): ItemAsItStands => {
     const state = itemState({ item, done: done.get(item.id) ?? null, came }, { trueHours, at });
     const job = does.find((one) => one.does.includes(item.id));

@@ -4,6 +4,7 @@ import { sql } from 'kysely';
 import { WORKER_SCHEMA } from '../background/schema';
 import { readBackups, type Backups } from '../backups/nightly';
 import type { Context } from '../context';
+import type { CopyState } from '../database/copyState';
 import type { Db } from '../database/tables';
 
 const DAY_MS = 86_400_000;
@@ -12,6 +13,8 @@ const BACKUP_LATE_MS = 1.5 * DAY_MS;
 const LEAST_FREE_BYTES = 2_000_000_000;
 const LEAST_FREE_SHARE = 0.05;
 const STUCK_MS = 15 * 60_000;
+/** Further behind, a copy that takes over lacks what people remember. */
+const FAR_BEHIND_BYTES = 64_000_000;
 
 /** What an installation is: set once at its start. */
 export interface Standing {
@@ -22,38 +25,41 @@ export interface Standing {
   readonly backups: Backups | null;
   /** What travels between it and the devices can be read by nobody else. */
   readonly isPrivate: boolean;
+  /** How the copy of the records stands; null: there is none. */
+  readonly copy: (() => Promise<CopyState>) | null;
 }
 
 type Asking = Pick<Context, 'db' | 'now'>;
 
 /** How the installation stands: its records, its disk, its backups, what waits, what is asked outside, and what is wrong of it. */
 export async function readStatus({ db, now }: Asking, standing: Standing): Promise<Status> {
-  const [database, disk, backups, queue, outside, devices] = [
+  const [database, disk, backups, queue, outside, devices, copy] = [
     await readDatabase(db),
     await readDisk(standing.dataFolder),
     await backupsOf(db, standing.backups),
     await readQueue(db),
     await readOutside(db),
     await readDevices(db, now()),
+    (await standing.copy?.()) ?? null,
   ];
-  const facts = { ...{ database, disk, backups, queue }, isPrivate: standing.isPrivate, now: now() };
+  const facts = { ...{ database, disk, backups, queue, copy }, isPrivate: standing.isPrivate, now: now() };
   return {
     ...{ at: now().toISOString(), version: standing.version, startedAt: standing.startedAt.toISOString() },
     troubles: troublesOf(facts, standing.startedAt),
-    ...{ database, disk, backups, outside, devices },
+    ...{ database, disk, backups, outside, devices, copy },
     queue: { waiting: queue.waiting, oldestAt: queue.oldestAt, failing: queue.failing },
   };
 }
 
 type Queue = Status['queue'] & { readonly waitedMs: number };
 
-interface Facts extends Pick<Status, 'database' | 'disk' | 'backups'> {
+interface Facts extends Pick<Status, 'database' | 'disk' | 'backups' | 'copy'> {
   readonly queue: Queue;
   readonly isPrivate: boolean;
   readonly now: Date;
 }
 
-function troublesOf({ database, disk, backups, queue, isPrivate, now }: Facts, startedAt: Date): Trouble[] {
+function troublesOf({ database, disk, backups, queue, copy, isPrivate, now }: Facts, startedAt: Date): Trouble[] {
   const since = (at: string | Date): number => now.getTime() - new Date(at).getTime();
   const isBackupLate = backups.folder !== null && since(backups.last?.at ?? startedAt) > BACKUP_LATE_MS;
   const isDiskLow =
@@ -66,6 +72,9 @@ function troublesOf({ database, disk, backups, queue, isPrivate, now }: Facts, s
     ['superuser', database.isSuperuser],
     ['no-checksums', !database.hasChecksums],
     ['not-private', !isPrivate],
+    ['copy-away', copy?.isThere === false],
+    ['copy-behind', (copy?.behindBytes ?? 0) > FAR_BEHIND_BYTES],
+    ['copy-took-over', copy?.tookOver === true],
   ];
   return said.flatMap(([trouble, isSo]) => (isSo ? [trouble] : []));
 }
@@ -133,12 +142,22 @@ async function readOutside(db: Db): Promise<Status['outside']> {
 }
 
 async function readDevices(db: Db, now: Date): Promise<Status['devices']> {
-  const { rows } = await sql<Status['devices']>`
+  const { rows } = await sql<Omit<Status['devices'], 'waiting'>>`
     select count(*)::int as "letIn",
       count(*) filter (where seen_at > ${new Date(now.getTime() - DAY_MS)})::int as "seenToday",
       (select count(*)::int from session where expires_at > ${now}) as "signedIn"
     from device where put_out_at is null`.execute(db);
-  return rows[0] ?? { letIn: 0, seenToday: 0, signedIn: 0 };
+  const waiting = await db
+    .selectFrom('device')
+    .select(['name', 'waiting as count', 'seen_at as seenAt'])
+    .where('put_out_at', 'is', null)
+    .where('waiting', '>', 0)
+    .orderBy('seen_at')
+    .execute();
+  return {
+    ...(rows[0] ?? { letIn: 0, seenToday: 0, signedIn: 0 }),
+    waiting: waiting.map((one) => ({ ...one, seenAt: one.seenAt.toISOString() })),
+  };
 }
 
 /** For whoever watches over it: is it up, can it reach its records, and, on this machine itself, what is wrong. Asks as little as that takes. */

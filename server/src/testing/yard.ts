@@ -145,7 +145,14 @@ export class TestYard {
 
   async #serve(context: Context, reads: Reads, codesPerMinute: number): Promise<Served> {
     const events = listenForChanges(this.appUrl, silent, reads.written);
-    const standing = { version: 'test', startedAt: this.now, dataFolder: null, backups: null, isPrivate: true };
+    const standing = {
+      version: 'test',
+      startedAt: this.now,
+      dataFolder: null,
+      backups: null,
+      isPrivate: true,
+      copy: null,
+    };
     const installation = {
       ...standing,
       reachedAs: 'yard.test',

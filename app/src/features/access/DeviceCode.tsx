@@ -13,6 +13,7 @@ interface Props {
   };
 }
 
+const ONLY_HERE = /^https?:\/\/(localhost|127\.|\[::1\])/;
 const grouped = (code: string): string => `${code.slice(0, 4)} ${code.slice(4)}`;
 const say = (seconds: number): string => `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, '0')}`;
 
@@ -35,9 +36,11 @@ export function DeviceCode({ code: { code, expiresAt, address, trust } }: Props)
           <Words face="stencil" size={32} style={{ color: '#000' }} aria-label={`Code ${[...code].join(' ')}`}>
             {grouped(code)}
           </Words>
-          <Words
-            style={{ color: '#000' }}
-          >{`Scan it with the new device, or open ${origin.replace(/^https?:\/\//, '')} there and type it.`}</Words>
+          <Words style={{ color: '#000' }}>
+            {ONLY_HERE.test(origin)
+              ? 'This address means this machine alone. For a phone, open Hudrik by this machine’s own name or address, and show the code there.'
+              : `Scan it with the new device, or open ${origin.replace(/^https?:\/\//, '')} there and type it.`}
+          </Words>
           <Words face="figures" size={22} style={{ color: '#000' }}>
             {`${say(left)} left`}
           </Words>

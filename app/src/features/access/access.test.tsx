@@ -38,7 +38,8 @@ describe('devices and sign-ins', () => {
 
   test('a lead lets a device in by a code, and puts one out after being asked', async () => {
     const trust = { url: 'http://yard.test:4781', fingerprint: 'AB12 CD34' };
-    const code = { trust, code: 'ABCD2345', expiresAt: new Date(Date.now() + 600_000).toISOString() };
+    const address = 'https://192.0.2.7:4780';
+    const code = { trust, address, code: 'ABCD2345', expiresAt: new Date(Date.now() + 600_000).toISOString() };
     const server = show(
       <AccessScreen />,
       {
@@ -52,10 +53,20 @@ describe('devices and sign-ins', () => {
     expect(await screen.findByText('ABCD 2345')).toBeTruthy();
     expect(screen.getByText(/^(10:00|9:5\d) left$/)).toBeTruthy();
     expect(screen.getByText('AB12 CD34')).toBeTruthy();
+    // A phone reaches what the server says, not the name by which this page was opened.
+    expect(screen.getByText('Scan it with the new device, or open 192.0.2.7:4780 there and type it.')).toBeTruthy();
     await press('Put out Shed phone');
     expect(screen.getByText(/^Whoever is signed in on it is signed out\./)).toBeTruthy();
     await press('Put Shed phone out');
     await waitFor(() => expect(server.sent.length).toBe(2));
+  });
+
+  test('a code that only this machine could use says so', async () => {
+    const code = { trust: null, address: 'http://localhost:4780', code: 'ABCD2345' };
+    const expiresAt = new Date(Date.now() + 600_000).toISOString();
+    show(<AccessScreen />, { 'GET /api/access': access(), 'POST /api/device-codes': { ...code, expiresAt } }, LEAD);
+    await press('Let a device in');
+    expect(await screen.findByText(/^This address means this machine alone\./)).toBeTruthy();
   });
 
   test('a PIN that is guessed easily is said before it is sent', async () => {

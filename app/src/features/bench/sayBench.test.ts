@@ -93,6 +93,7 @@ describe('the bench in words', () => {
       [{ code: 'later-there', to: at }, 'PW-12 cannot be begun before tomorrow 08:00.'],
       [{ code: 'sooner-there', to: at }, 'PW-12 can be begun sooner.'],
       [{ code: 'other-hands', who: '1' }, 'PW-12 goes to Runa Veldt.'],
+      [{ code: 'given-back' }, 'PW-12 is free again for whoever comes first.'],
       [{ code: 'moved', from: at, to: at + 3_600_000 }, 'PW-12 moves from tomorrow 08:00 to tomorrow 09:00.'],
     ] as const;
     for (const [change, says] of all)

@@ -127,6 +127,8 @@ export function sayChange(bench: BenchReply, change: Changed): string {
       return `${tag} can be begun sooner.`;
     case 'other-hands':
       return `${tag} goes to ${nameOf(bench, change.who)}.`;
+    case 'given-back':
+      return `${tag} is free again for whoever comes first.`;
     case 'moved':
       return `${tag} moves from ${time(change.from)} to ${time(change.to)}.`;
   }

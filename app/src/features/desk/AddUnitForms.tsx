@@ -5,18 +5,28 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { object, string } from 'yup';
 import { sentenceOf, useChange } from '@/api';
-import { Button, Failure, Section } from '@/design';
+import { Button, Choice, Failure, Section, Words } from '@/design';
 import { figure, FormField, useSchemaForm } from '@/forms';
 
 const modelForm = object({ make: name.required('Enter the make.'), name: name.required('Enter the model.') });
 
+interface AddModelProps {
+  readonly classId: ClassId;
+  /** Those of its class that are known: it may be as one of them. */
+  readonly others: readonly { readonly id: number; readonly make: string; readonly name: string }[];
+  readonly onAdded: (id: number) => void;
+}
+
 /** A model that the yard has none of yet. */
-export function AddModel({ classId, onAdded }: { readonly classId: ClassId; readonly onAdded: (id: number) => void }) {
+export function AddModel({ classId, others, onAdded }: AddModelProps) {
   const add = useChange('addModel');
   const [open, setOpen] = useState(false);
+  const [copyOf, setCopyOf] = useState<number | null>(null);
+  // A model of another class is none to copy.
+  const source = others.find(({ id }) => id === copyOf);
   const { control, handleSubmit, reset } = useSchemaForm(modelForm, { make: '', name: '' });
   const send = handleSubmit(async (model) => {
-    const { id } = await add.mutateAsync({ body: { classId, ...model } });
+    const { id } = await add.mutateAsync({ body: { classId, ...model, ...(source ? { copyOf: source.id } : {}) } });
     onAdded(id);
     setOpen(false);
     reset({ make: model.make, name: '' });
@@ -27,6 +37,23 @@ export function AddModel({ classId, onAdded }: { readonly classId: ClassId; read
       {add.isError ? <Failure sentence={sentenceOf(add.error)} kept="What you wrote is still here." /> : null}
       <FormField control={control} name="make" label="Make" />
       <FormField control={control} name="name" label="Model" />
+      {others.length === 0 ? null : (
+        <>
+          <Words>It is as another one, with its data sheet, tank and service plan:</Words>
+          <View className="flex-row flex-wrap gap-2" role="group" aria-label="It is as">
+            <Choice label="None" on={source === undefined} onPress={() => setCopyOf(null)} />
+            {others.map(({ id, make, name: called }) => (
+              <Choice
+                key={id}
+                label={`${make} ${called}`}
+                aria-label={`As ${make} ${called}`}
+                on={copyOf === id}
+                onPress={() => setCopyOf(id)}
+              />
+            ))}
+          </View>
+        </>
+      )}
       <Button label="Add the model" disabled={add.isPending} onPress={() => void send().catch(() => undefined)} />
     </View>
   );

@@ -56,7 +56,7 @@ export function AddUnitScreen() {
             />
           </View>
         ))}
-        <AddModel classId={classId} onAdded={setModelId} />
+        <AddModel classId={classId} others={ofClass} onAdded={setModelId} />
       </Section>
       {modelId === null ? null : <AddUnit letters={classOf(classId).letters} modelId={modelId} />}
     </Page>

@@ -1,7 +1,7 @@
 import { useCallback, useEffect, useState } from 'react';
 import { array, number, object, string, type Frozen } from '@hudrik/core/fields';
 import type { InferType } from 'yup';
-import { kv, readKept } from '@/api';
+import { kv, readKept, useRead } from '@/api';
 
 const workplace = object({
   /** Null: every tool is at hand. */
@@ -13,11 +13,10 @@ export type WorkplaceSetting = Frozen<InferType<typeof workplace>>;
 const KEY = 'hudrik-workplace';
 /** What it was called at first. */
 const OLD_KEY = 'hudrik-bench';
-const USUAL: WorkplaceSetting = { toolsAtHand: null, altitudeM: 0 };
 
-/** Tools at hand and the yard's height: a setting of this device. */
+/** Tools at hand and the height above the sea: a setting of this device; until somebody says otherwise on it, the yard's height. */
 export function useWorkplace(): readonly [WorkplaceSetting, (next: WorkplaceSetting) => void] {
-  const [setting, setSetting] = useState<WorkplaceSetting>(USUAL);
+  const [setting, setSetting] = useState<WorkplaceSetting | null>(null);
   useEffect(() => {
     void readKept(KEY, workplace)
       .then((kept) => kept ?? readKept(OLD_KEY, workplace))
@@ -27,5 +26,6 @@ export function useWorkplace(): readonly [WorkplaceSetting, (next: WorkplaceSett
     setSetting(next);
     void kv.setItem(KEY, JSON.stringify(next));
   }, []);
-  return [setting, change];
+  const altitudeM = useRead('settings').data?.heightM ?? 0;
+  return [setting ?? { toolsAtHand: null, altitudeM }, change];
 }

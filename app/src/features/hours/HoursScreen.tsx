@@ -4,7 +4,8 @@ import { View } from 'react-native';
 import { useChange, usePerson, useRead } from '@/api';
 import { Button, Card, Empty, Failure, Field, Loading, Page, Words } from '@/design';
 import { sayAs } from '@/writing';
-import { stretchesOf, textOf, WEEKDAYS } from './weekText';
+import { WeekForm } from './WeekForm';
+import { textOf, WEEKDAYS } from './weekText';
 
 type Person = WorkingHours['people'][number];
 
@@ -42,7 +43,7 @@ function HoursOf({ person }: { readonly person: Person }) {
       {person.isUsual && person.hours.length > 0 ? (
         <Words size={15}>Nobody said otherwise: the usual hours.</Words>
       ) : null}
-      {isLead ? <WeekForm person={person} /> : <Week person={person} />}
+      {isLead ? <OwnWeek person={person} /> : <Week person={person} />}
       <Absences person={person} isLead={isLead} />
     </Card>
   );
@@ -64,32 +65,16 @@ function Week({ person }: { readonly person: Person }) {
   );
 }
 
-function WeekForm({ person }: { readonly person: Person }) {
-  const [week, setWeek] = useState(() => WEEKDAYS.map((_, at) => textOf(person.hours, at + 1)));
+function OwnWeek({ person }: { readonly person: Person }) {
   const change = useChange('setHours');
-  const read = week.map((text, at) => stretchesOf(text, at + 1));
-  const wrong = read.some((day) => day === null);
-  const isSame = week.every((text, at) => text === textOf(person.hours, at + 1));
-  const save = () =>
-    change.mutate({ params: { id: String(person.id) }, body: { hours: read.flatMap((day) => day ?? []) } });
   return (
     <View className="gap-2">
-      {WEEKDAYS.map((day, at) => (
-        <Field
-          key={day}
-          label={`${day}, ${person.name}`}
-          value={week[at] ?? ''}
-          placeholder="does not work"
-          onChangeText={(text) => setWeek(week.map((one, nth) => (nth === at ? text : one)))}
-          wrong={read[at] === null ? 'As 07:30-12:00, 12:30-16:30; none over another.' : undefined}
-        />
-      ))}
-      <Button
-        label="Keep these hours"
-        aria-label={`Keep the hours of ${person.name}`}
-        offBecause={wrong ? 'A day cannot be read.' : isSame ? 'Nothing is changed yet.' : null}
-        disabled={change.isPending}
-        onPress={save}
+      <WeekForm
+        of={person.name}
+        hours={person.hours}
+        empty="does not work"
+        isPending={change.isPending}
+        onKeep={(hours) => change.mutate({ params: { id: String(person.id) }, body: { hours } })}
       />
       {change.error ? <Failure sentence={change.error.message} kept="The hours are as they were." /> : null}
     </View>

@@ -1,1 +1,2 @@
 export { HoursScreen } from './HoursScreen';
+export { WeekForm } from './WeekForm';

@@ -6,14 +6,10 @@ import { Refused, sentenceOf, useChange, usePerson, useRead } from '@/api';
 import { Button, Card, Choice, Failure, Field, Loading, Page, Section, Words } from '@/design';
 import type { OwnPlan } from '@hudrik/core/service';
 import { keysOf } from '@hudrik/core/typed';
+import { Severity } from './Severity';
 import { FIELDS, planOfTyped, typedOf, wrongField, type TypedItem } from './planDraft';
 import { sayEvery } from './sayService';
 
-const SEVERITY = [
-  [1, 'As usual'],
-  [0.7, 'Hard'],
-  [0.5, 'Dust and heat'],
-] as const;
 const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'] as const;
 const WRONG: Readonly<Record<string, string>> = {
   'unknown-item': 'is none of its class',
@@ -62,17 +58,7 @@ function PlanForm({ reply }: { readonly reply: ModelPlan }) {
           : `Version ${version}. What is empty is as its class has it; a dash takes an interval away.`}
       </Words>
       <Section title="How hard it works">
-        <View className="flex-row flex-wrap gap-2" role="group" aria-label="How hard it works">
-          {SEVERITY.map(([value, label]) => (
-            <Choice
-              key={value}
-              className="grow"
-              label={label}
-              on={severity === value}
-              onPress={() => setSeverity(value)}
-            />
-          ))}
-        </View>
+        <Severity value={severity} onChange={setSeverity} />
         <Words size={15} tone="ink-soft">
           {severity === 1
             ? 'Hours as they stand.'

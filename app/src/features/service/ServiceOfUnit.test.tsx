@@ -24,6 +24,7 @@ const service = (more: Partial<UnitService> = {}): UnitService => ({
   tag: 'GE-07',
   classId: 'generator',
   planVersion: 1,
+  severity: 1,
   came: { trueHours: 0, at: '2028-03-04T10:00:00Z' },
   hoursPerHireDay: 3,
   hoursPerDay: 2,
@@ -48,6 +49,12 @@ describe('the service of a unit', () => {
     expect(screen.getByLabelText('Engine oil: what is left').props['aria-valuenow']).toBe(0);
     await press('Plug: on the card');
     expect(router.navigate).toHaveBeenLastCalledWith('/j/12');
+  });
+
+  test('a unit that works hard says so where its hours stand', async () => {
+    show(<ServiceOfUnit tag="GE-07" />, reply({ severity: 0.7 }));
+    expect(await screen.findByText(/^It works hard: its hours are 70 in 100 of its model’s\./)).toBeTruthy();
+    expect(screen.getAllByText(/shortened for hard work\)$/)).toHaveLength(2);
   });
 
   test('what is best done together is raised at one tap: what the oil’s job does is in it, not a job again', async () => {

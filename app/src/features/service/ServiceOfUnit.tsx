@@ -18,13 +18,21 @@ export function ServiceOfUnit({ tag }: { readonly tag: string }) {
   return (
     <Section title="Service" count={data.items.filter((item) => item.share <= 0).length || undefined}>
       {data.fromAfar ? <HoursFromAfar of={data.fromAfar} /> : null}
+      {data.severity < 1 ? <WorkedHard severity={data.severity} /> : null}
       <Together key={data.visits[0]?.ids.join()} service={data} />
       {data.items.map((state) => (
-        <ItemLine key={state.id} state={state} />
+        <ItemLine key={state.id} state={state} severity={data.severity} />
       ))}
     </Section>
   );
 }
+
+/** Said where it is, so that nobody wonders at an interval that stands in no book. */
+const WorkedHard = ({ severity }: { readonly severity: number }) => (
+  <Words size={15}>
+    {`It works hard: its hours are ${Math.round(severity * 100)} in 100 of its model’s. Dates stay as they are.`}
+  </Words>
+);
 
 /** What goes in, by the model’s sheet; and that the season wants another grade than what is in it. */
 function Fluid({ of }: { readonly of: NonNullable<ServiceItemState['fluid']> }) {
@@ -40,10 +48,11 @@ function Fluid({ of }: { readonly of: NonNullable<ServiceItemState['fluid']> }) 
   );
 }
 
-function ItemLine({ state }: { readonly state: ServiceItemState }) {
+function ItemLine({ state, severity }: { readonly state: ServiceItemState; readonly severity: number }) {
   const item = itemOf(state.id);
   if (item === undefined) return null;
   const { jobId } = state;
+  const hard = severity < 1 && state.every.hours !== undefined ? ', shortened for hard work' : '';
   return (
     <View className="gap-1 border-b border-line py-2">
       <View className="flex-row items-baseline justify-between gap-3">
@@ -64,11 +73,11 @@ function ItemLine({ state }: { readonly state: ServiceItemState }) {
       )}
       <View className="flex-row flex-wrap items-center justify-between gap-2">
         <Whence
-          short={`${sayEvery(state)} (${state.isOwn ? 'this model’s own plan' : shortSource(item.source)})`}
+          short={`${sayEvery(state)} (${state.isOwn ? 'this model’s own plan' : shortSource(item.source)}${hard})`}
           words={
             state.isOwn
-              ? `${sayEvery(state)}: as this model’s own plan has it.`
-              : `${sayEvery(state)}: ${saySource(item.source)}. The maker’s manual comes first.`
+              ? `${sayEvery(state)}: as this model’s own plan has it${hard}.`
+              : `${sayEvery(state)}: ${saySource(item.source)}${hard}. The maker’s manual comes first.`
           }
         />
         {jobId === null ? null : (

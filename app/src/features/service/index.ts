@@ -1,2 +1,3 @@
 export { ServiceOfUnit } from './ServiceOfUnit';
 export { ServiceOnHire } from './ServiceOnHire';
+export { Severity } from './Severity';

@@ -1,7 +1,7 @@
 import type { SignInOptions } from '@hudrik/core/contracts';
 import { useState } from 'react';
 import { ScrollView, View } from 'react-native';
-import { queryClient, readKey, sentenceOf, useChange, useRead } from '@/api';
+import { forgetReads, queryClient, readKey, sentenceOf, useChange, useRead } from '@/api';
 import { LetIn } from './LetIn';
 import { useWait } from './useWait';
 import { Button, Empty, Failure, Field, HangTag, Heading, Loading, Words } from '@/design';
@@ -21,6 +21,9 @@ export function SignIn() {
   const wait = useWait(signIn);
   const enter = async (personId: number, pin: string) => {
     const person = await signIn.mutateAsync({ body: { personId, pin } });
+    // What somebody else read before is not theirs.
+    queryClient.removeQueries({ type: 'inactive' });
+    await forgetReads();
     queryClient.setQueryData(readKey('me'), person);
   };
   if (options.isError)

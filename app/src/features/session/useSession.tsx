@@ -3,7 +3,7 @@ import { useQueryClient } from '@tanstack/react-query';
 import { useColorScheme } from 'nativewind';
 import { router, usePathname, type Href } from 'expo-router';
 import { useEffect, useRef, useSyncExternalStore } from 'react';
-import { PersonContext, Refused, useRead, whenSignedOut } from '@/api';
+import { forgetReads, PersonContext, Refused, useRead, whenSignedOut } from '@/api';
 import { Failure, Loading } from '@/design';
 import { outbox } from '@/outbox';
 import { SignIn } from './SignIn';
@@ -15,7 +15,10 @@ export function SessionGate({ children }: { readonly children: React.ReactNode }
   // What was kept on the device does not say whether the session still lives.
   const me = useRead('me', { staleTime: 0 });
   const person = me.error instanceof Refused ? undefined : me.data;
-  useEffect(() => whenSignedOut(() => void client.resetQueries({ queryKey: ['me'] })), [client]);
+  useEffect(
+    () => whenSignedOut(() => void forgetReads('me').then(() => client.resetQueries({ queryKey: ['me'] }))),
+    [client],
+  );
   useReturnToPlace(person !== undefined);
   useTheme(person?.preferences.theme ?? 'system');
   useEffect(() => outbox().setPerson(person ?? null), [person]);

@@ -1,6 +1,6 @@
 import { router, type Href } from 'expo-router';
 import { View } from 'react-native';
-import { queryClient, useChange, usePerson } from '@/api';
+import { forgetReads, queryClient, useChange, usePerson } from '@/api';
 import { Button, Page, Section, Words } from '@/design';
 import { useWaiting } from '@/outbox';
 
@@ -13,6 +13,7 @@ export function MoreScreen() {
   const leave = async () => {
     router.replace('/');
     await signOut.mutateAsync({});
+    await forgetReads();
     await queryClient.resetQueries();
   };
   return (

@@ -7,6 +7,7 @@ import { FormField, useSchemaForm } from '@/forms';
 import { sayDay, sayMoney } from '@/writing';
 import { OwnFuel } from './OwnFuel';
 import { OwnPrices } from './OwnPrices';
+import { OwnYard } from './OwnYard';
 import { OwnYear } from './OwnYear';
 
 const form = object({
@@ -35,6 +36,7 @@ export function YardSettings() {
   return (
     <>
       <Form key={JSON.stringify(settings.data)} settings={settings.data} />
+      <OwnYard settings={settings.data} />
       <OwnYear key={JSON.stringify(settings.data.coldestStarts)} settings={settings.data} />
       <OwnFuel key={`${settings.data.stabiliserMl} ${settings.data.stabiliserCents}`} settings={settings.data} />
       <OwnPrices key={JSON.stringify(settings.data.kitPrices)} settings={settings.data} />

@@ -32,11 +32,11 @@ export function useSteps(): readonly Step[] {
     {
       ...{
         id: 'yard',
-        title: 'The yard: name, currency, language, time zone',
+        title: 'The yard: name, place, hours, currency, units',
         action: 'To the settings',
         go: '/settings',
       },
-      why: 'Money, figures and times are written so, on screens and on paper.',
+      why: 'Money, figures and times are written so, work is laid into its hours, and its height is reckoned with.',
       ...{ isDone: name !== '' && name !== UNNAMED, said: name },
     },
     {

@@ -31,6 +31,7 @@ export function StatusScreen() {
       <View className={wide ? 'flex-row items-start gap-6' : 'gap-5'}>
         <View className={wide ? 'min-w-0 flex-1 gap-5' : 'gap-5'}>
           <Backups status={data} />
+          <Waiting waiting={data.devices.waiting} />
           <Queue queue={data.queue} />
         </View>
         <View className={wide ? 'min-w-0 flex-1 gap-5' : 'gap-5'}>
@@ -88,7 +89,13 @@ function Backups({ status: { backups } }: { readonly status: Status }) {
   );
 }
 
-function Records({ status: { database, disk, devices, version, startedAt } }: { readonly status: Status }) {
+function sayCopy({ isThere, tookOver, behindBytes }: NonNullable<Status['copy']>): string {
+  if (!isThere) return 'is away';
+  if (tookOver) return 'has taken over';
+  return behindBytes === null || behindBytes === 0 ? 'is level with them' : `is ${sayBytes(behindBytes)} behind`;
+}
+
+function Records({ status: { database, disk, devices, copy, version, startedAt } }: { readonly status: Status }) {
   return (
     <Section title="Records and machine">
       <Line name="Hudrik" value={`${version}, up since ${sayDay(startedAt)}`} />
@@ -102,6 +109,7 @@ function Records({ status: { database, disk, devices, version, startedAt } }: { 
         name="Disk"
         value={disk ? `${sayBytes(disk.freeBytes)} free of ${sayBytes(disk.totalBytes)}` : 'not known'}
       />
+      {copy ? <Line name="Its copy" value={sayCopy(copy)} /> : null}
       <Line
         name="Devices"
         value={`${devices.letIn} let in, ${devices.seenToday} seen today, ${devices.signedIn} ${devices.signedIn === 1 ? 'sign-in' : 'sign-ins'} open`}
@@ -109,6 +117,20 @@ function Records({ status: { database, disk, devices, version, startedAt } }: { 
     </Section>
   );
 }
+
+/** What was entered on devices and is not here yet: nobody else has it. */
+const Waiting = ({ waiting }: { readonly waiting: Status['devices']['waiting'] }) =>
+  waiting.length === 0 ? null : (
+    <Section title="Not sent yet">
+      {waiting.map(({ name, count, seenAt }) => (
+        <Line
+          key={`${name} ${seenAt}`}
+          name={name}
+          value={`${count === 1 ? 'one entry' : `${count} entries`}, seen ${sayAgo(seenAt)}`}
+        />
+      ))}
+    </Section>
+  );
 
 function Queue({ queue: { waiting, oldestAt, failing } }: { readonly queue: Status['queue'] }) {
   return (

@@ -24,6 +24,12 @@ export function sayTrouble(trouble: Trouble, { backups, disk }: Said): string {
       return 'The database’s pages have no checksums: a failing disk is found late.';
     case 'not-private':
       return 'What travels between devices and server can be read on the network. Use https.';
+    case 'copy-away':
+      return 'The copy of the records is away: were the machine lost now, the last backup is all there is.';
+    case 'copy-behind':
+      return 'The copy of the records is far behind. Look at the line between the two machines.';
+    case 'copy-took-over':
+      return 'The copy has taken over, and has no copy itself. Make the old machine follow it, or set another one up.';
   }
 }
 

@@ -18,7 +18,8 @@ const status = (more: Partial<Status> = {}): Status => ({
   backups: { folder: '/data/backups', keep: 14, last: { at: AT, bytes: 1_300_000, rows: 23_758 }, failed: null },
   queue: { waiting: 0, oldestAt: null, failing: [] },
   outside: [{ name: 'supplier', answeredAt: null, problem: 'away' }],
-  devices: { letIn: 4, seenToday: 3, signedIn: 5 },
+  devices: { letIn: 4, seenToday: 3, signedIn: 5, waiting: [] },
+  copy: null,
   ...more,
 });
 
@@ -45,6 +46,26 @@ test('what is wrong comes first, each with what to do', async () => {
   expect(screen.getByText('The last backup did not come off: no space left on the device')).toBeTruthy();
   expect(screen.getByText('Only 1.2 GB are free on the disk. Make room before it is full.')).toBeTruthy();
   expect(screen.getByText('back-up: tried 3 times. no answer')).toBeTruthy();
+});
+
+test('a copy of the records says how far behind it is, or that it is away or has taken over; devices say what waits', async () => {
+  const waiting = [
+    { name: 'Shed phone', count: 12, seenAt: AT },
+    { name: 'Van phone', count: 1, seenAt: AT },
+  ];
+  const copy = { isThere: true, tookOver: false, behindBytes: 26_000 };
+  const devices = { ...status().devices, waiting };
+  show(<StatusScreen />, { 'GET /api/status': status({ copy, devices }) }, LEAD);
+  expect(await screen.findByText('is 26 kB behind')).toBeTruthy();
+  expect(screen.getByText(/^12 entries, seen /)).toBeTruthy();
+  expect(screen.getByText(/^one entry, seen /)).toBeTruthy();
+  const said = async (more: Partial<typeof copy>) => {
+    show(<StatusScreen />, { 'GET /api/status': status({ copy: { ...copy, ...more } }) }, LEAD);
+    return (await screen.findByText(/^(is|has) /)).props.children as string;
+  };
+  expect(await said({ behindBytes: 0 })).toBe('is level with them');
+  expect(await said({ isThere: false })).toBe('is away');
+  expect(await said({ tookOver: true })).toBe('has taken over');
 });
 
 test('each trouble has its sentence; sizes as people say them', () => {

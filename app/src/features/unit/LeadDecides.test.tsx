@@ -79,3 +79,12 @@ test('its own rated figures: the model’s stand beside, what is entered is sent
   await waitFor(() => expect(server.sent[0]?.body).toEqual({ rated: { hertz: 60 } }));
   await waitFor(() => expect(screen.queryByText('GE-07: its own plate')).toBeNull());
 });
+
+test('a unit that works harder than its model: chosen at one tap', async () => {
+  const page = pageWith([]);
+  const server = show(<LeadTools page={page} />, { 'PATCH /api/units/GE-07': page }, LEAD);
+  await press('How hard it works');
+  await press('Dust and heat');
+  await waitFor(() => expect(server.sent[0]?.body).toEqual({ severity: 0.5 }));
+  await waitFor(() => expect(screen.queryByText('GE-07: how hard it works')).toBeNull());
+});

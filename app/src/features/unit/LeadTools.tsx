@@ -3,9 +3,10 @@ import type { UnitPage } from '@hudrik/core/contracts';
 import { router } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { sentenceOf, useChange, usePerson } from '@/api';
-import { Button, Failure, Section, Sheet } from '@/design';
+import { sentenceOf, useChange, usePerson, useRead } from '@/api';
+import { Button, Failure, Section, Sheet, Words } from '@/design';
 import { RatedFigures } from '@/features/fleet/RatedFigures';
+import { Severity } from '@/features/service';
 import { useUnitSheet } from '@/features/sheet';
 import { useEntry } from '@/outbox';
 import { WriteSheet } from '@/forms';
@@ -16,14 +17,12 @@ export function LeadTools({ page }: { readonly page: UnitPage }) {
   const { unit } = page;
   const change = useChange('changeUnit');
   const note = useEntry('note');
-  const [sheet, setSheet] = useState<'note' | 'gone' | 'rated' | null>(null);
-  const model = useUnitSheet(unit.tag)?.model;
-  const laidUp = unit.verdict.readiness === 'laid-up';
-  const gone = unit.verdict.readiness === 'gone';
+  const [sheet, setSheet] = useState<Opened | null>(null);
   const send = (body: {
     readonly laidUp?: boolean;
     readonly gone?: { readonly why: string } | null;
     readonly rated?: Rated;
+    readonly severity?: number;
   }) => ({
     params: { tag: unit.tag },
     body: { gone: undefined, rated: undefined, ...body },
@@ -35,20 +34,9 @@ export function LeadTools({ page }: { readonly page: UnitPage }) {
       <View className="flex-row flex-wrap gap-2">
         <Button label="Write a note" onPress={() => setSheet('note')} />
         <Button label="Print the label" onPress={() => router.navigate(`/u/${unit.tag}/label`)} />
-        {role === 'lead' && !page.hire && !gone ? (
-          <Button
-            label={laidUp ? 'Wake it up' : 'Lay it up'}
-            onPress={() => change.mutate(send({ laidUp: !laidUp }))}
-          />
-        ) : null}
-        {role === 'lead' && !page.hire && !gone ? (
-          <Button kind="stop" label="It leaves the yard" onPress={() => setSheet('gone')} />
-        ) : null}
         <Button label="Numbers for it" onPress={() => router.navigate(`/numbers?unit=${unit.tag}`)} />
-        {role === 'lead' && model !== undefined ? <OfModel id={model.id} /> : null}
-        {role === 'lead' && !gone ? <Button label="Its rated figures" onPress={() => setSheet('rated')} /> : null}
-        {role === 'lead' && gone ? (
-          <Button label="It is back on the yard" onPress={() => change.mutate(send({ gone: null }))} />
+        {role === 'lead' ? (
+          <OfLead page={page} onSheet={setSheet} onChange={(body) => change.mutate(send(body))} />
         ) : null}
       </View>
       {sheet === 'note' ? (
@@ -70,6 +58,14 @@ export function LeadTools({ page }: { readonly page: UnitPage }) {
           onClose={() => setSheet(null)}
         />
       ) : null}
+      {sheet === 'severity' ? (
+        <SeveritySheet
+          tag={unit.tag}
+          error={change.error}
+          onKeep={(severity) => change.mutate(send({ severity }), { onSuccess: () => setSheet(null) })}
+          onClose={() => setSheet(null)}
+        />
+      ) : null}
       {sheet === 'gone' ? (
         <WriteSheet
           title={`${unit.tag} leaves the yard`}
@@ -82,6 +78,41 @@ export function LeadTools({ page }: { readonly page: UnitPage }) {
         />
       ) : null}
     </Section>
+  );
+}
+
+type Opened = 'note' | 'gone' | 'rated' | 'severity';
+
+interface OfLeadProps {
+  readonly page: UnitPage;
+  readonly onSheet: (sheet: Opened) => void;
+  readonly onChange: (body: { readonly laidUp?: boolean; readonly gone?: null }) => void;
+}
+
+function OfLead({ page, onSheet, onChange }: OfLeadProps) {
+  const { unit, hire } = page;
+  const model = useUnitSheet(unit.tag)?.model;
+  const { readiness } = unit.verdict;
+  const laidUp = readiness === 'laid-up';
+  if (readiness === 'gone')
+    return (
+      <>
+        {model === undefined ? null : <OfModel id={model.id} />}
+        <Button label="It is back on the yard" onPress={() => onChange({ gone: null })} />
+      </>
+    );
+  return (
+    <>
+      {hire ? null : (
+        <>
+          <Button label={laidUp ? 'Wake it up' : 'Lay it up'} onPress={() => onChange({ laidUp: !laidUp })} />
+          <Button kind="stop" label="It leaves the yard" onPress={() => onSheet('gone')} />
+        </>
+      )}
+      {model === undefined ? null : <OfModel id={model.id} />}
+      <Button label="Its rated figures" onPress={() => onSheet('rated')} />
+      <Button label="How hard it works" onPress={() => onSheet('severity')} />
+    </>
   );
 }
 
@@ -100,6 +131,28 @@ function RatedSheet({ page: { unit, ratings }, error, onKeep, onClose }: RatedPr
       {error ? <Failure sentence={sentenceOf(error)} kept="What you wrote is still here." /> : null}
       <RatedFigures classId={unit.classId} usual={ratings.model} rated={rated} onChange={setRated} />
       <Button kind="main" tall label="Save its figures" onPress={() => onKeep(rated)} />
+    </Sheet>
+  );
+}
+
+interface SeverityProps {
+  readonly tag: string;
+  readonly error: Error | null;
+  readonly onKeep: (severity: number) => void;
+  readonly onClose: () => void;
+}
+
+/** One that works in dust and heat while others of its model do not: its hours between services are fewer. */
+function SeveritySheet({ tag, error, onKeep, onClose }: SeverityProps) {
+  const { data } = useRead('unitService', { params: { tag } });
+  return (
+    <Sheet title={`${tag}: how hard it works`} open onClose={onClose}>
+      {error ? <Failure sentence={sentenceOf(error)} /> : null}
+      <Words>
+        What is done after running hours is done sooner where work is hard. Its model’s own plan counts first; the
+        maker’s manual comes before both.
+      </Words>
+      <Severity value={data?.severity ?? 1} onChange={onKeep} />
     </Sheet>
   );
 }

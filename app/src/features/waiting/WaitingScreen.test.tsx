@@ -1,4 +1,5 @@
 import { screen, waitFor } from '@testing-library/react-native';
+import { call } from '@/api';
 import { outbox } from '@/outbox';
 import type { NewItem } from '@/outbox/item';
 import { LOG, taken } from '@/testing/cardReply';
@@ -40,6 +41,20 @@ describe('what waits to be sent', () => {
     for (const name of ['Discard', 'Send it again', 'Send it on for Maren Askild', 'Try to send now'])
       expect(screen.queryByRole('button', { name })).toBeNull();
     expect(server.sent).toEqual([]);
+  });
+
+  test('how much waits goes with every call, for who runs the yard to see', async () => {
+    show(<WaitingScreen />, { [LOG]: taken });
+    await outbox().keep(note('n1', MAREN, 'Loud'));
+    await outbox().keep(note('n2', MAREN, 'Louder'));
+    const said: unknown[] = [];
+    const answer = globalThis.fetch;
+    globalThis.fetch = (url, init) => {
+      said.push(new Headers(init?.headers).get('Hudrik-Waiting'));
+      return answer(url, init);
+    };
+    await call('shift').catch(() => undefined);
+    expect(said).toEqual(['2']);
   });
 
   test('a lead sends it on, with both names', async () => {
