@@ -1,4 +1,5 @@
 import { defineConfig } from '@playwright/test';
+import { CHROMIUM } from './chromium';
 
 /** The built app on the real server, in Debian's Chromium, on the phone and on the wide screen. */
 export default defineConfig({
@@ -15,7 +16,7 @@ export default defineConfig({
     // What goes on without a connection asks for it.
     serviceWorkers: 'block',
     launchOptions: {
-      executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium',
+      executablePath: CHROMIUM,
       args: [
         '--no-sandbox',
         '--disable-gpu',

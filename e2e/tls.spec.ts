@@ -3,6 +3,7 @@ import { mkdtemp, readFile, rm } from 'node:fs/promises';
 import { networkInterfaces, tmpdir } from 'node:os';
 import path from 'node:path';
 import { chromium, expect, test } from '@playwright/test';
+import { CHROMIUM } from './chromium';
 import { startWorkerServer } from './server';
 
 const PEOPLE = { name: /^Runa Veldt/ };
@@ -27,7 +28,7 @@ test('over the yard’s network, privately: the app is kept on the device, opens
     .update(publicKey.export({ type: 'spki', format: 'der' }))
     .digest('base64');
   const browser = await chromium.launch({
-    executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium',
+    executablePath: CHROMIUM,
     args: [
       ...['--no-sandbox', '--disable-gpu', '--disable-dev-shm-usage'],
       ...['--host-resolver-rules=MAP yard.test 127.0.0.1', `--ignore-certificate-errors-spki-list=${key}`],

@@ -42,11 +42,12 @@ export function ensurePostgres() {
 }
 
 export const chromiumPath = () =>
-  ['/usr/bin/chromium', '/usr/bin/chromium-browser'].find((file) => existsSync(file)) ?? null;
+  ['/usr/bin/chromium-headless-shell', '/usr/bin/chromium'].find((file) => existsSync(file)) ?? null;
 
 export function ensureChromium() {
-  if (chromiumPath() === null) aptInstall('Chromium', ['chromium']);
-  if (chromiumPath() === null) giveUp('Chromium is not there; the browser tests need it: apt-get install chromium');
+  if (chromiumPath() === null) aptInstall('Chromium', ['chromium-headless-shell']);
+  if (chromiumPath() === null)
+    giveUp('Chromium is not there; the browser tests need it: apt-get install chromium-headless-shell');
 }
 
 export function aptInstall(name, packages) {
