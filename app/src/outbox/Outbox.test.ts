@@ -355,4 +355,13 @@ describe('a lease in the store', () => {
     await until(() => server.came.length === 1);
     expect(Date.now() - began).toBeGreaterThan(150);
   });
+
+  test('of a page that is stopped while it takes its turn is not held on to', async () => {
+    for (let stoppedAfter = 0; stoppedAfter < 12; stoppedAfter++) {
+      const page = pageOf(new Server(), { lease: { beatMs: 60_000, expiresMs: 120_000 } });
+      await page.opened();
+      for (let turn = 0; turn < stoppedAfter; turn++) await new Promise(setImmediate);
+      await page.stop();
+    }
+  });
 });

@@ -51,6 +51,8 @@ export function turnByLease(device: Device, holder: string, { beatMs, expiresMs 
             );
           }, beatMs);
           const end = () => lost.abort();
+          // It may have been stopped while the turn was taken.
+          if (stop.aborted) end();
           stop.addEventListener('abort', end, { once: true });
           await work(lost.signal);
           clearInterval(beat);
