@@ -1,5 +1,7 @@
 import { spawn } from 'node:child_process';
 import { randomBytes } from 'node:crypto';
+import { unwatchFile, watchFile } from 'node:fs';
+import { hostname } from 'node:os';
 import path from 'node:path';
 import { keepRunning } from './keepRunning.mjs';
 import { DATA, ROOT } from './places.mjs';
@@ -35,50 +37,68 @@ async function startStandIns(env) {
   return { urls: JSON.parse(said), stop: () => child.kill('SIGTERM') };
 }
 
+/** How those beyond this machine reach nginx: by the yard's own certificate, by Hudrik's own authority, or in the clear where that is asked for. */
+export function facingOf(env, port) {
+  const { HUDRIK_HOST: host = '127.0.0.1', HUDRIK_TLS_CERT: cert = null, HUDRIK_TLS_KEY: key = null } = env;
+  const called = LOOPBACK.test(host) ? 'localhost' : (env.HUDRIK_NAMES ?? '').split(/[\s,]+/).find(Boolean);
+  const name = called ?? hostname().toLowerCase();
+  if (LOOPBACK.test(host) && cert === null) return { name, host, cert, key, trustPort: null, told: {} };
+  const trustPort = Number(env.HUDRIK_TRUST_PORT ?? port + 1);
+  const told = {
+    HUDRIK_FACING_HOST: host,
+    HUDRIK_FACING_PORT: String(port),
+    HUDRIK_TRUST_PORT: String(trustPort),
+  };
+  if (cert !== null || env.HUDRIK_PLAIN_HTTP === 'yes') return { name, host, cert, key, trustPort: null, told };
+  const made = (file) => path.join(env.HUDRIK_DATA_FOLDER, 'tls', file);
+  return { name, host, cert: made('server.crt'), key: made('server.key'), trustPort, told };
+}
+
 /**
  * Several server processes on one database, and nginx in front of them where one would listen: each is started again when it dies, and the others
  * answer meanwhile. In: how many, and their environment. Out: what stops them all, and a promise of the exit code.
  */
 export async function startSeveral(count, env) {
-  const { HUDRIK_HOST: host = '127.0.0.1', HUDRIK_TLS_CERT: cert = null, HUDRIK_TLS_KEY: key = null } = env;
-  if (!LOOPBACK.test(host) && cert === null && env.HUDRIK_PLAIN_HTTP !== 'yes')
-    giveUp(
-      'Several processes beyond this machine want a certificate of the yard’s own: HUDRIK_TLS_CERT and HUDRIK_TLS_KEY.',
-    );
+  const port = Number(env.PORT ?? 4780);
+  const facing = facingOf(env, port);
   let isStopping = false;
   const outside = await startStandIns(env);
   // Each listens on this machine alone; who is beyond it comes through nginx.
-  const { HUDRIK_HOST: _host, HUDRIK_TLS_CERT: _cert, HUDRIK_TLS_KEY: _key, ...rest } = env;
+  const { HUDRIK_HOST: _host, ...rest } = env;
   const firstLead = env.HUDRIK_FIRST_LEAD_CODE ?? randomBytes(12).toString('base64url');
-  const own = { ...outside.urls, ...rest, HUDRIK_FIRST_LEAD_CODE: firstLead };
+  const own = { ...outside.urls, ...rest, ...facing.told, HUDRIK_FIRST_LEAD_CODE: firstLead };
   const servers = [];
   const ports = [];
   for (let n = 0; n < count; n++) {
-    const port = await freePort();
-    ports.push(port);
+    const each = await freePort();
+    ports.push(each);
     servers.push(
       keepRunning(process.execPath, ['--import', 'tsx', 'src/main.ts'], {
         cwd: SERVER,
-        env: { ...own, PORT: String(port) },
+        env: { ...own, PORT: String(each), HUDRIK_KEEPS_CERTIFICATE: n === 0 ? 'yes' : 'no' },
         // What it says of where it is up is said of the proxy below.
         stdio: ['ignore', 'ignore', 'inherit'],
         detached: true,
       }),
     );
-    // The first brings the records up to date.
-    await untilUp(port, () => isStopping);
+    // The first brings the records up to date, and makes the certificate.
+    await untilUp(each, () => isStopping);
   }
-  const port = Number(env.PORT ?? 4780);
+  const { name, host, cert, key, trustPort } = facing;
   const proxy = startProxy({ folder: path.join(DATA, 'proxy'), host, port, ports, cert, key });
+  // A certificate that was made anew counts for the next connection.
+  if (cert !== null) watchFile(cert, { interval: 60_000, persistent: false }, () => proxy.kill('SIGHUP'));
   const proxyEnded = new Promise((resolve) => proxy.once('exit', (code) => resolve(code ?? 1)));
   const scheme = cert === null ? 'http' : 'https';
-  const at = `${scheme}://${LOOPBACK.test(host) ? 'localhost' : host}:${port}`;
+  const at = `${scheme}://${name}:${port}`;
   say(`${count} processes behind nginx: ${at}`);
+  if (trustPort !== null) say(`devices learn to trust it at http://${name}:${trustPort}`);
   if (await wantsFirstLead(ports[0]))
     say(`nobody is here yet. Make the first lead, once, at ${at}/first-lead?code=${firstLead}`);
   const stop = () => {
     if (isStopping) return;
     isStopping = true;
+    if (cert !== null) unwatchFile(cert);
     for (const server of servers) server.stop();
     proxy.kill('SIGTERM');
     outside.stop();

@@ -96,7 +96,8 @@ await steps([
   () => step('layering', 'npm', ['run', '-s', 'layering']),
   () => step('nothing unused', path.join(BIN, 'knip'), ['--no-progress']),
   () => node('no id of the catalogue outside it', ['run/strayIds.mjs']),
-  () => node('the start command', ['--test', 'run/keepRunning.test.mjs', 'run/postgres.test.mjs']),
+  () =>
+    node('the start command', ['--test', 'run/keepRunning.test.mjs', 'run/postgres.test.mjs', 'run/several.test.mjs']),
   () =>
     node('the demo’s yard', ['--import', 'tsx', 'src/administration/main.ts', 'demo-data'], {
       cwd: inFolder('server'),

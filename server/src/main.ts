@@ -66,8 +66,17 @@ const backups = process.env.HUDRIK_BACKUPS
     }
   : null;
 const host = process.env.HUDRIK_HOST ?? '127.0.0.1';
+// Behind a proxy that speaks for several: where that one listens, with this yard's certificate.
+const facing = process.env.HUDRIK_FACING_HOST;
+const facingPort = process.env.HUDRIK_FACING_PORT;
+// One of several looks after the certificate.
+const keepsCertificate = process.env.HUDRIK_KEEPS_CERTIFICATE !== 'no';
 const listening = await listeningFor({
-  ...{ host, folder: process.env.HUDRIK_DATA_FOLDER ?? null, allowsPlain: process.env.HUDRIK_PLAIN_HTTP === 'yes' },
+  ...{
+    host: facing ?? host,
+    folder: process.env.HUDRIK_DATA_FOLDER ?? null,
+    allowsPlain: process.env.HUDRIK_PLAIN_HTTP === 'yes',
+  },
   ...{ certFile: process.env.HUDRIK_TLS_CERT, keyFile: process.env.HUDRIK_TLS_KEY },
   names: (process.env.HUDRIK_NAMES ?? '').split(/[\s,]+/).filter(Boolean),
 }).catch((error: unknown) => {
@@ -100,7 +109,10 @@ const app = httpApp({
   codesPerMinute: 20,
 });
 
-const server = listening.how === 'privately' ? createSecureServer(listening.certificate, app) : createServer(app);
+const server =
+  listening.how === 'privately' && facing === undefined
+    ? createSecureServer(listening.certificate, app)
+    : createServer(app);
 server.listen(port, host, () => {
   const scheme = listening.how === 'privately' ? 'https' : 'http';
   const name = host === '127.0.0.1' ? 'localhost' : (machineOf({ names: [] }).names[0] ?? host);
@@ -114,15 +126,20 @@ server.listen(port, host, () => {
     console.log(`Nobody is here yet. Make the first lead, once, at ${at}/first-lead?code=${firstLeadCode}`);
 });
 // The page that gives the certificate, and nothing else, is in the clear: a device that does not trust it yet can open no other.
-const yard = (name: string): string => `https://${name}:${portOf(server)}`;
+const yard = (name: string): string => `https://${name}:${facingPort ?? portOf(server)}`;
 const trusting =
-  trust && authority ? trustPage({ authority, fingerprint: trust.fingerprint, yard }).listen(trust.port, host) : null;
+  trust && authority && keepsCertificate
+    ? trustPage({ authority, fingerprint: trust.fingerprint, yard }).listen(trust.port, facing ?? host)
+    : null;
 trusting?.on('error', (error) => log.error({ err: error }, 'the page that gives the certificate cannot be shown'));
 // The certificate is looked at each day, and the new one counts for the next connection.
-if (listening.how === 'privately' && server instanceof SecureServer)
+if (listening.how === 'privately' && keepsCertificate)
   setInterval(() => {
     void listening.renew().then(
-      (certificate) => server.setSecureContext(certificate),
+      (certificate) => {
+        // A proxy in front looks at the files itself.
+        if (server instanceof SecureServer) server.setSecureContext(certificate);
+      },
       (error: unknown) => log.error({ err: error }, 'the certificate cannot be renewed'),
     );
   }, RENEWAL_MS).unref();

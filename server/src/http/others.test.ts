@@ -110,7 +110,8 @@ describe('what is there and belongs to others', () => {
 
   test('what is read once for many is the same for each of them', async () => {
     for (const id of OF_ALL) {
-      const { path, who } = OPERATIONS[id] as Operation;
+      const { path: pattern, who } = OPERATIONS[id] as Operation;
+      const path = pathOf(pattern);
       const roles = ROLES.filter((role) => who.includes(role));
       const texts = await Promise.all(roles.map(async (as) => (await yard.ask('GET', path, { as })).text()));
       assert.ok(texts.length > 1 && (texts[0]?.length ?? 0) > 20, id);

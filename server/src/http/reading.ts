@@ -26,11 +26,13 @@ const AT_PRIMARY: ReadonlySet<OperationId> = new Set<OperationId>([
 
 /** What many read at once, and is the same for all of them, whoever asks. */
 export const OF_ALL: ReadonlySet<OperationId> = new Set<OperationId>([
-  'units',
-  'shift',
-  'hires',
   'hireCalendar',
+  'hires',
+  'history',
   'jobs',
+  'shift',
+  'unit',
+  'units',
 ]);
 
 /** What a request shows of who asks. */
