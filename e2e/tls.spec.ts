@@ -61,8 +61,6 @@ test('over the yard’s network, privately: the app is kept on the device, opens
     await expect(page.getByText('GE-01').first()).toBeVisible();
 
     await expect(page.getByRole('button', { name: 'Write a note' })).toBeVisible();
-    // What was read is put away a moment later.
-    await page.waitForTimeout(3000);
     await server.kill();
     await page.goto('/u/GE-01');
     await page.getByRole('button', { name: 'Write a note' }).click();

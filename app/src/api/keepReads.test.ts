@@ -103,3 +103,17 @@ test('what nobody asked for in a week goes, with what was kept as one before', a
     'hudrik-read-["unit",{"code":"GE-01"},{}]',
   ]);
 });
+
+test('a device that keeps nothing, or is full, shows what is read all the same', async () => {
+  const failing = (['getItem', 'setItem', 'removeItem', 'getAllKeys'] as const).map((way) =>
+    jest.spyOn(AsyncStorage, way).mockImplementation((() => Promise.reject(new Error('not allowed'))) as never),
+  );
+  try {
+    expect(await shownBy(async () => 'two notes')).toEqual(['two notes']);
+    expect(await shownBy(refused)).toEqual([]);
+    await forgetReads();
+    await forgetOldReads();
+  } finally {
+    for (const way of failing) way.mockRestore();
+  }
+});

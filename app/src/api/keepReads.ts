@@ -7,24 +7,28 @@ import { kv } from './kv';
 const DAY = 86_400_000;
 const PREFIX = 'hudrik-read';
 
-const keeper = experimental_createQueryPersister({
-  storage: {
-    getItem: kv.getItem,
-    setItem: kv.setItem,
-    removeItem: kv.removeItem,
-    entries: async () => {
-      const keys = await keptKeys();
-      const texts = await Promise.all(keys.map(kv.getItem));
-      return keys.flatMap((key, index): [string, string][] => {
-        const text = texts[index];
-        return typeof text === 'string' ? [[key, text]] : [];
-      });
-    },
+/** A device that is full, or lets this page keep nothing, shows what it reads all the same. */
+const storage = {
+  getItem: (key: string) => kv.getItem(key).catch(() => null),
+  setItem: (key: string, text: string) => kv.setItem(key, text).catch(noop),
+  removeItem: (key: string) => kv.removeItem(key).catch(noop),
+  entries: async () => {
+    const keys = await keptKeys();
+    const texts = await Promise.all(keys.map(storage.getItem));
+    return keys.flatMap((key, index): [string, string][] => {
+      const text = texts[index];
+      return typeof text === 'string' ? [[key, text]] : [];
+    });
   },
+};
+
+const keeper = experimental_createQueryPersister({
+  storage,
   ...{ prefix: PREFIX, buster: '2', maxAge: 7 * DAY, refetchOnRestore: false },
 });
 
-const keptKeys = async (): Promise<string[]> => (await kv.keys()).filter((key) => key.startsWith(`${PREFIX}-`));
+const keptKeys = async (): Promise<string[]> =>
+  (await kv.keys().catch(() => [])).filter((key) => key.startsWith(`${PREFIX}-`));
 
 /**
  * Each read is kept on the device by itself as soon as it is answered: without a connection the last answer shows. What was kept is shown at once and
@@ -46,7 +50,7 @@ export async function keepRead<T, Key extends QueryKey>(
     if (!isAsked) notifyManager.schedule(() => void query.fetch().catch(noop));
     return data;
   } catch (error) {
-    if (error instanceof Refused) await kv.removeItem(`${PREFIX}-${query.queryHash}`);
+    if (error instanceof Refused) await storage.removeItem(`${PREFIX}-${query.queryHash}`);
     throw error;
   }
 }
@@ -54,12 +58,12 @@ export async function keepRead<T, Key extends QueryKey>(
 /** Nothing that was read is left on the device, or nothing by this call: for who signs in after somebody else. */
 export async function forgetReads(id?: OperationId): Promise<void> {
   const start = id === undefined ? PREFIX : `${PREFIX}-["${id}"`;
-  await Promise.all((await keptKeys()).filter((key) => key.startsWith(start)).map(kv.removeItem));
+  await Promise.all((await keptKeys()).filter((key) => key.startsWith(start)).map(storage.removeItem));
 }
 
 /** What nobody asked for in a week goes. */
 export async function forgetOldReads(): Promise<void> {
   await keeper.persisterGc();
   // Before, all reads were kept as one.
-  await kv.removeItem('hudrik-reads');
+  await storage.removeItem('hudrik-reads');
 }
