@@ -1,3 +1,4 @@
+import AsyncStorage from '@react-native-async-storage/async-storage';
 import { screen, waitFor } from '@testing-library/react-native';
 import { press, refusal, show, type } from '@/testing/screen';
 import { SignIn } from './SignIn';
@@ -38,6 +39,18 @@ describe('signing in', () => {
     });
     await press(/^Ivo Tarnwell/);
     await waitFor(() => expect(server.sent[0]?.body).toEqual({ personId: 2, pin: '1207' }));
+  });
+
+  test('what somebody else read on this device is not left for who signs in; what they made is', async () => {
+    await AsyncStorage.multiSet([
+      ['hudrik-read-["shift",{},{}]', '{}'],
+      ['hudrik-draft', 'Runa’s'],
+    ]);
+    show(<SignIn />, { 'GET /api/sign-in-options': options(), 'POST /api/session': { id: 2 } });
+    await press(/^Ivo Tarnwell/);
+    type('PIN or password', '1208');
+    await press('Sign in');
+    await waitFor(async () => expect(await AsyncStorage.getAllKeys()).toEqual(['hudrik-draft']));
   });
 
   test('a device that was not let in sees nobody’s name', async () => {
