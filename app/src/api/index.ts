@@ -1,3 +1,4 @@
+export { askOrKept } from './askOrKept';
 export { call, isUnreachable, Refused, sayUnsent, sentenceOf, whenSignedOut } from './client';
 export { forgetReads } from './keepReads';
 export { kv } from './kv';

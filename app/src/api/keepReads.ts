@@ -22,7 +22,7 @@ const storage = {
   },
 };
 
-const keeper = experimental_createQueryPersister({
+export const keeper = experimental_createQueryPersister({
   storage,
   ...{ prefix: PREFIX, buster: '2', maxAge: 7 * DAY, refetchOnRestore: false },
 });

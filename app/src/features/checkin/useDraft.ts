@@ -1,6 +1,5 @@
-import type { Opening } from '@hudrik/core/contracts';
 import { useCallback, useEffect, useRef, useState } from 'react';
-import { call, isUnreachable, kv, newId, queryClient, readKey } from '@/api';
+import { askOrKept, kv, newId } from '@/api';
 import { startDraft, type Draft } from './draft';
 
 const keyOf = (tag: string): string => `hudrik-draft-${tag}`;
@@ -51,21 +50,7 @@ export function useDraft(tag: string): DraftHandle {
 
 async function begin(tag: string): Promise<Draft> {
   const kept = await kv.getItem(keyOf(tag));
-  return kept ? JSON.parse(kept) : startDraft(await readOpening(tag), newId(), new Date());
-}
-
-/** What is known of the unit: from the server, or, without a connection, what was known when it was last looked at. */
-async function readOpening(tag: string): Promise<Opening> {
-  const queryKey = readKey('opening', { tag });
-  try {
-    const opening = await call('opening', { params: { tag } });
-    queryClient.setQueryData(queryKey, opening);
-    return opening;
-  } catch (error) {
-    const known = queryClient.getQueryData<Opening>(queryKey);
-    if (isUnreachable(error) && known) return known;
-    throw error;
-  }
+  return kept ? JSON.parse(kept) : startDraft(await askOrKept('opening', { tag }), newId(), new Date());
 }
 
 /** Puts a draft back that had left for the server and was refused. */
