@@ -3,6 +3,7 @@ import path from 'node:path';
 import { fileURLToPath, pathToFileURL } from 'node:url';
 import { Kysely, Migrator, PostgresDialect, type Migration, type MigrationProvider } from 'kysely';
 import pg from 'pg';
+import { keepingPlans } from './planned';
 import { always, clientOf, type Primary } from './primary';
 import type { Db, Tables } from './tables';
 
@@ -34,7 +35,8 @@ export function openPool(
   return pool;
 }
 
-export const databaseOn = (pool: pg.Pool): Db => new Kysely<Tables>({ dialect: new PostgresDialect({ pool }) });
+export const databaseOn = (pool: pg.Pool): Db =>
+  new Kysely<Tables>({ dialect: new PostgresDialect({ pool: keepingPlans(pool) }) });
 
 export const openDatabase = (url: string, connections = 10): Db => databaseOn(openPool(url, connections));
 
