@@ -19,9 +19,8 @@ const benchContext = (db: Db): Context => ({
   equipment: NO_FEED,
 });
 
-/** The empty database that a bench is given, brought to its newest shape. */
-export async function openBench() {
-  const url = process.env.DATABASE_URL;
+/** The database that a bench is given, brought to its newest shape. */
+export async function openBench(url = process.env.DATABASE_URL) {
   if (!url) throw new Error('DATABASE_URL is not set');
   const pool = openPool(url, 4);
   const db = databaseOn(pool);

@@ -9,7 +9,7 @@ import { useSteps } from './useSteps';
 export function SetUpScreen() {
   const steps = useSteps();
   const settings = useRead('settings');
-  const left = steps.filter(({ isDone }) => !isDone);
+  const left = steps.filter(({ isDone }) => isDone === false);
   return (
     <Page>
       <Words role="heading" aria-level={1} size={22} face="strong">

@@ -73,6 +73,26 @@ test('an empty yard says how to begin; each step what it is for and where it is 
   expect(screen.getByText(/^Nobody has looked at any yet/)).toBeTruthy();
 });
 
+test('when all that the yard can tell is done it is set up, and labels are still to be had', async () => {
+  show(
+    <SetUpScreen />,
+    {
+      ...REPLIES,
+      'GET /api/settings': { ...REPLIES['GET /api/settings'], yard: 'Ferry landing' },
+      'GET /api/units': counts(3),
+      'GET /api/people': {
+        people: [1, 2].map((id) => ({ id, name: `P${id}`, role: 'lead', leftAt: null, skills: [] })),
+      },
+      'GET /api/access': { ...REPLIES['GET /api/access'], devices: [{}, {}] },
+      'GET /api/hires': { hires: [{}], warnings: [] },
+    },
+    LEAD,
+  );
+  expect(await screen.findByText('The yard is set up.')).toBeTruthy();
+  expect(screen.getByText('Print them')).toBeTruthy();
+  expect(screen.queryByText(/Comes once there are units/)).toBeNull();
+});
+
 test('on the shift: a lead is led there, others are told who does it; a yard with units says nothing', async () => {
   show(<SetUpNotice />, { 'GET /api/units': counts(0) }, LEAD);
   expect(await screen.findByText('Set the yard up')).toBeTruthy();

@@ -4,7 +4,8 @@ interface Step {
   readonly id: 'yard' | 'units' | 'labels' | 'people' | 'devices' | 'hires' | 'first';
   readonly title: string;
   readonly why: string;
-  readonly isDone: boolean;
+  /** Null: the yard does not say whether it was done, so it is offered and not counted. */
+  readonly isDone: boolean | null;
   /** What is there already. */
   readonly said: string;
   readonly action: string;
@@ -46,8 +47,8 @@ export function useSteps(): readonly Step[] {
     },
     {
       ...{ id: 'labels', title: 'Labels to stick on', action: 'Print them', go: units > 0 ? '/api/labels.pdf' : null },
-      why: 'A code on each machine opens it on any phone that is let in. Comes once there are units.',
-      ...{ isDone: false, said: '' },
+      why: `A code on each machine opens it on any phone that is let in.${units > 0 ? '' : ' Comes once there are units.'}`,
+      ...{ isDone: units > 0 ? null : false, said: '' },
     },
     {
       ...{ id: 'people', title: 'People', action: 'Add people', go: '/people' },
