@@ -21,7 +21,7 @@ export function Field({ label, wrong, className = '', multiline, isSearch = fals
         aria-label={label}
         aria-invalid={wrong !== undefined}
         multiline={multiline}
-        className={`${multiline ? 'min-h-[88px]' : 'min-h-[52px]'} rounded-[4px] border-2 bg-paper px-3 py-2 font-text text-17 text-ink ${wrong ? 'border-held' : 'border-line'}`}
+        className={`${multiline ? 'min-h-[88px]' : 'min-h-[52px]'} rounded-[4px] border-2 bg-paper px-3 py-2 font-text text-17 text-ink placeholder:text-ink-soft/80 ${wrong ? 'border-held' : 'border-line'}`}
         {...rest}
       />
       {wrong ? (
