@@ -1,5 +1,5 @@
 import type { SignInOptions } from '@hudrik/core/contracts';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import { forgetReads, queryClient, readKey, sentenceOf, useChange, useRead } from '@/api';
 import { LetIn } from './LetIn';
@@ -17,13 +17,15 @@ const ROLE_WORD = {
 export function SignIn() {
   const options = useRead('signInOptions');
   const signIn = useChange('signIn');
+  // What was read before is not theirs who signs in. Gone before anybody is in: what they read from then on is kept.
+  useEffect(() => {
+    queryClient.removeQueries({ type: 'inactive' });
+    void forgetReads();
+  }, []);
   const [chosen, setChosen] = useState<SignInOptions['people'][number] | null>(null);
   const wait = useWait(signIn);
   const enter = async (personId: number, pin: string) => {
     const person = await signIn.mutateAsync({ body: { personId, pin } });
-    // What somebody else read before is not theirs.
-    queryClient.removeQueries({ type: 'inactive' });
-    await forgetReads();
     queryClient.setQueryData(readKey('me'), person);
   };
   if (options.isError)
