@@ -5,7 +5,7 @@ import { startWorkerServer, type WorkerServer } from './server';
 export const test = base.extend<object, { readonly server: WorkerServer }>({
   server: [
     // The package wants an object here, even an empty one.
-    // eslint-disable-next-line no-empty-pattern
+    // oxlint-disable-next-line no-empty-pattern
     async ({}, give, { workerIndex }) => {
       const [postgresUrl, template] = [process.env['POSTGRES_URL'], process.env['YARD_TEMPLATE']];
       if (!postgresUrl || !template) throw new Error('POSTGRES_URL and YARD_TEMPLATE are not set: npm test sets them');

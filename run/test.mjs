@@ -87,8 +87,8 @@ await steps([
   () => node('the web app', ['run/buildWeb.mjs']),
   () => step('app', path.join(BIN, 'jest'), ['--maxWorkers', '2'], { cwd: inFolder('app') }),
   () => serverTests(),
-  () => step('lint', path.join(BIN, 'eslint'), ['.', '--max-warnings', '0']),
-  () => step('format', path.join(BIN, 'prettier'), ['--check', '.']),
+  () => step('lint', path.join(BIN, 'oxlint'), []),
+  () => step('format', path.join(BIN, 'oxfmt'), ['--check', '.']),
   () => step('core', path.join(BIN, 'jest'), ['--maxWorkers', '1'], { cwd: inFolder('core') }),
   ...['core', 'server', 'app', 'e2e'].map(
     (workspace) => () => node(`types of ${workspace}`, [TSC, '--noEmit', '-p', '.'], { cwd: inFolder(workspace) }),

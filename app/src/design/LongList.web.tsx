@@ -15,7 +15,7 @@ export function LongList<T>(props: LongListProps<T>) {
   const [top, setTop] = useState(0);
   const isPrinting = usePrinting();
   // Its functions are asked anew at each rendering: that is how it works.
-  // eslint-disable-next-line react-hooks/incompatible-library
+  // oxlint-disable-next-line react/incompatible-library
   const virtualizer = useVirtualizer({
     count: items.length,
     getScrollElement: () => scroller.current,

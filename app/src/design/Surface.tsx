@@ -66,13 +66,7 @@ export function Loading({ what }: { readonly what: string }) {
   );
 }
 
-export function Empty({
-  sentence: sentence,
-  children,
-}: {
-  readonly sentence: string;
-  readonly children?: React.ReactNode;
-}) {
+export function Empty({ sentence, children }: { readonly sentence: string; readonly children?: React.ReactNode }) {
   return (
     <View className="items-start gap-3 border border-dashed border-line p-4">
       <Words tone="ink-soft">{sentence}</Words>

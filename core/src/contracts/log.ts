@@ -27,7 +27,17 @@ export const taken = object({ entry: logRecord.required() });
 /** What changed: whoever shows it reads it anew. */
 export interface Change {
   readonly what:
-    'sessions' | 'devices' | 'unit' | 'order' | 'quote' | 'photo' | 'parts' | 'hires' | 'clock' | 'bench' | 'hours';
+    | 'sessions'
+    | 'devices'
+    | 'unit'
+    | 'order'
+    | 'quote'
+    | 'photo'
+    | 'parts'
+    | 'hires'
+    | 'clock'
+    | 'bench'
+    | 'hours';
   /** A tag, an order's id, a part's number. */
   readonly id: string;
 }

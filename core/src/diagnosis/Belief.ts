@@ -180,7 +180,7 @@ export class Belief {
   }
 
   /** As if this showing had not been seen: the probability of each fault, and how likely the showing was, given all others. */
-  // eslint-disable-next-line max-statements -- one pass over tens of thousands of weights, timed by the bench
+  // oxlint-disable-next-line max-statements -- one pass over tens of thousands of weights, timed by the bench
   without(likelihood: Likelihood): { readonly by: Float64Array; readonly predicted: number } {
     const { n, pairs, weights, pairStart, single, pair } = this;
     const { shows, silent, healthy } = likelihood;

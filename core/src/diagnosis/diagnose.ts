@@ -1,5 +1,4 @@
-import { JUDGEMENT, type Lane, type Threshold } from '../catalogue/shapes';
-import { LANES } from '../catalogue/shapes';
+import { JUDGEMENT, LANES, type Lane, type Threshold } from '../catalogue/shapes';
 import type { Sets } from './Belief';
 import type { CompiledObservation } from './compiled';
 import { conflictsOf, type Conflict } from './conflicts';

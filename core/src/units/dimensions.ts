@@ -6,7 +6,7 @@
 export const DIMENSIONS = {
   length: { m: 1, mm: 0.001, cm: 0.01, in: 0.0254, ft: 0.3048, thou: 0.0000254 },
   pressure: { Pa: 1, kPa: 1000, bar: 100_000, psi: 6894.757293168361 },
-  torque: { 'N·m': 1, 'lbf·ft': 1.3558179483314004, 'lbf·in': 0.1129848290276167 },
+  torque: { N·m: 1, lbf·ft: 1.3558179483314, lbf·in: 0.1129848290276167 },
   volume: { L: 1, mL: 0.001, 'US gal': 3.785411784, 'US fl oz': 0.0295735295625 },
   flow: { 'L/min': 1, 'US gal/min': 3.785411784 },
   frequency: { Hz: 1 },

@@ -49,7 +49,8 @@ describe('a job’s card', () => {
   };
   const whyOf = async (answer: Response) =>
     ((await problemIn(answer)).facts?.['why'] as
-      { code: string; things?: string[]; missing?: string[] } | undefined) ?? { code: 'none' };
+      | { code: string; things?: string[]; missing?: string[] }
+      | undefined) ?? { code: 'none' };
   const confirmed = async (tag: string, causes: readonly FaultId[]): Promise<void> => {
     const id = randomUUID();
     await yard.enter({ tag, id }, 'finding-opened', { machine: { engine: {}, past: {} } });

@@ -1,7 +1,8 @@
 import pRetry from 'p-retry';
 
 export type FeedAnswer =
-  { readonly ok: true; readonly text: string } | { readonly ok: false; readonly problem: 'away' };
+  | { readonly ok: true; readonly text: string }
+  | { readonly ok: false; readonly problem: 'away' };
 
 /** What tells of itself outside: the booking desk, the machines. Simulated ones ship with Hudrik; a real one's address fills the same. */
 export interface Feed {

@@ -6,6 +6,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { usePerson } from '@/api';
 import { Button, Words } from '@/design';
+import { useServerNow } from '@/features/clocks';
 import { sayDay, sayMinutes } from '@/writing';
 import { HandOnSheet } from './HandOnSheet';
 import { proofSettingOfCard } from './proofSettingOfCard';
@@ -80,6 +81,7 @@ const stepsLeft = ({ card }: CardHandle): number => card?.steps.filter((step) =>
 /** The one thing that moves the card on from where it stands. */
 function NextAction({ handle, jobId }: { readonly handle: CardHandle; readonly jobId: string }) {
   const { card, state, reply } = handle;
+  const now = useServerNow(10_000);
   if (state.startsWith('waits-') || state === 'parked')
     return <Button kind="main" tall label="Continue the work" onPress={() => handle.add('resumed', { why: '' })} />;
   if (state === 'waiting')
@@ -95,7 +97,7 @@ function NextAction({ handle, jobId }: { readonly handle: CardHandle; readonly j
   if (reply === null) return null;
   const setting = proofSettingOfCard(reply, handle.entries);
   const asksNothing = setting.needs.length === 0 && setting.looks.length === 0;
-  const { missing } = proofOfEntries(handle.entries, setting, new Date().toISOString());
+  const { missing } = proofOfEntries(handle.entries, setting, new Date(now).toISOString());
   const toProof = () => {
     if (state !== 'to-prove') handle.add('to-proof', {});
     router.navigate(`/j/${jobId}/proof`);

@@ -3,6 +3,7 @@ import { kitAtPrices, kitThatWent } from '@hudrik/core/verdict';
 import { useEffect, useRef, useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { Button, Choice, Section, Words } from '@/design';
+import { useServerNow } from '@/features/clocks';
 import { FuelLine } from '@/features/fuel';
 import { sayFuel, sayMoney } from '@/writing';
 import type { LeafProps } from './leaf';
@@ -15,7 +16,7 @@ const EIGHTHS = [0, 1, 2, 3, 4, 5, 6, 7, 8];
 /** Fuel, tap, how it ran, what came back: four answers, and on it goes. */
 export function FuelLeaf({ draft, change, next }: LeafProps) {
   const machineClass = classOf(draft.opening.classId);
-  const done = leafIsDone(draft, { kind: 'fuel', name: '' }, new Date());
+  const done = leafIsDone(draft, { kind: 'fuel', name: '' }, new Date(useServerNow()));
   const [counting, setCounting] = useState(Object.values(draft.missing ?? {}).some((count) => count > 0));
   useGoOnWhenDone(done && !counting, next);
   const out = draft.opening.wentOut;

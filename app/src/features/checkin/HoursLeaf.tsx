@@ -4,6 +4,7 @@ import { isImpossible, likelyRoll, UNUSUAL_BELOW } from '@hudrik/core/hours';
 import { useEffect, useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { Button, Choice, Field, Keypad, press, useKeys, Whence, Words } from '@/design';
+import { useServerNow } from '@/features/clocks';
 import { sayAgo, sayFigure, sayHours } from '@/writing';
 
 import type { LeafProps } from './leaf';
@@ -16,7 +17,7 @@ const FIGURES = ['0', '1', '2', '3', '4', '5', '6', '7', '8', '9', '.', ','];
 
 /** The hour meter: last reading above, the difference as it is typed, and what is odd about it. */
 export function HoursLeaf({ draft, change, next }: LeafProps) {
-  const now = new Date();
+  const now = new Date(useServerNow());
   const done = leafIsDone(draft, { kind: 'hours', name: '' }, now);
   const assessed = assessDraftHours(draft, now);
   const type = (typed: string) => change({ typed, confirmed: false });
@@ -101,7 +102,7 @@ function useTyping(change: LeafProps['change'], done: boolean, next: () => void)
 }
 
 function Odd({ draft, change }: Omit<LeafProps, 'next'>) {
-  const assessed = assessDraftHours(draft, new Date());
+  const assessed = assessDraftHours(draft, new Date(useServerNow()));
   const finding = assessed?.findings[0];
   if (!assessed || !finding) return null;
   return (

@@ -3,6 +3,7 @@ import { router } from 'expo-router';
 import { useState } from 'react';
 import { Refused, sentenceOf, usePerson } from '@/api';
 import { Button, Failure, READINESS_WORD, Words } from '@/design';
+import { useServerNow } from '@/features/clocks';
 import { outbox, useAddEntry, useWaiting } from '@/outbox';
 import { sayTime } from '@/writing';
 import type { LeafProps, Sent } from './leaf';
@@ -22,7 +23,8 @@ const ANSWER_MS = 8000;
 /** The verdict with its reasons, the work it raises, the bill; then confirm. */
 export function VerdictLeaf({ draft, change, drop, onSent }: Props) {
   const { role } = usePerson();
-  const verdict = judgeDraft(draft, role === 'apprentice', new Date());
+  const now = new Date(useServerNow());
+  const verdict = judgeDraft(draft, role === 'apprentice', now);
   const add = useAddEntry();
   const [busy, setBusy] = useState(false);
   const problem = useWaiting().items.find((item) => item.id === draft.id)?.problem ?? null;

@@ -11,4 +11,5 @@ export interface LeafProps {
 
 /** What became of a check-in: taken by the server, or waiting, on this device or, where that would keep nothing, in this page. */
 export type Sent =
-  { readonly state: 'taken'; readonly cameTo: CheckedIn } | { readonly state: 'waits'; readonly isKept: boolean };
+  | { readonly state: 'taken'; readonly cameTo: CheckedIn }
+  | { readonly state: 'waits'; readonly isKept: boolean };

@@ -3,6 +3,7 @@ import { router } from 'expo-router';
 import { useState } from 'react';
 import { Refused, sentenceOf, useRead } from '@/api';
 import { Button, Empty, Failure, Loading, Page, Readiness, Words } from '@/design';
+import { useServerNow } from '@/features/clocks';
 import { sayNotBefore, sayReadiness } from '@/features/fleet';
 import { sayTime } from '@/writing';
 import { CheckOutForm, type HandedOut } from './CheckOutForm';
@@ -30,6 +31,7 @@ export function CheckOutScreen({ tag }: { readonly tag: string }) {
 }
 
 function No({ opening }: { readonly opening: Opening }) {
+  const now = useServerNow();
   return (
     <Page>
       <Words face="stencil" size={56} role="heading" aria-level={1}>
@@ -39,7 +41,7 @@ function No({ opening }: { readonly opening: Opening }) {
       <Words size={22} face="strong">
         No. {sayReadiness(opening.verdict)}
       </Words>
-      <Words size={17}>{sayNotBefore(opening, new Date())}</Words>
+      <Words size={17}>{sayNotBefore(opening, new Date(now))}</Words>
       {opening.verdict.because.slice(1).map((reason) => (
         <Words key={reason}>{reason}</Words>
       ))}

@@ -11,7 +11,7 @@ export function sayLeft(ms: number): string {
 }
 
 /** The server's time as far as it is known, in milliseconds, told anew every so often. */
-export function useServerNow(everyMs: number): number {
+export function useServerNow(everyMs = 60_000): number {
   const [now, setNow] = useState(() => serverTime().getTime());
   useEffect(() => {
     const timer = setInterval(() => setNow(serverTime().getTime()), everyMs);

@@ -3,6 +3,7 @@ import { name } from '@hudrik/core/fields';
 import { object, string } from 'yup';
 import { sentenceOf, useChange, useRead } from '@/api';
 import { Button, Failure, Loading, Section, Words } from '@/design';
+import { useServerNow } from '@/features/clocks';
 import { FormField, useSchemaForm } from '@/forms';
 import { sayDay, sayMoney } from '@/writing';
 import { OwnFuel } from './OwnFuel';
@@ -48,6 +49,7 @@ function Form({ settings }: { readonly settings: Settings }) {
   const change = useChange('changeSettings');
   const { control, handleSubmit } = useSchemaForm(form, settings);
   const send = handleSubmit((body) => change.mutateAsync({ body }));
+  const now = new Date(useServerNow());
   return (
     <Section title="The yard">
       {change.isError ? <Failure sentence={sentenceOf(change.error)} kept="What you wrote is still here." /> : null}
@@ -55,10 +57,7 @@ function Form({ settings }: { readonly settings: Settings }) {
       <FormField control={control} name="currency" label="Currency" autoCapitalize="characters" />
       <FormField control={control} name="locale" label="Language and region" autoCapitalize="none" />
       <FormField control={control} name="timeZone" label="Time zone" autoCapitalize="none" />
-      <Words
-        size={15}
-        tone="ink-soft"
-      >{`As it is now: ${sayMoney(123_450)}, ${sayDay(new Date().toISOString())}.`}</Words>
+      <Words size={15} tone="ink-soft">{`As it is now: ${sayMoney(123_450)}, ${sayDay(now.toISOString())}.`}</Words>
       <Button
         kind="main"
         label="Save for the whole yard"

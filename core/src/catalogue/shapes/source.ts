@@ -12,7 +12,13 @@ export type Source =
   | { readonly kind: 'own'; readonly of: OwnSource };
 
 export type OwnSource =
-  'model sheet' | 'unit plate' | 'plate or sheet' | 'price list' | 'supplier' | 'proven visits' | 'bookings';
+  | 'model sheet'
+  | 'unit plate'
+  | 'plate or sheet'
+  | 'price list'
+  | 'supplier'
+  | 'proven visits'
+  | 'bookings';
 
 export const COMMON_PRACTICE: Source = { kind: 'common practice' };
 export const JUDGEMENT: Source = { kind: 'judgement' };

@@ -1,8 +1,7 @@
-import { checksOf, CLOCKS, classOf, type ClassId } from '@hudrik/core/catalogue';
+import { checksOf, CLOCKS, classOf, folderOf, PROOF_LOOKS, type ClassId } from '@hudrik/core/catalogue';
 import type { CardReply, Defect, Role } from '@hudrik/core/contracts';
 import { cardOf, type Facts, type KindId } from '@hudrik/core/log';
 import { proofSettingOf, systemsOf } from '@hudrik/core/proof';
-import { folderOf, PROOF_LOOKS } from '@hudrik/core/catalogue';
 import { readCard } from '../../cards/readCard';
 import { newestCheckInId } from '../../checkins/opening';
 import type { Actor, Context } from '../../context';
