@@ -7,8 +7,8 @@ import { PersonContext, queryClient } from '@/api';
 import { closeOutbox, outbox } from '@/outbox';
 import { IDBFactory } from 'fake-indexeddb';
 
-// The first screen of a file takes seconds on a slow machine.
-configure({ asyncUtilTimeout: 10_000 });
+// The first screen of a file takes seconds, and many on a machine that has other things to do.
+configure({ asyncUtilTimeout: 30_000 });
 
 // What one test left on the device is not there for the next.
 beforeEach(() => AsyncStorage.clear());
