@@ -58,7 +58,9 @@ function launch(port: number, databaseUrl: string, more: Readonly<Record<string,
     HUDRIK_SUPPLIER_FAILS: '0',
     HUDRIK_SUPPLIER_DAY_MS: '2500',
   };
-  const child = spawn(process.execPath, ['--import', 'tsx', 'src/main.ts'], {
+  const built = process.env['HUDRIK_BUILT'];
+  const program = built ? [path.join(built, 'main.mjs')] : ['--import', 'tsx', 'src/main.ts'];
+  const child = spawn(process.execPath, program, {
     cwd: SERVER,
     env,
     stdio: ['ignore', 'pipe', 'inherit'],

@@ -3,6 +3,7 @@ import { existsSync, readdirSync, readFileSync } from 'node:fs';
 import path from 'node:path';
 import { brotliCompressSync, gzipSync } from 'node:zlib';
 import { ensureModules } from './install.mjs';
+import { buildServer } from './builtServer.mjs';
 import { ROOT } from './places.mjs';
 import { startDemoServer } from './demoServer.mjs';
 import { outages } from './drills/outages.mjs';
@@ -12,6 +13,7 @@ import { ensureWeb } from './web.mjs';
 
 /** Speed and size, as ratios measured in one run where there is something to measure against. */
 ensureModules();
+await buildServer();
 if (process.argv[2] === 'faults') process.exit(faults(process.argv.slice(3)));
 const postgres = await startThrowAwayPostgres();
 process.on('exit', () => postgres.stop());

@@ -1,5 +1,6 @@
 import { spawn, spawnSync } from 'node:child_process';
 import path from 'node:path';
+import { programOf } from './builtServer.mjs';
 import { ROOT } from './places.mjs';
 import { freePort } from './postgres.mjs';
 import { ROLES } from './roles.mjs';
@@ -11,7 +12,7 @@ const USUAL = { HUDRIK_DEMO: '1', HUDRIK_SUPPLIER_FAILS: '0', HUDRIK_SUPPLIER_DA
 export function loadDemo(postgres, database) {
   postgres.ensureDatabase(database);
   const env = { DATABASE_URL: postgres.urlAs(ROLES.app, database), HUDRIK_OWNER_URL: postgres.urlOf(database) };
-  const loaded = spawnSync(process.execPath, ['--import', 'tsx', 'src/administration/main.ts', 'demo-data'], {
+  const loaded = spawnSync(process.execPath, [...programOf('administration/main.ts'), 'demo-data'], {
     cwd: SERVER,
     env: { ...process.env, ...USUAL, DATABASE_URL: env.HUDRIK_OWNER_URL },
     encoding: 'utf8',
@@ -22,7 +23,7 @@ export function loadDemo(postgres, database) {
 
 /** A server process, once it is up. */
 export async function startServer(env, port) {
-  const child = spawn(process.execPath, ['--import', 'tsx', 'src/main.ts'], {
+  const child = spawn(process.execPath, programOf('main.ts'), {
     cwd: SERVER,
     env: { ...process.env, ...USUAL, ...env, PORT: String(port) },
     stdio: ['ignore', 'pipe', 'inherit'],

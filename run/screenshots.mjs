@@ -2,6 +2,7 @@ import { spawnSync } from 'node:child_process';
 import path from 'node:path';
 import { startDemoServer } from './demoServer.mjs';
 import { ensureChromium, ensureModules } from './install.mjs';
+import { buildServer } from './builtServer.mjs';
 import { ROOT } from './places.mjs';
 import { freePort, startThrowAwayPostgres } from './postgres.mjs';
 import { ensureWeb } from './web.mjs';
@@ -10,6 +11,7 @@ import { ensureWeb } from './web.mjs';
 ensureModules();
 ensureChromium();
 ensureWeb();
+await buildServer();
 const postgres = await startThrowAwayPostgres();
 const server = await startDemoServer(postgres, 'hudrik_pictures', await freePort());
 const done = spawnSync(process.execPath, ['--import', 'tsx', 'screenshots.ts', path.join(ROOT, 'docs/screenshots')], {

@@ -2,6 +2,7 @@ import { spawnSync } from 'node:child_process';
 import path from 'node:path';
 import { ensureDataFolder, ensureModules } from './install.mjs';
 import { DATA, ROOT } from './places.mjs';
+import { buildServer, programOf } from './builtServer.mjs';
 import { keepRunning } from './keepRunning.mjs';
 import { startPostgres } from './postgres.mjs';
 import { ROLES } from './roles.mjs';
@@ -9,12 +10,11 @@ import { giveUp } from './say.mjs';
 import { startSeveral } from './several.mjs';
 import { ensureWeb } from './web.mjs';
 
-const TSX = ['--import', 'tsx'];
 const SERVER = path.join(ROOT, 'server');
 
 /** A program of the server's, run to its end. Out: its exit code. */
 export const runServerProgram = (file, args, env) =>
-  spawnSync(process.execPath, [...TSX, path.join(SERVER, 'src', file), ...args], {
+  spawnSync(process.execPath, [...programOf(file), ...args], {
     cwd: SERVER,
     env: { ...process.env, ...env },
     stdio: 'inherit',
@@ -32,7 +32,7 @@ export async function ensureDatabase(name) {
 }
 
 const startOne = (env) =>
-  keepRunning(process.execPath, [...TSX, 'src/main.ts'], {
+  keepRunning(process.execPath, programOf('main.ts'), {
     cwd: SERVER,
     env: { ...process.env, ...env },
     stdio: 'inherit',
@@ -44,6 +44,7 @@ export async function serve({ database, demo }) {
   ensureModules();
   const { url, ownerUrl, stop } = await ensureDatabase(database);
   ensureWeb();
+  await buildServer();
   // The demo’s yard is made anew; a yard of one’s own is written away each night.
   const backups = process.env.HUDRIK_BACKUPS ?? (demo ? '' : path.join(DATA, 'backups'));
   const places = { HUDRIK_DATA_FOLDER: DATA, HUDRIK_BACKUPS: backups };

@@ -1,12 +1,10 @@
-import { readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { pathToFileURL } from 'node:url';
-import { build } from 'esbuild';
+import { buildInto, builtFrom, SOURCES } from './builtServer.mjs';
 import { ROOT } from './places.mjs';
 
-const SERVER = path.join(ROOT, 'server');
-const SOURCES = path.join(SERVER, 'src');
-const BUILT = path.join(SERVER, '.tests');
+const BUILT = path.join(ROOT, 'server', '.tests');
 /** These load sources as they run (migrations one by one, processes of their own): they cannot be put together before. */
 const AS_THEY_ARE = /migrationsAfter|migratorFor|emptyDatabase|testing\/processes/;
 /** Long enough to be a process of their own; begun first, so that none is waited for at the end. */
@@ -26,22 +24,18 @@ const filesUnder = (folder) =>
  */
 export async function builtServerTests() {
   const tests = filesUnder(SOURCES).filter((file) => file.endsWith('.test.ts'));
-  rmSync(BUILT, { recursive: true, force: true });
   const isAsItIs = (file) => AS_THEY_ARE.test(readFileSync(file, 'utf8'));
-  await buildSources(tests.filter((file) => !isAsItIs(file)));
-  const builtOf = (file) => path.join(BUILT, path.relative(SOURCES, file)).replace(/\.ts$/, '.mjs');
+  await buildInto(
+    BUILT,
+    tests.filter((file) => !isAsItIs(file)),
+    (text, file) => text.replaceAll('import.meta.url', JSON.stringify(pathToFileURL(file).href)),
+  );
+  const builtOf = (file) => builtFrom(BUILT, file);
   const alone = tests
     .filter((file) => isAsItIs(file) || LONG.test(file))
     .map((file) => (isAsItIs(file) ? asItIs(file) : builtOf(file)));
   return [...alone, ...groups(tests.filter((file) => !isAsItIs(file) && !LONG.test(file)).map(builtOf))];
 }
-
-const buildSources = (entryPoints) =>
-  build({
-    ...{ entryPoints, outdir: BUILT, outbase: SOURCES, outExtension: { '.js': '.mjs' } },
-    ...{ bundle: true, splitting: true, format: 'esm', platform: 'node', logLevel: 'warning' },
-    plugins: [{ name: 'as-in-the-sources', setup: asInTheSources }],
-  });
 
 function startOf(name, lines) {
   const file = path.join(BUILT, name);
@@ -66,15 +60,4 @@ function groups(files) {
         .map((file) => `import ${JSON.stringify(pathToFileURL(file).href)};`),
     ),
   );
-}
-
-function asInTheSources(esbuild) {
-  // Packages stay packages; the workspace's own are sources.
-  esbuild.onResolve({ filter: /^[^./]/ }, ({ path: asked }) =>
-    asked.startsWith('@hudrik/') || path.isAbsolute(asked) ? undefined : { path: asked, external: true },
-  );
-  esbuild.onLoad({ filter: /\.ts$/ }, ({ path: file }) => ({
-    contents: readFileSync(file, 'utf8').replaceAll('import.meta.url', JSON.stringify(pathToFileURL(file).href)),
-    loader: 'ts',
-  }));
 }

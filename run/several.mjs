@@ -3,6 +3,7 @@ import { randomBytes } from 'node:crypto';
 import { unwatchFile, watchFile } from 'node:fs';
 import { hostname } from 'node:os';
 import path from 'node:path';
+import { programOf } from './builtServer.mjs';
 import { keepRunning } from './keepRunning.mjs';
 import { DATA, ROOT } from './places.mjs';
 import { freePort } from './postgres.mjs';
@@ -24,7 +25,7 @@ async function untilUp(port, isStopping) {
 
 /** The simulated outside, once for all processes. Out: how they are told of it, and what ends it. */
 async function startStandIns(env) {
-  const child = spawn(process.execPath, ['--import', 'tsx', 'src/standins/main.ts'], {
+  const child = spawn(process.execPath, programOf('standins/main.ts'), {
     cwd: SERVER,
     env,
     stdio: ['ignore', 'pipe', 'inherit'],
@@ -73,7 +74,7 @@ export async function startSeveral(count, env) {
     const each = await freePort();
     ports.push(each);
     servers.push(
-      keepRunning(process.execPath, ['--import', 'tsx', 'src/main.ts'], {
+      keepRunning(process.execPath, programOf('main.ts'), {
         cwd: SERVER,
         env: { ...own, PORT: String(each), HUDRIK_KEEPS_CERTIFICATE: n === 0 ? 'yes' : 'no' },
         // What it says of where it is up is said of the proxy below.

@@ -1,10 +1,13 @@
 import { spawn } from 'node:child_process';
 import { once } from 'node:events';
+import { mkdirSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
+import { buildServer, programOf } from './builtServer.mjs';
 import { ensureModules } from './install.mjs';
 import { ROOT } from './places.mjs';
 import { startThrowAwayPostgres } from './postgres.mjs';
 import { say } from './say.mjs';
+import { whatFailed } from './whatFailed.mjs';
 
 /** Everything that must hold, on a fresh machine: installs what is missing, then looks at each thing in turn. */
 const began = Date.now();
@@ -18,6 +21,8 @@ process.on('exit', () => postgres.stop());
 for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => process.exit(1));
 
 const counts = { passed: 0, failed: 0 };
+/** Steps that failed, with all that they said. */
+const failures = [];
 const BIN = path.join(ROOT, 'node_modules', '.bin');
 const inFolder = (folder) => path.join(ROOT, folder);
 
@@ -40,7 +45,7 @@ function step(name, program, args, { cwd = ROOT, env = {} } = {}) {
     for (const stream of [child.stdout, child.stderr]) stream.on('data', (chunk) => (said += chunk));
     child.on('exit', (code) => {
       const ok = code === 0;
-      if (!ok) process.stdout.write(said);
+      if (!ok) failures.push({ name, said });
       for (const { passed, failed } of SAID) {
         counts.passed += Number(said.match(passed)?.[1] ?? 0);
         counts.failed += Number(said.match(failed)?.[1] ?? 0);
@@ -62,19 +67,20 @@ async function serverTests() {
 }
 
 const results = [];
-/** Steps that do not need each other, three at a time: on a machine with two processors one of them always waits for something. */
+/** Steps that do not need each other, two at a time: each keeps two processors busy for most of its time. */
 async function steps(list) {
   const left = [...list];
   const takeNext = async () => {
     for (let next = left.shift(); next; next = left.shift()) results.push(await next());
   };
-  await Promise.all([takeNext(), takeNext(), takeNext()]);
+  await Promise.all([takeNext(), takeNext()]);
 }
 
 const node = (name, args, options) => step(name, process.execPath, args, options);
 const TSC = path.join(ROOT, 'node_modules/typescript-fast/bin/tsc');
 const TEMPLATE = 'hudrik_template';
 postgres.ensureDatabase(TEMPLATE);
+await buildServer();
 
 results.push(
   await step('typed routes', path.join(BIN, 'expo'), ['customize', 'tsconfig.json'], {
@@ -97,9 +103,15 @@ await steps([
   () => step('nothing unused', path.join(BIN, 'knip'), ['--no-progress']),
   () => node('no id of the catalogue outside it', ['run/strayIds.mjs']),
   () =>
-    node('the start command', ['--test', 'run/keepRunning.test.mjs', 'run/postgres.test.mjs', 'run/several.test.mjs']),
+    node('the start command', [
+      '--test',
+      'run/keepRunning.test.mjs',
+      'run/postgres.test.mjs',
+      'run/several.test.mjs',
+      'run/whatFailed.test.mjs',
+    ]),
   () =>
-    node('the demo’s yard', ['--import', 'tsx', 'src/administration/main.ts', 'demo-data'], {
+    node('the demo’s yard', [...programOf('administration/main.ts'), 'demo-data'], {
       cwd: inFolder('server'),
       env: { DATABASE_URL: postgres.urlOf(TEMPLATE), HUDRIK_DEMO: '1' },
     }),
@@ -112,5 +124,13 @@ results.push(
   }),
 );
 
+// What is read first stands last: logs are long.
+const FAILED = path.join(ROOT, '.hudrik', 'failed');
+for (const { name, said } of failures) {
+  mkdirSync(FAILED, { recursive: true });
+  const file = path.join(FAILED, `${name.replaceAll(/\W+/g, '-')}.log`);
+  writeFileSync(file, said);
+  console.log(`\n${name} failed; all that it said is in ${path.relative(ROOT, file)}:\n${whatFailed(said)}\n`);
+}
 console.log(`${counts.passed} passed, ${counts.failed} failed (${Math.round((Date.now() - began) / 1000)} s)`);
 process.exit(results.every(Boolean) ? 0 : 1);

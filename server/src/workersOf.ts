@@ -4,7 +4,7 @@ import { Piscina } from 'piscina';
 export const workersOf = <Asked, Made>(worker: URL): Piscina<Asked, Made> =>
   new Piscina<Asked, Made>({
     filename: worker.href,
-    execArgv: ['--import', 'tsx'],
+    execArgv: worker.pathname.endsWith('.ts') ? ['--import', 'tsx'] : [],
     minThreads: 0,
     maxThreads: 2,
     idleTimeout: 60_000,

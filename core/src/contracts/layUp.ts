@@ -49,6 +49,8 @@ export const layUp = object({
         days: number().required(),
         /** Ids of service items that fall due by the calendar within a week, as it stands. */
         due: array(string().required()).required(),
+        /** Minutes until it can be checked in: its method's, and what its service plan wants by the time it goes out. */
+        wakeMinutes: number().required(),
       })
         .nullable()
         .defined(),

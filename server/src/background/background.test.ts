@@ -60,7 +60,7 @@ describe('work left for the background', () => {
     const through = new URL(made.url);
     through.port = String(line.port);
     const env = { DATABASE_URL: through.href, PORT: '0', HUDRIK_DEMO: '1', HUDRIK_SUPPLIER_URL: supplier.url };
-    const child = await launch('src/main.ts', env, 'is up at');
+    const child = await launch('main.ts', env, 'is up at');
     processes.push(child);
     return child;
   };

@@ -21,12 +21,13 @@ export function openPool(
   onBroken: (error: Error) => void = () => undefined,
   /** A statement that takes longer has gone wrong; 0: any may take as long as it does. */
   statementMs = 0,
+  connectMs = 5000,
 ): pg.Pool {
   const primary = typeof at === 'string' ? always(at) : at;
   const pool = new pg.Pool({
     Client: clientOf(primary),
     max: connections,
-    connectionTimeoutMillis: 5000,
+    connectionTimeoutMillis: connectMs,
     options: `-c lock_timeout=${LOCK_TIMEOUT_MS} -c statement_timeout=${statementMs}`,
   });
   pool.on('error', onBroken);
@@ -43,11 +44,11 @@ export const openDatabase = (url: string, connections = 10): Db => databaseOn(op
 class NumberedFiles implements MigrationProvider {
   async getMigrations(): Promise<Record<string, Migration>> {
     const folder = path.join(path.dirname(fileURLToPath(import.meta.url)), 'migrations');
-    const files = (await fs.readdir(folder)).filter((file) => /^\d{4}_.*\.ts$/.test(file)).sort();
+    const files = (await fs.readdir(folder)).filter((file) => /^\d{4}_.*\.(ts|mjs)$/.test(file)).sort();
     const entries = await Promise.all(
       files.map(async (file): Promise<[string, Migration]> => {
         const module: Migration = await import(pathToFileURL(path.join(folder, file)).href);
-        return [file.replace(/\.ts$/, ''), module];
+        return [file.replace(/\.(ts|mjs)$/, ''), module];
       }),
     );
     return Object.fromEntries(entries);

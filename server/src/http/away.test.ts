@@ -24,7 +24,7 @@ describe('a server whose database goes away', () => {
     return { DATABASE_URL: through.href, PORT: '0', HUDRIK_DEMO: '1', HUDRIK_LOG: 'warn' };
   };
   const start = async (): Promise<void> => {
-    server = await launch('src/main.ts', env(), 'is up at');
+    server = await launch('main.ts', env(), 'is up at');
     url = /up at (\S+)/.exec(server.text())?.[1] ?? '';
   };
   const signIn = async (): Promise<void> => {

@@ -1,6 +1,6 @@
 import assert from 'node:assert/strict';
 import { describe, test } from 'node:test';
-import { workOfLayUp, type Past } from '@hudrik/core/catalogue';
+import { LAY_UP_METHODS, SERVICE_PLANS, workOfLayUp, type Past } from '@hudrik/core/catalogue';
 import type { LayUpReply, SeasonSheet, UnitFuel, UnitPage } from '@hudrik/core/contracts';
 import { machineOfUnit } from '../findings/machineOfUnit';
 import { entryIn, problemIn, useYard } from '../testing/yard';
@@ -102,6 +102,22 @@ describe('lay-up', () => {
     const { state, isTapShut } = await yard.read<UnitFuel>('/api/units/SN-03/fuel');
     assert.deepEqual([state?.litres, state?.ethanol, isTapShut], [3.5, 0, true]);
     assert.equal((await problemIn(await layUp('SN-03', 'alkylate'))).code, 'already-there');
+  });
+
+  test('the work of waking it is its method’s, and what its service plan wants by the time it goes out', async () => {
+    const minutes = async (tag: string) => (await unitOf(tag))?.laidUp?.wakeMinutes;
+    assert.equal(await minutes('SN-03'), LAY_UP_METHODS['full-stabilised'].wakeMinutes);
+    await yard.addUnit('SN-05', 'snowblower');
+    const hire = { reference: 'B-9', classId: 'snowblower', tag: 'SN-05', hirer: 'Orra', sure: true };
+    const at = { fromAt: '2034-11-21T08:00:00Z', toAt: '2034-11-22T08:00:00Z' };
+    assert.equal((await yard.ask('POST', '/api/hires', { as: 'counter', body: { ...hire, ...at } })).status, 201);
+    assert.equal((await layUp('SN-05', 'run-dry')).status, 201);
+    // Four and a half years on all that goes by the calendar is due, but for what is looked after as it stands.
+    const due = SERVICE_PLANS.snowblower.items.filter(({ every: { months = 0 } }) => months > 3 && months <= 54);
+    assert.ok(due.length > 1);
+    const own: number = LAY_UP_METHODS['run-dry'].wakeMinutes;
+    const all = due.reduce((sum, item) => sum + item.minutes, own);
+    assert.equal(await minutes('SN-05'), all);
   });
 
   test('woken: nobody knows how it is, a bad start is a defect, and both move the odds', async () => {

@@ -37,7 +37,7 @@ const REPAIR_PARTS_CENTS = 3500;
 const REPAIRS_WORTH = 5;
 /** What is wanted within a week is said. */
 const DUE_DAYS = 7;
-/** What comes oftener than a season is done while it stands; the rest when it is woken. */
+/** A season, for what comes oftener. */
 const KEPT_MONTHS = 3;
 /** Causes whose repair is a fuel repair. */
 const FUEL_LANE = 'fuel';
@@ -52,7 +52,7 @@ export async function readLayUp({ db, now }: Pick<Context, 'db' | 'now'>): Promi
   const fuels = new Map((await readFuel(db)).map((fuel) => [fuel.unitId, fuel]));
   const nextHires = await nextHiresOf(db, at);
   const units = await unitsOf(db);
-  const due = await dueStanding(db, at);
+  const standing = await standingService(db, at);
   return {
     now: at.toISOString(),
     prices,
@@ -64,14 +64,14 @@ export async function readLayUp({ db, now }: Pick<Context, 'db' | 'now'>): Promi
       const nextHire = nextHires.get(unit.id) ?? null;
       const forecast = idleForecast(list, at, nextHire);
       if (forecast === null && unit.laid_up_at === null) return [];
-      const standing = standingOf(fuel, forecast?.season.callOdds ?? 0, at);
+      const stands = standingOf(fuel, forecast?.season.callOdds ?? 0, at);
       const methods = methodsFor(unit.class_id);
       const days = forecast?.expected ?? 0;
       return [
         {
           ...{ tag: unit.tag, classId: unit.class_id, readiness: unit.readiness, tank: fuel.tank },
-          ethanol: standing.ethanol,
-          callOdds: standing.callOdds,
+          ethanol: stands.ethanol,
+          callOdds: stands.callOdds,
           laidUp:
             unit.laid_up_at === null
               ? null
@@ -79,15 +79,18 @@ export async function readLayUp({ db, now }: Pick<Context, 'db' | 'now'>): Promi
                   since: unit.laid_up_at.toISOString(),
                   method: unit.method,
                   days: (at.getTime() - unit.laid_up_at.getTime()) / DAY_MS,
-                  due: due.get(unit.id) ?? [],
+                  due: (standing.get(unit.id) ?? []).flatMap((item) =>
+                    isKept(item) && item.in <= DUE_DAYS ? [item.id] : [],
+                  ),
+                  wakeMinutes: wakeMinutes(unit.method, standing.get(unit.id) ?? [], nextHire, at),
                 },
           forecast: forecast && {
             ...{ beginsIn: forecast.beginsIn, early: forecast.early, expected: forecast.expected, late: forecast.late },
             endsByHire: forecast.endsByHire,
           },
           nextHireAt: nextHire?.toISOString() ?? null,
-          costs: costsOf(days, standing, prices, own, methods),
-          breakEvens: breakEvens(standing, prices, own, methods),
+          costs: costsOf(days, stands, prices, own, methods),
+          breakEvens: breakEvens(stands, prices, own, methods),
           choice: unit.choice === null ? null : { method: unit.choice, reason: unit.reason ?? '' },
           hasJob: unit.has_job,
         },
@@ -118,17 +121,41 @@ async function nextHiresOf(db: Db, at: Date): Promise<Map<number, Date>> {
   return hires;
 }
 
-/** Of units that are laid up: what their service plan wants by the calendar meanwhile. Hours stand still. */
-async function dueStanding(db: Db, at: Date): Promise<Map<number, string[]>> {
+interface WantedStanding {
+  readonly id: string;
+  /** Days until the calendar wants it; below 0: overdue. */
+  readonly in: number;
+  readonly months: number;
+  readonly minutes: number;
+}
+
+/** What comes oftener than a season is done while it stands; the rest when it is woken. */
+const isKept = ({ months }: WantedStanding): boolean => months <= KEPT_MONTHS;
+
+/** Of units that are laid up: what their service plan wants by the calendar. Hours stand still. */
+async function standingService(db: Db, at: Date): Promise<Map<number, WantedStanding[]>> {
   const standing = (await readServiceFacts(db, at)).filter(({ readiness }) => readiness === 'laid-up');
   return new Map(
-    standing.map((facts) => [
-      facts.unitId,
-      itemsOf(facts, at).flatMap(({ id, every, daysLeft }) =>
-        daysLeft !== null && daysLeft <= DUE_DAYS && (every.months ?? 0) <= KEPT_MONTHS ? [id] : [],
-      ),
-    ]),
+    standing.map((facts) => {
+      const minutes = new Map(facts.plan.items.map((item) => [item.id, item.minutes]));
+      const wanted = itemsOf(facts, at).flatMap(({ id, every, daysLeft }): WantedStanding[] =>
+        daysLeft === null ? [] : [{ id, in: daysLeft, months: every.months ?? 0, minutes: minutes.get(id) ?? 0 }],
+      );
+      return [facts.unitId, wanted];
+    }),
   );
+}
+
+/** The work of waking one: as it was laid up, and what is due by the time it goes out. */
+function wakeMinutes(
+  method: LayUpMethodId | null,
+  wanted: readonly WantedStanding[],
+  nextHire: Date | null,
+  at: Date,
+): number {
+  const until = nextHire === null ? 0 : (nextHire.getTime() - at.getTime()) / DAY_MS;
+  const due = wanted.filter((item) => !isKept(item) && item.in <= until);
+  return LAY_UP_METHODS[method ?? 'as-it-is'].wakeMinutes + due.reduce((sum, { minutes }) => sum + minutes, 0);
 }
 
 const unitsOf = (db: Db) =>

@@ -1,4 +1,5 @@
 import { spawn, type ChildProcess } from 'node:child_process';
+import path from 'node:path';
 import { fileURLToPath } from 'node:url';
 
 const SERVER = fileURLToPath(new URL('../../', import.meta.url));
@@ -9,7 +10,9 @@ export function launch(
   env: Readonly<Record<string, string>>,
   said: string,
 ): Promise<ChildProcess & { readonly text: () => string }> {
-  const child = spawn(process.execPath, ['--import', 'tsx', file], {
+  const built = process.env['HUDRIK_BUILT'];
+  const program = built ? [path.join(built, file.replace(/\.ts$/, '.mjs'))] : ['--import', 'tsx', `src/${file}`];
+  const child = spawn(process.execPath, program, {
     cwd: SERVER,
     env: { ...process.env, ...env },
     stdio: ['ignore', 'pipe', 'pipe'],

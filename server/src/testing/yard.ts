@@ -31,6 +31,8 @@ import { minutesToFind, planBenchIn, reckon, suspectsOf } from '../sums/sums';
 import { portOf } from '../portOf';
 
 const silent = pino({ level: 'silent' });
+/** No test is about how long a machine with other things to do takes to connect. */
+const patientPool = (url: string, connections: number): pg.Pool => openPool(url, connections, undefined, 0, 60_000);
 
 export interface On {
   readonly tag?: string;
@@ -86,13 +88,13 @@ export class TestYard {
 
   async open(codesPerMinute = 1000): Promise<void> {
     const database = await makeDatabase();
-    this.pool = openPool(database.url, 16);
+    this.pool = patientPool(database.url, 16);
     this.db = databaseOn(this.pool);
     // The server works as its own role; what a test does past it, it does as the owner.
     this.appUrl = asApp(database.url);
-    const served = databaseOn(openPool(this.appUrl, 16));
+    const served = databaseOn(patientPool(this.appUrl, 16));
     const standIns = await startStandIns({ dayMs: 86_400_000, failsOf100: 0, now: () => this.now.getTime() }, 20);
-    this.supplier = httpSupplier(standIns.supplierUrl, { timeoutMs: 500, tries: 2, pauseMs: 10 });
+    this.supplier = httpSupplier(standIns.supplierUrl, { timeoutMs: 5000, tries: 2, pauseMs: 10 });
     this.context = {
       db: served,
       now: () => this.now,
@@ -132,7 +134,7 @@ export class TestYard {
 
   /** What another process of the server would be: its own connections to the same records, its own ear for changes. */
   async another(readsOf: (db: Db) => Reads = oneDatabase, of?: Db): Promise<Served> {
-    const db = of ?? databaseOn(openPool(this.appUrl, 8));
+    const db = of ?? databaseOn(patientPool(this.appUrl, 8));
     const server = await this.#serve({ ...this.context, db, searches: searchesIn(db) }, readsOf(db), 1000);
     return {
       url: server.url,

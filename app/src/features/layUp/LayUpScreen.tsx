@@ -6,7 +6,7 @@ import { Button, Empty, Failure, Loading, Page, Section, useIsWide, Words } from
 import { ComingUnit } from './ComingUnit';
 import { CostCurves } from './CostCurves';
 import { FleetTable } from './FleetTable';
-import { isComing, sayLayUp, type LayUpUnit } from './sayLayUp';
+import { isComing, sayLayUp, standingOf } from './sayLayUp';
 import { SeasonSheetSection } from './SeasonSheetSection';
 import { SeasonsSheet } from './SeasonsSheet';
 import { StandingUnit } from './StandingUnit';
@@ -38,7 +38,7 @@ interface Props {
 
 /** On the phone: the next unit with its steps, one at a time; the rest below. */
 function Phone({ layUp }: Props) {
-  const { coming, standing } = split(layUp);
+  const coming = comingOf(layUp);
   return (
     <View className="gap-6">
       <Section title="Comes into lay-up" count={coming.length}>
@@ -47,7 +47,7 @@ function Phone({ layUp }: Props) {
           <ComingUnit key={unit.tag} unit={unit} isOpen={at === 0} stabiliserMl={layUp.prices.stabiliserMl} />
         ))}
       </Section>
-      <Stands standing={standing} />
+      <Stands layUp={layUp} />
       <SeasonSheetSection />
       <WakeCurves layUp={layUp} />
       <Seasons layUp={layUp} />
@@ -57,7 +57,7 @@ function Phone({ layUp }: Props) {
 
 /** On the wide screen: the fleet as a table of ways and costs; beside it the chosen unit's curves, the sheet, and what stands. */
 function Wide({ layUp }: Props) {
-  const { coming, standing } = split(layUp);
+  const coming = comingOf(layUp);
   const [tag, choose] = useState<string | null>(null);
   const unit = coming.find((one) => one.tag === tag) ?? coming[0];
   return (
@@ -76,7 +76,7 @@ function Wide({ layUp }: Props) {
       <View className="w-[350px] gap-6">
         {unit ? <ComingUnit key={unit.tag} unit={unit} isOpen stabiliserMl={layUp.prices.stabiliserMl} /> : null}
         <SeasonSheetSection />
-        <Stands standing={standing} />
+        <Stands layUp={layUp} />
         <Seasons layUp={layUp} />
       </View>
     </View>
@@ -84,8 +84,8 @@ function Wide({ layUp }: Props) {
 }
 
 /** Those whose season begins first come first; of them the metal tanks and those that stand longest. */
-function split({ units }: LayUpReply) {
-  const coming = units
+const comingOf = ({ units }: LayUpReply) =>
+  units
     .filter(isComing)
     .sort(
       (a, b) =>
@@ -93,19 +93,19 @@ function split({ units }: LayUpReply) {
         Number(b.tank.isMetal) - Number(a.tank.isMetal) ||
         (b.forecast?.expected ?? 0) - (a.forecast?.expected ?? 0),
     );
-  return { coming, standing: units.filter(({ laidUp }) => laidUp !== null) };
-}
 
 const Nothing = () => (
   <Empty sentence="No unit’s season is on or begins within 45 days. When classes stand is said below." />
 );
 
-function Stands({ standing }: { readonly standing: readonly LayUpUnit[] }) {
+/** What stands, in the order in which it is woken. */
+function Stands({ layUp }: Props) {
+  const standing = standingOf(layUp);
   if (standing.length === 0) return null;
   return (
-    <Section title="Laid up" count={standing.length}>
-      {standing.map((unit) => (
-        <StandingUnit key={unit.tag} unit={unit} />
+    <Section title="Laid up: wake in this order" count={standing.length}>
+      {standing.map((waking) => (
+        <StandingUnit key={waking.unit.tag} waking={waking} />
       ))}
     </Section>
   );

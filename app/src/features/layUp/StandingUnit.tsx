@@ -1,19 +1,21 @@
-import { LAY_UP_METHODS, SERVICE_ITEMS } from '@hudrik/core/catalogue';
+import { SERVICE_ITEMS } from '@hudrik/core/catalogue';
+import type { Waking } from '@hudrik/core/layUp';
 import { Link } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { useRead, useSigns } from '@/api';
 import { Button, Words } from '@/design';
 import { sayFuelState } from '@/features/fuel';
-import { sayAs } from '@/writing';
-import { methodName, type LayUpUnit } from './sayLayUp';
+import { sayAs, sayMinutes } from '@/writing';
+import { methodName, sayWaking, type Stander } from './sayLayUp';
 import { WakeSheet } from './WakeSheet';
 
 /** One that stands: since when, how, what is in it; woken from here. */
-export function StandingUnit({ unit }: { readonly unit: LayUpUnit }) {
+export function StandingUnit({ waking }: { readonly waking: Waking<Stander> }) {
+  const unit = waking.unit.of;
   const signs = useSigns();
   const { data } = useRead('unitFuel', { params: { tag: unit.tag } });
-  const [waking, setWaking] = useState(false);
+  const [isWaking, setWaking] = useState(false);
   const { laidUp } = unit;
   if (laidUp === null) return null;
   return (
@@ -44,10 +46,13 @@ export function StandingUnit({ unit }: { readonly unit: LayUpUnit }) {
           {`Due while it stands: ${laidUp.due.map((id) => SERVICE_ITEMS.find((item) => item.id === id)?.name ?? id).join(', ')}.`}
         </Words>
       ) : null}
-      <Words size={15} tone="ink-soft">
-        {`Called out early: about ${LAY_UP_METHODS[laidUp.method ?? 'as-it-is'].wakeMinutes} min. Damp and mice: look once a month.`}
+      <Words size={15} face={waking.lateBy > 0 ? 'strong' : 'text'} tone={waking.lateBy > 0 ? 'held' : 'ink'}>
+        {sayWaking(waking)}
       </Words>
-      {waking ? <WakeSheet unit={unit} onClose={() => setWaking(false)} /> : null}
+      <Words size={15} tone="ink-soft">
+        {`Called out early: ${sayMinutes(laidUp.wakeMinutes)}. Damp and mice: look once a month.`}
+      </Words>
+      {isWaking ? <WakeSheet unit={unit} onClose={() => setWaking(false)} /> : null}
     </View>
   );
 }

@@ -3,7 +3,7 @@ import type { LayUpReply, SeasonSheet } from '@hudrik/core/contracts';
 import { LOG, taken } from '@/testing/cardReply';
 import { IVO, press, show, type } from '@/testing/screen';
 import { LayUpScreen } from './LayUpScreen';
-import { isComing, sayForecast, sayLayUp, sayMargin, sayRisk, type LayUpUnit } from './sayLayUp';
+import { isComing, sayForecast, sayLayUp, sayMargin, sayRisk, sayWaking, standingOf, type LayUpUnit } from './sayLayUp';
 
 const LEAD = { ...IVO, role: 'lead' } as const;
 const cost = (method: LayUpUnit['costs'][number]['method'], cents: number) => ({
@@ -19,7 +19,7 @@ const unit = (tag: string, more: Partial<LayUpUnit> = {}): LayUpUnit => ({
 });
 const standing = unit('SN-09', {
   readiness: 'laid-up',
-  laidUp: { since: '2030-04-01T08:00:00Z', method: 'run-dry', days: 40, due: ['battery-care'] },
+  laidUp: { since: '2030-04-01T08:00:00Z', method: 'run-dry', days: 40, due: ['battery-care'], wakeMinutes: 25 },
 });
 const layUp = (more: Partial<LayUpReply> = {}): LayUpReply => ({
   now: '2030-05-01T08:00:00Z',
@@ -73,6 +73,44 @@ describe('lay-up in words', () => {
   });
 });
 
+describe('what stands is woken', () => {
+  const stands = (tag: string, nextHireAt: string | null, wakeMinutes: number, more: Partial<LayUpUnit> = {}) =>
+    unit(tag, {
+      nextHireAt,
+      laidUp: { since: '2030-04-01T08:00:00Z', method: null, days: 30, due: [], wakeMinutes },
+      ...more,
+    });
+  const units = [
+    stands('SN-01', null, 20),
+    stands('SN-02', '2030-05-03T08:00:00Z', 70),
+    stands('SN-03', null, 20, { forecast: null }),
+    stands('SN-04', '2030-05-01T08:30:00Z', 45),
+    unit('SN-05'),
+  ];
+
+  test('in the order of its hires, then of its season’s end, with its work and that before it', () => {
+    const waking = standingOf({ units, now: '2030-05-01T08:00:00Z' });
+    expect(waking.map((one) => [one.unit.tag, sayWaking(one)])).toEqual([
+      ['SN-04', 'Goes out Wed 1 May 2030 08:30. 45 min of work to wake it. Too late by 15 min, were it all begun now.'],
+      ['SN-02', 'Goes out Fri 3 May 2030 08:00. 1 h 10 of work to wake it; with those before it 1 h 55.'],
+      ['SN-01', 'Its season ends in about 183 days. 20 min of work to wake it; with those before it 2 h 15.'],
+      ['SN-03', '20 min of work to wake it; with those before it 2 h 35.'],
+    ]);
+  });
+
+  test('the screen has them so', async () => {
+    show(<LayUpScreen />, { 'GET /api/lay-up': layUp({ units }), 'GET /api/lay-up/sheet': sheet });
+    expect(await screen.findByText('Laid up: wake in this order')).toBeTruthy();
+    const buttons = screen.getAllByRole('button', { name: /^Wake SN/ });
+    expect(buttons.map((button) => String(button.props['aria-label'] ?? button.props['accessibilityLabel']))).toEqual([
+      'Wake SN-04',
+      'Wake SN-02',
+      'Wake SN-01',
+      'Wake SN-03',
+    ]);
+  });
+});
+
 describe('lay-up on the phone', () => {
   test('the next unit with its steps and doses; its job is raised, then it is laid up', async () => {
     const server = show(<LayUpScreen />, { ...REPLIES, [LOG]: taken });
@@ -80,7 +118,7 @@ describe('lay-up on the phone', () => {
     expect(screen.getByText('0.6 US fl oz (18 ml) of stabiliser by its label')).toBeTruthy();
     expect(screen.getByText(/^1\. Old fuel drained/)).toBeTruthy();
     expect(await screen.findByText('buy 0.66 US gal (2.5 l)')).toBeTruthy();
-    expect(screen.getByText(/^Called out early: about 12 min\./)).toBeTruthy();
+    expect(screen.getByText(/^Called out early: 25 min\./)).toBeTruthy();
     expect(screen.getByText('Due while it stands: Battery.')).toBeTruthy();
     await press('Raise the lay-up of SN-01');
     await press('SN-01 is laid up');

@@ -1,7 +1,8 @@
 import { LAY_UP_METHODS, type LayUpMethodId } from '@hudrik/core/catalogue';
 import type { LayUpReply } from '@hudrik/core/contracts';
+import { wakeOrder, type Waking } from '@hudrik/core/layUp';
 import { roundMoney } from '@hudrik/core/money';
-import { sayAs, sayMoney } from '@/writing';
+import { sayAs, sayMinutes, sayMoney, sayTime } from '@/writing';
 
 export type LayUpUnit = LayUpReply['units'][number];
 
@@ -56,3 +57,34 @@ export function sayMargin({ costs, breakEvens, choice }: LayUpUnit): string {
 
 export const sayRisk = (risk: number): string =>
   risk < 0.005 ? 'hardly ever' : `${Math.max(Math.round(risk * 100), 1)} in 100`;
+
+export interface Stander {
+  readonly tag: string;
+  readonly wantedIn: number | null;
+  readonly minutes: number;
+  readonly of: LayUpUnit;
+}
+
+/** Those that stand, in the order in which they are woken: by their hires, or by the end of their season. */
+export const standingOf = ({ units, now }: Pick<LayUpReply, 'units' | 'now'>): Waking<Stander>[] =>
+  wakeOrder(
+    units.flatMap((of): Stander[] => {
+      const { tag, laidUp, nextHireAt, forecast } = of;
+      if (laidUp === null) return [];
+      const hireIn = nextHireAt === null ? null : (Date.parse(nextHireAt) - Date.parse(now)) / DAY_MS;
+      return [{ tag, of, minutes: laidUp.wakeMinutes, wantedIn: hireIn ?? forecast?.expected ?? null }];
+    }),
+  );
+
+/** When it is wanted, and the work until then. Example: Goes out Fri 8 May 08:00. 25 min of work; with those before it 1 h 10 min. */
+export function sayWaking({ unit, after, lateBy }: Waking<Stander>): string {
+  const { of, minutes, wantedIn } = unit;
+  const wanted =
+    of.nextHireAt !== null
+      ? `Goes out ${sayTime(of.nextHireAt)}. `
+      : wantedIn !== null
+        ? `Its season ends in about ${Math.round(wantedIn)} days. `
+        : '';
+  const work = `${sayMinutes(minutes)} of work to wake it${after > minutes ? `; with those before it ${sayMinutes(after)}` : ''}.`;
+  return `${wanted}${work}${lateBy > 0 ? ` Too late by ${sayMinutes(Math.ceil(lateBy))}, were it all begun now.` : ''}`;
+}

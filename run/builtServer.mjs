@@ -1,0 +1,54 @@
+import { readdirSync, readFileSync, rmSync } from 'node:fs';
+import path from 'node:path';
+import { pathToFileURL } from 'node:url';
+import { ROOT } from './places.mjs';
+
+const SERVER = path.join(ROOT, 'server');
+export const SOURCES = path.join(SERVER, 'src');
+const BUILT = path.join(SERVER, '.built');
+const PROGRAMS = ['main.ts', 'standins/main.ts', 'administration/main.ts', 'administration/diagnose.ts'];
+const WORKERS = ['sums/sums.worker.ts', 'printing/paper.worker.ts'];
+const MIGRATIONS = 'database/migrations';
+
+/** Puts sources together as files that start at once, each where its source lies under the folder. */
+export async function buildInto(outdir, entryPoints, change) {
+  rmSync(outdir, { recursive: true, force: true });
+  // Not before the modules are there.
+  const { build } = await import('esbuild');
+  await build({
+    ...{ entryPoints, outdir, outbase: SOURCES, outExtension: { '.js': '.mjs' } },
+    ...{ bundle: true, splitting: true, format: 'esm', platform: 'node', logLevel: 'warning' },
+    plugins: [{ name: 'own-sources', setup: ownSources(change) }],
+  });
+}
+
+/** Packages stay packages; the workspace's own are sources. */
+const ownSources = (change) => (esbuild) => {
+  esbuild.onResolve({ filter: /^[^./]/ }, ({ path: asked }) =>
+    asked.startsWith('@hudrik/') || path.isAbsolute(asked) ? undefined : { path: asked, external: true },
+  );
+  esbuild.onLoad({ filter: /\.ts$/ }, ({ path: file }) => ({
+    contents: change(readFileSync(file, 'utf8'), file),
+    loader: 'ts',
+  }));
+};
+
+export const builtFrom = (outdir, file) => path.join(outdir, path.relative(SOURCES, file).replace(/\.ts$/, '.mjs'));
+
+/** The server as files that start in a third of the time: from now on its programs are run from them, here and in what is started from here. */
+export async function buildServer() {
+  const migrations = readdirSync(path.join(SOURCES, MIGRATIONS)).map((name) => path.join(MIGRATIONS, name));
+  const entries = [...PROGRAMS, ...WORKERS, ...migrations].map((file) => path.join(SOURCES, file));
+  await buildInto(BUILT, entries, (text, file) =>
+    text
+      .replaceAll('import.meta.url', JSON.stringify(pathToFileURL(builtFrom(BUILT, file)).href))
+      .replaceAll(".worker.ts'", ".worker.mjs'"),
+  );
+  process.env.HUDRIK_BUILT = BUILT;
+}
+
+/** What Node is to be started with for a program of the server: as it was built, or else from its sources. */
+export const programOf = (file) =>
+  process.env.HUDRIK_BUILT
+    ? [path.join(process.env.HUDRIK_BUILT, file.replace(/\.ts$/, '.mjs'))]
+    : ['--import', 'tsx', path.join(SOURCES, file)];
