@@ -156,6 +156,11 @@ describe('lay-up', () => {
     const headers = { 'If-Match': `"${version}"` };
     await yard.ask('PATCH', '/api/units/SN-01', { as: 'lead', body: { laidUp: false }, headers });
     assert.equal((await read()).wakes.length, 1);
-    assert.equal((await yard.db.selectFrom('lay_up').select('id').where('woken_at', 'is', null).execute()).length, 0);
+    const standing = yard.db
+      .selectFrom('lay_up as l')
+      .innerJoin('unit as u', 'u.id', 'l.unit_id')
+      .select('u.tag')
+      .where('l.woken_at', 'is', null);
+    assert.deepEqual(await standing.execute(), [{ tag: 'SN-05' }]);
   });
 });
