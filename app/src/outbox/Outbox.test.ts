@@ -103,6 +103,26 @@ describe('the outbox of one page', () => {
     expect(page.shown().items[0]?.answer?.outcome).toEqual({ taken: true });
   });
 
+  test('while many go out the device is not read anew for each, and what did not change stays the same thing', async () => {
+    const server = new Server();
+    const page = pageOf(server);
+    for (let n = 0; n < 30; n++) await page.keep(note(IVO));
+    const readings = jest.spyOn(IDBObjectStore.prototype, 'getAll');
+    const last = page.shown().items.at(-1);
+    const seen = new Set<unknown>();
+    page.subscribe(() => seen.add(page.shown().items.at(-1)));
+    page.setPerson(IVO);
+    await until(() => statesOf(page).every((state) => state === 'sent'));
+    expect(readings.mock.calls.length).toBeLessThan(5);
+    expect(seen.has(last)).toBe(true);
+    // Read for the pass, shown for all of it, and then sent.
+    expect(seen.size).toBeLessThan(5);
+    readings.mockRestore();
+    const again = pageOf(server, { name: 'test' });
+    await again.opened();
+    expect(statesOf(again)).toEqual(Array.from({ length: 30 }, () => 'sent'));
+  });
+
   test('is shown at once, before it is kept', () => {
     const page = pageOf(new Server());
     void page.keep(note(IVO));

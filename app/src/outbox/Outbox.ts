@@ -40,6 +40,9 @@ export class Outbox {
   /** On their way to the device. */
   #arriving: readonly Item[] = [];
   #device: ItemStore | null = null;
+  #reading: Promise<unknown> = Promise.resolve();
+  /** A reading of the stores that has not begun. */
+  #next: Promise<void> | null = null;
   readonly #page = storeInPage();
   #person: Person | null = null;
   #hasTurn = false;
@@ -109,7 +112,7 @@ export class Outbox {
       deliver: this.parts.deliver,
       settle: async (item, change) => {
         await this.#storeOf(item).change(item.place, change);
-        await this.#changed(true);
+        this.#settle(item.place, change);
       },
       leave: (item) => {
         this.#left.add(item.id);
@@ -117,7 +120,7 @@ export class Outbox {
       },
       forget: async (places) => {
         await Promise.all([this.#device?.remove(places), this.#page.remove(places)]);
-        await this.#changed(false);
+        await this.#changed();
       },
       mayGoOn: () => this.#person?.id === person.id && this.#hasTurn === held && !this.#stop.signal.aborted,
     });
@@ -135,8 +138,14 @@ export class Outbox {
     return item.isKept && this.#device ? this.#device : this.#page;
   }
 
-  async #load(): Promise<void> {
-    this.#show([...(await this.#onDevice()), ...(await this.#page.all())]);
+  /** Reads all that is stored anew. Who asks while it is read waits for the next reading, all of them for the same. */
+  #load(): Promise<void> {
+    this.#next ??= this.#reading.then(async () => {
+      this.#next = null;
+      this.#show([...(await this.#onDevice()), ...(await this.#page.all())]);
+    });
+    this.#reading = this.#next;
+    return this.#next;
   }
 
   #show(stored: readonly Item[]): void {
@@ -150,10 +159,20 @@ export class Outbox {
   }
 
   /** Something is not as it was: shown here, and said to the other pages. */
-  async #changed(settled: boolean): Promise<void> {
+  async #changed(): Promise<void> {
     await this.#load();
+    this.#say(false);
+  }
+
+  /** The server took or refused one. All others stay the same: hundreds may go out one after the other. */
+  #settle(place: number, change: ItemChange): void {
+    this.#show(this.#stored.map((item) => (item.place === place ? { ...item, ...change } : item)));
+    this.#say(true);
+    this.#tellSettled();
+  }
+
+  #say(settled: boolean): void {
     if (!this.#stop.signal.aborted) this.#tabs?.postMessage({ settled });
-    if (settled) this.#tellSettled();
   }
 
   #tellSettled(): void {
@@ -203,7 +222,7 @@ export class Outbox {
       kept = 'in-page';
     }
     this.#arriving = this.#arriving.filter((one) => one.id !== item.id);
-    await this.#changed(false);
+    await this.#changed();
     this.#bell.ring();
     return kept;
   }
@@ -213,7 +232,7 @@ export class Outbox {
     const item = this.#find(id);
     if (!item || !this.#person || !belongsTo(item, this.#person)) return;
     await this.#storeOf(item).remove([item.place]);
-    await this.#changed(false);
+    await this.#changed();
   }
 
   /** What was refused is tried once more. */
@@ -248,7 +267,7 @@ export class Outbox {
     const person = this.#person;
     if (!item || !person || !may(item, person)) return;
     await this.#storeOf(item).change(item.place, typeof change === 'function' ? change(person) : change);
-    await this.#changed(false);
+    await this.#changed();
     this.#bell.ring();
   }
 

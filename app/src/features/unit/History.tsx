@@ -1,11 +1,11 @@
 import type { LogRecord } from '@hudrik/core/contracts';
 import { isOf, kindOf, tellEntry, type Entry } from '@hudrik/core/log';
-import { useCallback } from 'react';
+import { memo, useCallback } from 'react';
 import { Image, View } from 'react-native';
 import { useReadPages } from '@/api';
 import { Button, Empty, Failure, Loading, ReadinessMark, Words } from '@/design';
 import { WORDING } from '@/features/fleet';
-import { entryOf, usePending, type On } from '@/outbox';
+import { entryOf, usePending, type EntryItem, type On } from '@/outbox';
 import { sayDay, sayMoney } from '@/writing';
 import { CorrectReading } from './CorrectReading';
 
@@ -26,7 +26,7 @@ export function History({ tag }: { readonly tag: string }) {
       {records.length + unsent.length === 0 ? <Empty sentence="Nothing has happened to it yet." /> : null}
       <View role={records.length + unsent.length === 0 ? undefined : 'list'}>
         {[...unsent].reverse().map((item) => (
-          <Line key={item.id} tag={tag} entry={entryOf(item)} note="not sent yet" />
+          <Unsent key={item.id} tag={tag} item={item} />
         ))}
         {records.map((record) => (
           <Line
@@ -64,7 +64,12 @@ function photosOf({ facts }: Entry): readonly string[] {
   return Array.isArray(photos) ? photos.map(String) : [];
 }
 
-function Line({ tag, entry, note, corrected = false }: LineProps) {
+/** Hundreds may wait: while one after the other is sent, the others are not drawn again. */
+const Unsent = memo(function Unsent({ tag, item }: { readonly tag: string; readonly item: EntryItem }) {
+  return <Line tag={tag} entry={entryOf(item)} note="not sent yet" />;
+});
+
+const Line = memo(function Line({ tag, entry, note, corrected = false }: LineProps) {
   const { title, lines } = tellEntry(entry, WORDING);
   const verdict = isOf(entry, 'check-in') ? entry.outcome.verdict : undefined;
   const photos = photosOf(entry);
@@ -109,4 +114,4 @@ function Line({ tag, entry, note, corrected = false }: LineProps) {
       </View>
     </View>
   );
-}
+});

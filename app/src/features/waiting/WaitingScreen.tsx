@@ -1,6 +1,6 @@
 import { kindOf, tellEntry } from '@hudrik/core/log';
 import { router, type Href } from 'expo-router';
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import { View } from 'react-native';
 import { sentenceOf, Refused, usePerson } from '@/api';
 import { Button, Card, Empty, Failure, Page, Section, Words } from '@/design';
@@ -73,7 +73,7 @@ function Group({ title, sentence, items }: GroupProps) {
   );
 }
 
-function OneItem({ item }: { readonly item: Item }) {
+const OneItem = memo(function OneItem({ item }: { readonly item: Item }) {
   return (
     <Card className="gap-2">
       <View className="flex-row items-baseline gap-3">
@@ -96,7 +96,7 @@ function OneItem({ item }: { readonly item: Item }) {
       <Actions item={item} />
     </Card>
   );
-}
+});
 
 function Actions({ item }: { readonly item: Item }) {
   const person = usePerson();
