@@ -91,7 +91,7 @@ spawnSync(process.execPath, ['run/budget.mjs'], { cwd: ROOT, stdio: 'inherit' })
 async function inTheBrowser() {
   const server = await startDemoServer(postgres, 'hudrik_bench', await freePort());
   try {
-    for (const file of ['worker.bench.ts', 'drag.bench.ts'])
+    for (const file of ['worker.bench.ts', 'drag.bench.ts', 'waiting.bench.ts'])
       spawnSync(process.execPath, ['--import', 'tsx', file], {
         cwd: path.join(ROOT, 'e2e'),
         env: { ...process.env, BASE_URL: server.url },
