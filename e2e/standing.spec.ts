@@ -1,5 +1,5 @@
 import { expect, test } from './test';
-import { signIn } from './yard';
+import { jsonOf, signIn } from './yard';
 
 test('a class comes into lay-up: its job from the forecast, its steps done, laid up, then badly woken, which moves what is taken for its way @phone', async ({
   page,
@@ -84,3 +84,30 @@ test('fuel poured from a can changes the can, the tank and its dates', { tag: '@
   // What was stale is none of its defects any more.
   await expect(page.getByText(/^The fuel is stale/)).toHaveCount(0);
 });
+
+test(
+  'a call at short notice: what waking it takes is said at the counter; woken, it goes nowhere unseen',
+  { tag: '@phone' },
+  async ({ page }) => {
+    await signIn(page, 'Lise Borrowby');
+    const { units } = await jsonOf<{ units: { tag: string; laidUp: { wakeMinutes: number } | null }[] }>(
+      await page.request.get('/api/lay-up'),
+    );
+    const stands = units.find(({ laidUp }) => laidUp !== null);
+    if (!stands?.laidUp) throw new Error('nothing stands in the demo');
+    const { tag } = stands;
+    await page.goto(`/u/${tag}/check-out`);
+    await expect(page.getByText(/^Called for now: about .* of work to wake it/)).toBeVisible();
+    await page.getByRole('button', { name: 'See how to wake it' }).click();
+    await expect(page.getByText('Laid up: wake in this order')).toBeVisible();
+    await expect(page.getByRole('button', { name: `Wake ${tag}` })).toHaveCount(0);
+    await page.context().clearCookies();
+    await signIn(page, 'Ivo Tarnwell', '/lay-up');
+    await page.getByRole('button', { name: `Wake ${tag}` }).click();
+    await page.getByRole('button', { name: '2', exact: true }).click();
+    await page.getByRole('button', { name: 'It is awake' }).click();
+    await expect(page.getByRole('button', { name: `Wake ${tag}` })).toHaveCount(0);
+    await page.goto(`/u/${tag}/check-out`);
+    await expect(page.getByText('Not before it is checked in.')).toBeVisible();
+  },
+);

@@ -99,7 +99,7 @@ export const opening = object({
   trueHours: number().required(),
   hoursToOilService: number().required(),
   nextHireHours: number().required(),
-  /** Hands-on minutes of the open work that holds it or keeps it in prep. */
+  /** Hands-on minutes of the open work that holds it or keeps it in prep, and of waking it where it stands. */
   workMinutes: number().required(),
   ratings: object({ model: rated.required(), unit: rated.required() }).required(),
   /** How often the same trouble came back soon within a year. */

@@ -15,6 +15,7 @@ import { kitPricesOf } from '../people/settings';
 import { ratingsOfUnit } from '../fleet/models';
 import { toUnitLine, unitRows } from '../fleet/unitLines';
 import { readFromAfarOf } from '../equipment/readEquipment';
+import { wakeMinutesNow } from '../layUp/wakeMinutes';
 import { unitByTag } from '../fleet/units';
 import { isOf } from '@hudrik/core/log';
 
@@ -55,7 +56,7 @@ export async function readOpening({ db, now }: Pick<Context, 'db' | 'now'>, tag:
     trueHours: line.trueHours,
     hoursToOilService: line.hoursToOilService,
     nextHireHours: line.nextHire ? forecastHours(use, daysOf(line.nextHire)).expected : 0,
-    workMinutes: Number(work?.minutes ?? 0),
+    workMinutes: Number(work?.minutes ?? 0) + (unit.laid_up_at === null ? 0 : await wakeMinutesNow(db, unit.id, now())),
     ratings: await ratingsOfUnit(db, unit),
     comebacks: await countComebacks(db, unit.id, now()),
     kitPrices: await kitPricesOf(db, unit.class_id),

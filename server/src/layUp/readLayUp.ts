@@ -25,9 +25,8 @@ import type { Db } from '../database/tables';
 import { readFuel, type FuelOfUnit } from '../fuel/unitFuel';
 import { readAssigned } from '../hires/assigned';
 import { readSettings } from '../people/settings';
-import { readServiceFacts } from '../service/serviceFacts';
-import { itemsOf } from '../service/unitService';
 import { methodsFor } from './methodsFor';
+import { isKept, standingService, wakeMinutes } from './wakeMinutes';
 
 const DAY_MS = 86_400_000;
 /** A fuel repair takes so long and so much in parts where the yard has done none (judgement). */
@@ -37,8 +36,6 @@ const REPAIR_PARTS_CENTS = 3500;
 const REPAIRS_WORTH = 5;
 /** What is wanted within a week is said. */
 const DUE_DAYS = 7;
-/** A season, for what comes oftener. */
-const KEPT_MONTHS = 3;
 /** Causes whose repair is a fuel repair. */
 const FUEL_LANE = 'fuel';
 
@@ -119,43 +116,6 @@ async function nextHiresOf(db: Db, at: Date): Promise<Map<number, Date>> {
     if (known === undefined || from < known) hires.set(id ?? 0, from);
   }
   return hires;
-}
-
-interface WantedStanding {
-  readonly id: string;
-  /** Days until the calendar wants it; below 0: overdue. */
-  readonly in: number;
-  readonly months: number;
-  readonly minutes: number;
-}
-
-/** What comes oftener than a season is done while it stands; the rest when it is woken. */
-const isKept = ({ months }: WantedStanding): boolean => months <= KEPT_MONTHS;
-
-/** Of units that are laid up: what their service plan wants by the calendar. Hours stand still. */
-async function standingService(db: Db, at: Date): Promise<Map<number, WantedStanding[]>> {
-  const standing = (await readServiceFacts(db, at)).filter(({ readiness }) => readiness === 'laid-up');
-  return new Map(
-    standing.map((facts) => {
-      const minutes = new Map(facts.plan.items.map((item) => [item.id, item.minutes]));
-      const wanted = itemsOf(facts, at).flatMap(({ id, every, daysLeft }): WantedStanding[] =>
-        daysLeft === null ? [] : [{ id, in: daysLeft, months: every.months ?? 0, minutes: minutes.get(id) ?? 0 }],
-      );
-      return [facts.unitId, wanted];
-    }),
-  );
-}
-
-/** The work of waking one: as it was laid up, and what is due by the time it goes out. */
-function wakeMinutes(
-  method: LayUpMethodId | null,
-  wanted: readonly WantedStanding[],
-  nextHire: Date | null,
-  at: Date,
-): number {
-  const until = nextHire === null ? 0 : (nextHire.getTime() - at.getTime()) / DAY_MS;
-  const due = wanted.filter((item) => !isKept(item) && item.in <= until);
-  return LAY_UP_METHODS[method ?? 'as-it-is'].wakeMinutes + due.reduce((sum, { minutes }) => sum + minutes, 0);
 }
 
 const unitsOf = (db: Db) =>

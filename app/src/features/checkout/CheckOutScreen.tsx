@@ -45,6 +45,9 @@ function No({ opening }: { readonly opening: Opening }) {
       {opening.verdict.because.slice(1).map((reason) => (
         <Words key={reason}>{reason}</Words>
       ))}
+      {opening.verdict.readiness === 'laid-up' ? (
+        <Button kind="main" label="See how to wake it" onPress={() => router.navigate('/lay-up')} />
+      ) : null}
       <Button label={`See ${opening.tag}`} onPress={() => router.replace(`/u/${opening.tag}`)} />
     </Page>
   );

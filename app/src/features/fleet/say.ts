@@ -1,4 +1,4 @@
-import type { UnitLine } from '@hudrik/core/contracts';
+import type { Opening, UnitLine } from '@hudrik/core/contracts';
 import { sayAgo, sayMinutes, sayTime } from '@/writing';
 
 type Verdict = UnitLine['verdict'];
@@ -45,14 +45,19 @@ export const hoursSince = (instant: string): number => (Date.now() - Date.parse(
 export const daysFromNow = (days: number): string => new Date(Date.now() + days * 86_400_000).toISOString();
 
 /** Of a unit that may not go: when it can be had at the earliest. */
-export function sayNotBefore(unit: { readonly verdict: Verdict; readonly workMinutes: number }, now: Date): string {
+export function sayNotBefore(unit: Pick<Opening, 'verdict' | 'workMinutes' | 'defects'>, now: Date): string {
   const { readiness, dueAt, notLookedAtSince } = unit.verdict;
-  if (notLookedAtSince) return 'Not before it is checked in.';
+  if (notLookedAtSince || unit.defects.some(({ origin }) => origin.kind === 'unit'))
+    return 'Not before it is checked in.';
   if (readiness === 'out')
     return isPast(dueAt)
       ? 'Overdue: ask the hirer.'
       : `Not before ${sayTime(dueAt ?? '')}, and then it must be checked in.`;
-  if (readiness === 'held' || readiness === 'prep')
+  if (readiness === 'held' || readiness === 'prep') {
+    if (unit.workMinutes === 0) return 'Nobody has said yet what work it needs.';
     return `Not before ${sayTime(new Date(now.getTime() + unit.workMinutes * 60_000).toISOString())}: ${sayMinutes(unit.workMinutes)} of work on it, if it is begun now.`;
-  return readiness === 'laid-up' ? 'A lead can wake it up.' : '';
+  }
+  return readiness === 'laid-up'
+    ? `Called for now: about ${sayMinutes(unit.workMinutes)} of work to wake it, and then it must be checked in.`
+    : '';
 }

@@ -6,7 +6,7 @@ import { View } from 'react-native';
 import { useRead, useSigns } from '@/api';
 import { Button, Words } from '@/design';
 import { sayFuelState } from '@/features/fuel';
-import { sayAs, sayMinutes } from '@/writing';
+import { sayAs } from '@/writing';
 import { methodName, sayWaking, type Stander } from './sayLayUp';
 import { WakeSheet } from './WakeSheet';
 
@@ -50,7 +50,7 @@ export function StandingUnit({ waking }: { readonly waking: Waking<Stander> }) {
         {sayWaking(waking)}
       </Words>
       <Words size={15} tone="ink-soft">
-        {`Called out early: ${sayMinutes(laidUp.wakeMinutes)}. Damp and mice: look once a month.`}
+        Damp and mice: look once a month.
       </Words>
       {isWaking ? <WakeSheet unit={unit} onClose={() => setWaking(false)} /> : null}
     </View>

@@ -118,7 +118,7 @@ describe('lay-up on the phone', () => {
     expect(screen.getByText('0.6 US fl oz (18 ml) of stabiliser by its label')).toBeTruthy();
     expect(screen.getByText(/^1\. Old fuel drained/)).toBeTruthy();
     expect(await screen.findByText('buy 0.66 US gal (2.5 l)')).toBeTruthy();
-    expect(screen.getByText(/^Called out early: 25 min\./)).toBeTruthy();
+    expect(screen.getByText(/^Its season ends in about 183 days\. 25 min of work to wake it\.$/)).toBeTruthy();
     expect(screen.getByText('Due while it stands: Battery.')).toBeTruthy();
     await press('Raise the lay-up of SN-01');
     await press('SN-01 is laid up');
