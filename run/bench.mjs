@@ -44,8 +44,10 @@ spawnSync(process.execPath, ['--import', 'tsx', 'src/benchmarks/planning.ts'], {
   stdio: 'inherit',
 });
 
+postgres.ensureDatabase('hudrik_lay_up');
 spawnSync(process.execPath, ['--import', 'tsx', 'src/benchmarks/layUp.ts'], {
   cwd: path.join(ROOT, 'server'),
+  env: { ...process.env, DATABASE_URL: postgres.urlOf('hudrik_lay_up') },
   stdio: 'inherit',
 });
 

@@ -10,7 +10,7 @@ export {
 } from './planOf';
 export { COLDEST_STARTS, coldestWithin, fluidFor, type FluidFor, type FluidSheet } from './fluidFor';
 export { groupVisits } from './groupVisits';
-export { dueAtHours, fallsDueIn, intervalDays, itemState, type Moment } from './itemState';
+export { dueAtHours, expectedIn, fallsDueIn, intervalDays, itemState, type Moment } from './itemState';
 export { onHire, runsOutDuring } from './runsOut';
 export { doneBySteps, itemsWithJobs } from './doneBySteps';
 export { SHARE_OUT, shareOnHire } from './shareOnHire';

@@ -1,7 +1,7 @@
 import { addMonths } from 'date-fns/addMonths';
 import type { Every, ServiceItem } from '../catalogue/shapes';
 import { roundTenth, type UseRate } from '../hours';
-import { whenReached, type WhenReached } from './whenReached';
+import { reachedIn, whenReached, type WhenReached } from './whenReached';
 
 /** A point in a unit's life. */
 export interface Moment {
@@ -93,6 +93,16 @@ export function fallsDueIn(
   const byHours = hoursLeft === null ? null : whenReached(hoursLeft, use, shareOnHire);
   const at = (days: number | undefined): number => Math.max(Math.min(days ?? Infinity, daysLeft ?? Infinity), 0);
   return { early: at(byHours?.early), expected: at(byHours?.expected), late: at(byHours?.late) };
+}
+
+/** The same without its band. Out: days from now until it is expected to fall due; 0 where it is due. */
+export function expectedIn(
+  { hoursLeft, daysLeft }: Pick<ItemState, 'hoursLeft' | 'daysLeft'>,
+  use: UseRate,
+  shareOnHire: number,
+): number {
+  const byHours = hoursLeft === null ? Infinity : reachedIn(hoursLeft, use, shareOnHire);
+  return Math.max(Math.min(byHours, daysLeft ?? Infinity), 0);
 }
 
 /** How long an item's interval is in days, by its hours at this use (hours a day, above 0) or by the calendar, whichever is shorter. */

@@ -3,7 +3,7 @@ import jStat from 'jstat';
 import { CLASS_IDS, engineOilOf, SERVICE_PLANS, stepsOfService, workOfItem } from '../catalogue';
 import { doneBySteps, itemsWithJobs } from './doneBySteps';
 import { groupVisits, LATE_MINUTES, VISIT_MINUTES, type Ahead } from './groupVisits';
-import { dueAtHours, fallsDueIn, intervalDays, itemState } from './itemState';
+import { dueAtHours, expectedIn, fallsDueIn, intervalDays, itemState } from './itemState';
 import { onHire, runsOutDuring } from './runsOut';
 import { SHARE_OUT, shareOnHire } from './shareOnHire';
 import { FURTHEST, whenReached } from './whenReached';
@@ -75,6 +75,14 @@ describe('when it falls due', () => {
     expect(fallsDueIn({ hoursLeft: 30, daysLeft: 3 }, use, 0.5)).toEqual({ early: 3, expected: 3, late: 3 });
     expect(fallsDueIn({ hoursLeft: null, daysLeft: -4 }, use, 0.5)).toEqual({ early: 0, expected: 0, late: 0 });
     expect(fallsDueIn({ hoursLeft: 30, daysLeft: null }, use, 0.5).expected).toBeCloseTo(15, 10);
+    // Without its band it is the same.
+    const left = [null, -2, 0, 3, 30, 1e9];
+    for (const hoursLeft of left)
+      for (const daysLeft of left)
+        for (const share of [0, 0.5])
+          expect(expectedIn({ hoursLeft, daysLeft }, use, share)).toBe(
+            fallsDueIn({ hoursLeft, daysLeft }, use, share).expected,
+          );
   });
 
   test('the share of days on hire is its own, shrunk to what is usual', () => {

@@ -30,10 +30,13 @@ export function whenReached(hours: number, use: UseRate, shareOnHire: number): W
     const onHire = days * shareOnHire;
     return 1 - cdf(Math.ceil(hours) - 1, ...spreadOver(use, onHire, onHire / HIRE_DAYS.value));
   };
-  const mean = hours / Math.max(meanHoursPerDay(use) * shareOnHire, 1e-9);
-  const expected = Math.min(mean, FURTHEST.value);
+  const expected = reachedIn(hours, use, shareOnHire);
   return { early: dayOf(chance, 0.1, expected), expected, late: dayOf(chance, 0.9, expected) };
 }
+
+/** The same without its band, which is what takes time: days from now until so many more running hours are expected, up to FURTHEST. */
+export const reachedIn = (hours: number, use: UseRate, shareOnHire: number): number =>
+  Math.min(Math.max(hours, 0) / Math.max(meanHoursPerDay(use) * shareOnHire, 1e-9), FURTHEST.value);
 
 /** So near is near enough, days. */
 const HUNDREDTH = 0.01;

@@ -4,7 +4,7 @@ import { EIGHT_IN_TEN, soonestDone, type BenchPlan, type Promised as Sure } from
 import type { Readiness } from '@hudrik/core/readiness';
 import type { Db } from '../database/tables';
 import { readServiceFacts, type ServiceFacts } from '../service/serviceFacts';
-import { itemsOf } from '../service/unitService';
+import { firstDueIn, overrunBy } from '../service/unitService';
 
 const MINUTE_MS = 60_000;
 const DAY_MINUTES = 1440;
@@ -153,13 +153,7 @@ const classHire = ({ reference, fromAt, toAt, was }: OpenHire, minute: (moment: 
 
 function unitOf(facts: ServiceFacts, at: Date): AssignedUnit {
   const { unitId, tag, classId, readiness } = facts;
-  const due = Math.min(
-    Infinity,
-    ...itemsOf(facts, at)
-      .filter(({ jobId }) => jobId === null)
-      .map((item) => item.fallsDueIn.expected),
-  );
-  return { unitId, tag, classId, readiness, dueInDays: Number.isFinite(due) ? due : null };
+  return { unitId, tag, classId, readiness, dueInDays: firstDueIn(facts, at) };
 }
 
 function classUnit(unit: AssignedUnit, own: readonly OwnHire[], ready: ReadonlyMap<string, Ready>): ClassUnit {
@@ -244,11 +238,7 @@ async function keepGiven(
 
 /** A hire of a unit's own that runs over one of its items, too. */
 function withOwnOverruns(hires: readonly AssignedHire[], facts: readonly ServiceFacts[], at: Date): AssignedHire[] {
-  const over = new Set(
-    facts.flatMap((unit) =>
-      itemsOf(unit, at).flatMap(({ runsOutDuring, jobId }) => (jobId === null ? (runsOutDuring ?? []) : [])),
-    ),
-  );
+  const over = new Set(facts.flatMap((unit) => overrunBy(unit, at)));
   return hires.map((hire) => (over.has(hire.reference) ? { ...hire, overruns: true } : hire));
 }
 

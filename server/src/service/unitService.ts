@@ -4,6 +4,7 @@ import { meanHoursPerDay } from '@hudrik/core/hours';
 import {
   COLDEST_STARTS,
   doneBySteps,
+  expectedIn,
   fallsDueIn,
   fluidFor,
   groupVisits,
@@ -97,15 +98,40 @@ export function serviceOf(facts: ServiceFacts, at: Date): ServiceAsItStands {
   };
 }
 
+/** Each item of its plan, its state, and the job that does it. */
+function statesOf({ plan: { items }, came, trueHours, done, jobs }: ServiceFacts, at: Date) {
+  const does = jobs.map(({ id, work }) => ({ id, does: doneBySteps(stepsOfService(work), items) }));
+  return items.map((item) => ({
+    item,
+    state: itemState({ item, done: done.get(item.id) ?? null, came }, { trueHours, at }),
+    job: does.find((one) => one.does.includes(item.id)),
+  }));
+}
+
+/** Days until the first item that nobody is at is expected to fall due; null: none in sight. What a whole fleet is asked for. */
+export function firstDueIn(facts: ServiceFacts, at: Date): number | null {
+  const due = statesOf(facts, at).flatMap(({ state, job }) =>
+    job === undefined ? [expectedIn(state, facts.use, facts.share)] : [],
+  );
+  const first = Math.min(Infinity, ...due);
+  return Number.isFinite(first) ? first : null;
+}
+
+/** The hires of its own during which an item runs out that nobody is at. */
+export function overrunBy(facts: ServiceFacts, at: Date): string[] {
+  const { hires, use } = facts;
+  if (hires.length === 0) return [];
+  const hoursPerDay = meanHoursPerDay(use);
+  return statesOf(facts, at).flatMap(({ state, job }) =>
+    job === undefined ? (runsOutDuring(state, hires, hoursPerDay) ?? []) : [],
+  );
+}
+
 /** Each item of its plan as it stands. */
 export function itemsOf(facts: ServiceFacts, at: Date): ItemAsItStands[] {
-  const { came, trueHours, done, use, share, hires, jobs } = facts;
-  const { items } = facts.plan;
-  const does = jobs.map(({ id, work }) => ({ id, does: doneBySteps(stepsOfService(work), items) }));
+  const { use, share, hires } = facts;
   const usual = planOf(SERVICE_PLANS[facts.classId], null, 1, facts.severity).items;
-  return items.map((item): ItemAsItStands => {
-    const state = itemState({ item, done: done.get(item.id) ?? null, came }, { trueHours, at });
-    const job = does.find((one) => one.does.includes(item.id));
+  return statesOf(facts, at).map(({ item, state, job }): ItemAsItStands => {
     return {
       ...state,
       every: item.every,
