@@ -1,5 +1,5 @@
 import { JUDGEMENT, LAY_UP_METHODS, LAY_UP_METHOD_IDS, type LayUpMethodId, type Threshold } from '../catalogue';
-import { riskCurve, riskOf } from './risk';
+import { logOf, riskCurve, riskOf, type RiskCurve } from './risk';
 import type { LayUpPrices, MethodCost, OwnWakes, Standing } from './shapes';
 
 const MONTH_DAYS = 30.5;
@@ -62,17 +62,12 @@ export function costOf(
 }
 
 /** The same cents by days, made ready once: it is asked for at many. */
-function centsCurve(
-  method: LayUpMethodId,
-  unit: Standing,
-  prices: LayUpPrices,
-  own: OwnWakes,
-): (days: number) => number {
+function centsCurve(method: LayUpMethodId, unit: Standing, prices: LayUpPrices, own: OwnWakes): RiskCurve {
   const { fluidsCents, minutes, minutesADay, rushMinutes } = fixedOf(method, unit, prices);
   const risk = riskCurve(method, unit, own);
   const base = fluidsCents + (minutes + rushMinutes) * prices.perMinute;
   const aDay = minutesADay * prices.perMinute;
-  return (days) => base + aDay * Math.max(days, 0) + risk(days) * prices.repair;
+  return (days, log) => base + aDay * Math.max(days, 0) + risk(days, log) * prices.repair;
 }
 
 /** All methods that fit, the cheapest first. */
@@ -137,11 +132,12 @@ function changeIn(from: number, to: number, best: (days: number) => LayUpMethodI
 
 function cheapest(
   days: number,
-  curves: readonly (readonly [method: LayUpMethodId, cents: (days: number) => number])[],
+  curves: readonly (readonly [method: LayUpMethodId, cents: RiskCurve])[],
 ): LayUpMethodId {
   let [best, least]: [LayUpMethodId, number] = ['as-it-is', Infinity];
+  const log = logOf(days);
   for (const [method, curve] of curves) {
-    const cents = curve(days);
+    const cents = curve(days, log);
     if (cents < least) [best, least] = [method, cents];
   }
   return best;

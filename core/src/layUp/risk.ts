@@ -26,12 +26,13 @@ export const NO_WAKES: OwnWakes = () => ({ tries: 0, failed: 0 });
  * Example: 900 days of scale, shape 1.3, 180 days: 0.116.
  */
 export const riskBefore = (method: LayUpMethodId, days: number, unit: Pick<Standing, 'isMetal' | 'ethanol'>): number =>
-  curveBefore(method, unit)(days);
+  curveBefore(method, unit)(days, logOf(days));
 
 function curveBefore(method: LayUpMethodId, unit: Pick<Standing, 'isMetal' | 'ethanol'>): RiskCurve {
   const { risk, ethanolShare, metalShare } = LAY_UP_METHODS[method];
   const scale = risk.scaleDays * (hasEthanolAs(method, unit) ? ethanolShare : 1) * (unit.isMetal ? metalShare : 1);
-  return (days) => 1 - Math.exp(-((Math.max(days, 0) / scale) ** risk.shape));
+  const logScale = Math.log(scale);
+  return (_, log) => 1 - Math.exp(-Math.exp(risk.shape * (log - logScale)));
 }
 
 /** What stands in it: its own fuel where nothing is done, else what the method leaves. */
@@ -42,8 +43,11 @@ export const hasEthanolAs = (method: LayUpMethodId, { ethanol }: Pick<Standing, 
 const sure = (p: number): number => Math.min(Math.max(p, 1e-6), 1 - 1e-6);
 const logit = (p: number): number => Math.log(sure(p) / (1 - sure(p)));
 
-/** A chance by idle days. */
-export type RiskCurve = (days: number) => number;
+/** A chance by idle days, and by their logarithm: it is the same for all methods, and a power would take it anew for each. */
+export type RiskCurve = (days: number, log: number) => number;
+
+/** Of idle days; none are minus infinity. */
+export const logOf = (days: number): number => Math.log(Math.max(days, 0));
 
 /**
  * The same with the yard's own wake-ups: in each idle band the chance before them is a Beta belief worth so many wake-ups, moved by those that
@@ -55,11 +59,13 @@ export function riskCurve(method: LayUpMethodId, unit: Standing, own: OwnWakes):
   const before = curveBefore(method, unit);
   const shifts = BAND_MIDDLES.map((middle, band) => {
     const woken = own(method, hasEthanolAs(method, unit), band);
-    return woken.tries === 0 ? 0 : logit(posterior(before(middle), woken)) - logit(before(middle));
+    if (woken.tries === 0) return 0;
+    const chance = before(middle, logOf(middle));
+    return logit(posterior(chance, woken)) - logit(chance);
   });
   if (shifts.every((shift) => shift === 0)) return before;
-  return (days) => {
-    const risk = before(days);
+  return (days, log) => {
+    const risk = before(days, log);
     const shift = days <= 0 ? 0 : shiftAt(days, shifts);
     if (shift === 0) return risk;
     // The odds grow by the shift: what a logistic of the log odds comes to, with one exponential less.
@@ -70,7 +76,7 @@ export function riskCurve(method: LayUpMethodId, unit: Standing, own: OwnWakes):
 
 /** That chance on one day. */
 export const riskOf = (method: LayUpMethodId, days: number, unit: Standing, own: OwnWakes): number =>
-  riskCurve(method, unit, own)(days);
+  riskCurve(method, unit, own)(days, logOf(days));
 
 /** Between the middles of two bands in proportion; outside the first and the last as there. */
 function shiftAt(days: number, shifts: readonly number[]): number {
