@@ -7,7 +7,7 @@ import { loopIn } from './withIncluded';
 const item = (id: string, more: Partial<ServiceItem> = {}): ServiceItem => ({
   id,
   name: id,
-  step: id,
+  steps: [{ title: id }],
   every: { hours: 50, months: 12 },
   includes: [],
   minutes: 20,

@@ -1,6 +1,14 @@
 import fc from 'fast-check';
 import jStat from 'jstat';
-import { CLASS_IDS, engineOilOf, SERVICE_PLANS, stepsOfService, workOfItem } from '../catalogue';
+import {
+  CLASS_IDS,
+  engineOilOf,
+  SERVICE_ITEMS,
+  SERVICE_PLANS,
+  STEPS_OF_WORK,
+  stepsOfService,
+  workOfItem,
+} from '../catalogue';
 import { doneBySteps, itemsWithJobs } from './doneBySteps';
 import { groupVisits, LATE_MINUTES, VISIT_MINUTES, type Ahead } from './groupVisits';
 import { dueAtHours, expectedIn, fallsDueIn, intervalDays, itemState } from './itemState';
@@ -207,6 +215,21 @@ describe('the plans', () => {
       'belts',
     ]);
     expect(doneBySteps([], items)).toEqual([]);
+  });
+
+  test('an item’s job makes it safe, then goes step by step, and its last step is the item; what runs is not made safe', () => {
+    for (const item of SERVICE_ITEMS.filter(({ id }) => id !== 'engine-oil')) {
+      const keys = stepsOfService(workOfItem(item));
+      expect([item.id, keys.at(-1), keys.length > 2]).toEqual([item.id, `do-${item.id}`, true]);
+      expect([item.id, keys.includes('make-safe')]).toEqual([item.id, item.id !== 'load-transfer']);
+      expect(doneBySteps(keys.slice(0, -1), [item])).toEqual([]);
+    }
+    const readings = (work: string) => (STEPS_OF_WORK[work] ?? []).flatMap(({ reading }) => reading ?? []);
+    expect(['service-valve-lash', 'service-plug', 'service-battery-care'].flatMap(readings)).toEqual([
+      'valve-lash',
+      'plug-gap',
+      'battery',
+    ]);
   });
 
   test('facts of the trade (common practice): 25, 50, 100 h; pump oil 50 then 500; hydraulic filter 25 then 150', () => {

@@ -7,7 +7,8 @@ export const ENGINE_ITEMS: readonly ServiceItem[] = [
   {
     id: 'engine-oil',
     name: 'Engine oil',
-    step: 'Oil out warm, new oil of the model’s grade to the mark',
+    // Its job has the steps of its kind.
+    steps: [],
     every: { hours: 50, months: 12 },
     firstHours: 5,
     includes: [],
@@ -21,7 +22,7 @@ export const ENGINE_ITEMS: readonly ServiceItem[] = [
   {
     id: 'pre-filter',
     name: 'Pre-filter',
-    step: 'Pre-filter washed and dried, or renewed',
+    steps: [{ title: 'Cover off, the inlet kept clean' }, { title: 'Pre-filter washed and dried, or renewed' }],
     every: { hours: 25 },
     includes: [],
     doneBy: ['air-filter'],
@@ -32,7 +33,7 @@ export const ENGINE_ITEMS: readonly ServiceItem[] = [
   {
     id: 'air-filter',
     name: 'Air filter',
-    step: 'Air filter renewed; its seat looked at',
+    steps: [{ title: 'Box wiped; oil or fuel in it looked for' }, { title: 'Air filter renewed; its seat looked at' }],
     every: { hours: 100, months: 12 },
     includes: ['pre-filter'],
     minutes: 10,
@@ -42,7 +43,10 @@ export const ENGINE_ITEMS: readonly ServiceItem[] = [
   {
     id: 'plug',
     name: 'Plug',
-    step: 'Plug looked at and gapped by the sheet, or renewed',
+    steps: [
+      { title: 'Plug out: colour and electrode looked at' },
+      { title: 'Gapped by the sheet, or renewed; in by hand, then to its torque', reading: 'plug-gap' },
+    ],
     every: { hours: 100, months: 12 },
     includes: [],
     doneBy: ['plug'],
@@ -53,7 +57,11 @@ export const ENGINE_ITEMS: readonly ServiceItem[] = [
   {
     id: 'fuel-filter',
     name: 'Fuel filter and screen',
-    step: 'Fuel filter renewed, tank screen looked at',
+    steps: [
+      { title: 'Tap shut, or fuel out', caution: 'fuel-vapour' },
+      { title: 'Filter renewed, its arrow with the flow; tank screen looked at', caution: 'fuel-vapour' },
+      { title: 'Fuel on: joints dry for a minute', caution: 'fuel-vapour' },
+    ],
     every: { hours: 100, months: 12 },
     includes: [],
     minutes: 15,
@@ -63,7 +71,11 @@ export const ENGINE_ITEMS: readonly ServiceItem[] = [
   {
     id: 'valve-lash',
     name: 'Valve lash',
-    step: 'Lash measured cold and set by the sheet',
+    steps: [
+      { title: 'Cold; cover off; piston at the top of compression, or past it as the sheet says' },
+      { title: 'Both measured, and set by the sheet', reading: 'valve-lash' },
+      { title: 'Turned over twice by hand and measured again; cover on with a sound gasket' },
+    ],
     every: { hours: 200, months: 24 },
     includes: [],
     minutes: 40,
@@ -73,7 +85,10 @@ export const ENGINE_ITEMS: readonly ServiceItem[] = [
   {
     id: 'breather',
     name: 'Breather',
-    step: 'Breather valve and hose looked at and cleaned',
+    steps: [
+      { title: 'Breather cover off; hose looked at for cracks and kinks' },
+      { title: 'Valve clean and closing; cover on with a sound gasket' },
+    ],
     every: { hours: 250 },
     includes: [],
     minutes: 20,

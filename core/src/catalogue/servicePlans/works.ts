@@ -4,7 +4,10 @@ import { COMMON_PRACTICE, JUDGEMENT, type ServiceItem } from '../shapes';
 export const PUMP_OIL: ServiceItem = {
   id: 'pump-oil',
   name: 'Pump oil',
-  step: 'Pump oil out, looked at for water, new oil to the mark',
+  steps: [
+    { title: 'Pump oil out; look for water and metal in it' },
+    { title: 'New oil to the mark; no drip at the seals' },
+  ],
   every: { hours: 500, months: 12 },
   firstHours: 50,
   includes: [],
@@ -17,7 +20,10 @@ export const PUMP_OIL: ServiceItem = {
 export const INLET_SCREEN: ServiceItem = {
   id: 'inlet-screen',
   name: 'Water inlet screen',
-  step: 'Inlet screen out and rinsed, its seal looked at',
+  steps: [
+    { title: 'Water off, pressure let down at the gun', caution: 'high-pressure-water' },
+    { title: 'Inlet screen out and rinsed, its seal looked at' },
+  ],
   every: { hours: 25 },
   includes: [],
   minutes: 5,
@@ -28,7 +34,10 @@ export const INLET_SCREEN: ServiceItem = {
 export const HOSES: ServiceItem = {
   id: 'hoses',
   name: 'Hoses, by age',
-  step: 'Hoses looked at along their length: cracks, bulges, couplings; dates read',
+  steps: [
+    { title: 'Dates read: what is past its age goes' },
+    { title: 'Looked at along their length: cracks, bulges, chafing; couplings hold' },
+  ],
   every: { months: 12 },
   includes: [],
   minutes: 10,
@@ -39,7 +48,11 @@ export const HOSES: ServiceItem = {
 export const BELTS: ServiceItem = {
   id: 'belts',
   name: 'Belts',
-  step: 'Belts looked at and tensioned, guard back on',
+  steps: [
+    { title: 'Guard off; belts looked at for cracks, glaze and fray' },
+    { title: 'Tension and line of the pulleys set by the sheet' },
+    { title: 'Guard back on', caution: 'moving-parts' },
+  ],
   every: { hours: 200, months: 24 },
   includes: [],
   minutes: 25,
@@ -50,7 +63,10 @@ export const BELTS: ServiceItem = {
 export const GEARBOX: ServiceItem = {
   id: 'gearbox',
   name: 'Gearbox oil',
-  step: 'Gearbox level and seals looked at, topped up or renewed',
+  steps: [
+    { title: 'Stood level, plug wiped; level and colour looked at' },
+    { title: 'Seals looked at; topped up or renewed by the sheet' },
+  ],
   every: { hours: 100, months: 12 },
   includes: [],
   minutes: 15,
@@ -62,7 +78,10 @@ export const GEARBOX: ServiceItem = {
 export const SHEAR_BOLTS: ServiceItem = {
   id: 'shear-bolts',
   name: 'Shear bolts',
-  step: 'Shear bolts looked at and their spares counted',
+  steps: [
+    { title: 'Bolts looked at: the right ones, and the shaft turns free without them' },
+    { title: 'Spares counted: as many as the machine has' },
+  ],
   every: { hours: 25, months: 12 },
   includes: [],
   minutes: 8,
@@ -73,7 +92,10 @@ export const SHEAR_BOLTS: ServiceItem = {
 export const FRICTION_DISC: ServiceItem = {
   id: 'friction-disc',
   name: 'Friction disc',
-  step: 'Friction disc measured, cable set',
+  steps: [
+    { title: 'Disc measured: thickness, cracks, oil on it' },
+    { title: 'Cable set by the sheet: it lets go when the lever does' },
+  ],
   every: { hours: 100, months: 12 },
   includes: [],
   minutes: 20,
@@ -84,7 +106,11 @@ export const FRICTION_DISC: ServiceItem = {
 export const HYDRAULIC_FILTER: ServiceItem = {
   id: 'hydraulic-filter',
   name: 'Hydraulic filter',
-  step: 'Hydraulic filter renewed, level looked at',
+  steps: [
+    { title: 'Ram in, engine off, pressure let down', caution: 'hydraulic-injection' },
+    { title: 'Filter renewed, its seal oiled' },
+    { title: 'Run through twice: joints dry, level at the mark', caution: 'hydraulic-injection' },
+  ],
   every: { hours: 150 },
   firstHours: 25,
   includes: [],
@@ -97,7 +123,12 @@ export const HYDRAULIC_FILTER: ServiceItem = {
 export const HYDRAULIC_FLUID: ServiceItem = {
   id: 'hydraulic-fluid',
   name: 'Hydraulic fluid',
-  step: 'Hydraulic fluid out, new fluid, cylinder run through twice',
+  steps: [
+    { title: 'Ram in, engine off; fluid out, looked at for water and metal', caution: 'hydraulic-injection' },
+    { title: 'Tank and suction screen clean' },
+    { title: 'New fluid of the sheet’s grade to the mark' },
+    { title: 'Cylinder run through twice, level looked at again', caution: 'hydraulic-injection' },
+  ],
   every: { months: 12 },
   includes: ['hydraulic-filter'],
   minutes: 45,
@@ -110,7 +141,11 @@ export const HYDRAULIC_FLUID: ServiceItem = {
 export const BATTERY: ServiceItem = {
   id: 'battery-care',
   name: 'Battery',
-  step: 'Terminals clean, rest volts measured, charged',
+  steps: [
+    { title: 'Terminals clean and tight', caution: 'battery' },
+    { title: 'Rest volts measured', caution: 'battery', reading: 'battery' },
+    { title: 'Charged where its volts ask for it', caution: 'battery' },
+  ],
   every: { months: 1 },
   includes: [],
   minutes: 10,
@@ -121,7 +156,12 @@ export const BATTERY: ServiceItem = {
 export const LOAD_TRANSFER: ServiceItem = {
   id: 'load-transfer',
   name: 'Exercise run under load',
-  step: 'Run under load, volts and speed read',
+  runs: true,
+  steps: [
+    { title: 'Outdoors, nothing of the house on it', caution: 'carbon-monoxide' },
+    { title: 'Run under load until it is warm through' },
+    { title: 'Volts and speed read under that load' },
+  ],
   every: { months: 1 },
   includes: [],
   minutes: 20,
@@ -133,7 +173,11 @@ export const LOAD_TRANSFER: ServiceItem = {
 export const BRUSHES: ServiceItem = {
   id: 'brushes',
   name: 'Brushes and rings',
-  step: 'Brushes measured, rings looked at and wiped',
+  steps: [
+    { title: 'Cover off; each brush measured against the sheet' },
+    { title: 'Rings looked at and wiped; springs press evenly' },
+    { title: 'Cover on, nothing rubs' },
+  ],
   every: { hours: 200, months: 24 },
   includes: [],
   minutes: 30,
@@ -145,7 +189,11 @@ export const BRUSHES: ServiceItem = {
 export const SOCKETS: ServiceItem = {
   id: 'socket-test',
   name: 'Sockets and earth test',
-  step: 'Sockets, breaker and residual current device tried; earth measured by a person competent for it',
+  steps: [
+    { title: 'Sockets and covers looked at: burnt, loose, cracked' },
+    { title: 'Breaker and residual current device tried', caution: 'electric-shock' },
+    { title: 'Earth measured by a person competent for it', caution: 'electric-shock' },
+  ],
   every: { months: 12 },
   includes: [],
   minutes: 15,
@@ -157,7 +205,10 @@ export const SOCKETS: ServiceItem = {
 export const WELDING_LEADS: ServiceItem = {
   id: 'welding-leads',
   name: 'Welding leads',
-  step: 'Leads, holder and clamp looked at along their length',
+  steps: [
+    { title: 'Leads looked at along their length: cuts, bare copper' },
+    { title: 'Holder, clamp and plugs tight, without marks of heat' },
+  ],
   every: { months: 6 },
   includes: [],
   minutes: 10,

@@ -1,4 +1,4 @@
-import type { ProofNeed } from './workshop';
+import type { ProofNeed, StepTemplate } from './workshop';
 import type { Source } from './source';
 
 /** How often: after so many running hours, after so many months, or whichever is first. One of the two at least. */
@@ -19,8 +19,10 @@ export const SKILL_IDS = Object.keys(SKILLS) as SkillId[];
 export interface ServiceItem {
   readonly id: string;
   readonly name: string;
-  /** What is done, in the words of the step. */
-  readonly step: string;
+  /** What is done, one after the other: the last of them is the item’s own. */
+  readonly steps: readonly Omit<StepTemplate, 'key'>[];
+  /** Its engine runs while it is done: nothing is made safe first. */
+  readonly runs?: true;
   readonly every: Every;
   /** Of a new or rebuilt one: the first time after so many running hours. */
   readonly firstHours?: number;
@@ -31,7 +33,7 @@ export interface ServiceItem {
   readonly minutes: number;
   /** The work of the job that is raised for it, where that is not `service-` and its id. */
   readonly work?: string;
-  /** Keys of the steps of other jobs that do it too. Its own job's step is `do-` and its id. */
+  /** Keys of the steps of other jobs that do it too. Its own job's last step is `do-` and its id. */
   readonly doneBy?: readonly string[];
   /** Where what is put in goes. */
   readonly fluid?: FluidPlace;
@@ -44,7 +46,7 @@ export interface ServiceItem {
 
 /** What a class is serviced by where the model's manual says nothing else. */
 export interface ServicePlan {
-  /** Goes up with each change: what was done keeps the one that it was done by. */
+  /** Goes up with each change of what is due when: what was done keeps the one that it was done by. Steps stand on each card as they were. */
   readonly version: number;
   readonly items: readonly ServiceItem[];
 }

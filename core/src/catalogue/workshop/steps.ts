@@ -51,7 +51,15 @@ export const STEPS_OF_KIND: Readonly<Record<JobKind, readonly StepTemplate[]>> =
 /** A service's job makes it safe and does its item. The oil's has its kind's. */
 function stepsOfItems(): Readonly<Record<string, readonly StepTemplate[]>> {
   const own = Object.entries(ITEM_OF_WORK).filter(([work]) => work !== 'oil-service');
-  return Object.fromEntries(own.map(([work, { id, step }]) => [work, [MAKE_SAFE, { key: `do-${id}`, title: step }]]));
+  return Object.fromEntries(
+    own.map(([work, { id, steps, runs }]) => [
+      work,
+      [
+        ...(runs ? [] : [MAKE_SAFE]),
+        ...steps.map((step, at) => ({ key: at === steps.length - 1 ? `do-${id}` : `${id}-${at + 1}`, ...step })),
+      ],
+    ]),
+  );
 }
 
 /** A lay-up does the fuel by its method, then what its class wants; waking goes by the method too. */
