@@ -1,7 +1,7 @@
 import assert from 'node:assert/strict';
 import { describe, test } from 'node:test';
 import { LAY_UP_METHODS, SERVICE_PLANS, workOfLayUp, type Past } from '@hudrik/core/catalogue';
-import type { LayUpReply, SeasonSheet, UnitFuel, UnitPage } from '@hudrik/core/contracts';
+import type { LayUpReply, Opening, SeasonSheet, UnitFuel, UnitPage } from '@hudrik/core/contracts';
 import { machineOfUnit } from '../findings/machineOfUnit';
 import { entryIn, problemIn, useYard } from '../testing/yard';
 
@@ -118,6 +118,9 @@ describe('lay-up', () => {
     const own: number = LAY_UP_METHODS['run-dry'].wakeMinutes;
     const all = due.reduce((sum, item) => sum + item.minutes, own);
     assert.equal(await minutes('SN-05'), all);
+    // Called for today, it wants its method's alone.
+    assert.equal((await yard.read<Opening>('/api/units/SN-05/opening')).workMinutes, own);
+    assert.equal((await yard.read<Opening>('/api/units/SN-01/opening')).workMinutes, 0);
   });
 
   test('woken: nobody knows how it is, a bad start is a defect, and both move the odds', async () => {
