@@ -110,11 +110,14 @@ describe('the outbox of one page', () => {
     const readings = jest.spyOn(IDBObjectStore.prototype, 'getAll');
     const last = page.shown().items.at(-1);
     const seen = new Set<unknown>();
+    let settled = 0;
+    page.whenSettled(() => settled++);
     page.subscribe(() => seen.add(page.shown().items.at(-1)));
     page.setPerson(IVO);
     await until(() => statesOf(page).every((state) => state === 'sent'));
     expect(readings.mock.calls.length).toBeLessThan(5);
     expect(seen.has(last)).toBe(true);
+    expect(settled).toBe(30);
     // Read for the pass, shown for all of it, and then sent.
     expect(seen.size).toBeLessThan(5);
     readings.mockRestore();

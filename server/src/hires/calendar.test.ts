@@ -1,6 +1,7 @@
 import assert from 'node:assert/strict';
 import { describe, test } from 'node:test';
-import type { BenchReply, HireCalendar } from '@hudrik/core/contracts';
+import { SERVICE_ITEMS, workOfItem } from '@hudrik/core/catalogue';
+import type { BenchReply, HireCalendar, UnitService } from '@hudrik/core/contracts';
 import { entryIn, jsonOf, problemIn, useYard } from '../testing/yard';
 
 const yard = useYard();
@@ -69,6 +70,30 @@ describe('hires and the units that they are given', () => {
     const line = bench.visits.find(({ tag }) => tag === 'WE-01');
     assert.deepEqual([line?.hire?.reference, line?.hire?.isOwn], ['W-1', false]);
     assert.ok(bench.advice.some((told) => told.code === 'will-miss' && told.id === line?.id && !told.whateverTheOrder));
+  });
+
+  test('what falls due, and what a hire runs over, is what nobody is at yet: a job for it is a promise', async () => {
+    await yard.addUnit('TI-01', 'tiller');
+    await yard.book({
+      ...{ reference: 'T-1', classId: 'tiller', tag: 'TI-01', sure: true },
+      ...{ fromAt: '2030-05-10T08:00:00Z', toAt: '2031-06-10T08:00:00Z' },
+    });
+    const dueIn = async () => (await calendar()).units.find(({ tag }) => tag === 'TI-01')?.dueInDays ?? null;
+    const items = async () => (await yard.read<UnitService>('/api/units/TI-01/service')).items;
+    const open = (list: UnitService['items']) => list.filter(({ jobId }) => jobId === null);
+    const before = await items();
+    assert.equal(await dueIn(), before[0]?.fallsDueIn.expected);
+    assert.equal(hireOf(await calendar(), 'T-1').overruns, true);
+    for (const { id, runsOutDuring } of before) {
+      const item = SERVICE_ITEMS.find((one) => one.id === id);
+      if (runsOutDuring === null || item === undefined || (await items()).find((one) => one.id === id)?.jobId) continue;
+      const facts = { kind: 'service', work: workOfItem(item), title: item.name, minutes: 20, blocks: 'none' } as const;
+      await entryIn(await yard.enter({ tag: 'TI-01' }, 'job-raised', facts));
+    }
+    const after = open(await items());
+    assert.ok(after.length < before.length);
+    assert.equal(await dueIn(), after[0]?.fallsDueIn.expected ?? null);
+    assert.equal(hireOf(await calendar(), 'T-1').overruns, false);
   });
 
   test('overruled by hand: it goes with the unit that the desk says, or with any again', async () => {

@@ -107,19 +107,19 @@ describe('lay-up', () => {
   test('the work of waking it is its method’s, and what its service plan wants by the time it goes out', async () => {
     const minutes = async (tag: string) => (await unitOf(tag))?.laidUp?.wakeMinutes;
     assert.equal(await minutes('SN-03'), LAY_UP_METHODS['full-stabilised'].wakeMinutes);
-    await yard.addUnit('SN-05', 'snowblower');
-    const hire = { reference: 'B-9', classId: 'snowblower', tag: 'SN-05', hirer: 'Orra', sure: true };
+    await yard.addUnit('GE-05', 'generator');
+    const hire = { reference: 'B-9', classId: 'generator', tag: 'GE-05', hirer: 'Orra', sure: true };
     const at = { fromAt: '2034-11-21T08:00:00Z', toAt: '2034-11-22T08:00:00Z' };
     assert.equal((await yard.ask('POST', '/api/hires', { as: 'counter', body: { ...hire, ...at } })).status, 201);
-    assert.equal((await layUp('SN-05', 'run-dry')).status, 201);
+    assert.equal((await layUp('GE-05', 'run-dry')).status, 201);
     // Four and a half years on all that goes by the calendar is due, but for what is looked after as it stands.
-    const due = SERVICE_PLANS.snowblower.items.filter(({ every: { months = 0 } }) => months > 3 && months <= 54);
+    const due = SERVICE_PLANS.generator.items.filter(({ every: { months = 0 } }) => months > 3 && months <= 54);
     assert.ok(due.length > 1);
     const own: number = LAY_UP_METHODS['run-dry'].wakeMinutes;
     const all = due.reduce((sum, item) => sum + item.minutes, own);
-    assert.equal(await minutes('SN-05'), all);
+    assert.equal(await minutes('GE-05'), all);
     // Called for today, it wants its method's alone.
-    assert.equal((await yard.read<Opening>('/api/units/SN-05/opening')).workMinutes, own);
+    assert.equal((await yard.read<Opening>('/api/units/GE-05/opening')).workMinutes, own);
     assert.equal((await yard.read<Opening>('/api/units/SN-01/opening')).workMinutes, 0);
   });
 
@@ -164,6 +164,6 @@ describe('lay-up', () => {
       .innerJoin('unit as u', 'u.id', 'l.unit_id')
       .select('u.tag')
       .where('l.woken_at', 'is', null);
-    assert.deepEqual(await standing.execute(), [{ tag: 'SN-05' }]);
+    assert.deepEqual(await standing.execute(), [{ tag: 'GE-05' }]);
   });
 });
