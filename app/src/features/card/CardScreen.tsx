@@ -127,7 +127,7 @@ function placesOf({ ledger, steps, clocks, readings, notes }: Card, { defects, p
   return [
     ...(off > 0 ? [tray] : []),
     { id: 'wrong', label: 'Wrong', count: defects.length },
-    { id: 'jobs', label: 'Jobs', count: steps.filter((step) => step.state === 'to-do').length },
+    { id: 'jobs', label: 'Steps', count: steps.filter((step) => step.state === 'to-do').length },
     ...(off > 0 ? [] : [tray]),
     { id: 'clocks', label: 'Clocks', count: clocks.filter((clock) => clock.result === null).length },
     { id: 'readings', label: 'Readings', count: readings.length },
