@@ -77,6 +77,28 @@ describe('when it falls due', () => {
     expect(late).toBeGreaterThan(expected);
   });
 
+  test('so it does near and far, evenly and unevenly used, by the same library', () => {
+    const cases = [1, 7.5, 30, 200, 900].flatMap((hours) =>
+      [0, 0.3, 2].flatMap((hireSpread) => [0.05, 0.4, 1].map((share) => ({ hours, hireSpread, share }))),
+    );
+    for (const { hours, hireSpread, share } of cases) {
+      const reached = (days: number): number => {
+        const onHire = days * share;
+        const successes = 1 / (1 / 12 + (hireSpread / Math.max(onHire / 2, 1)) * (1 + 1 / 12));
+        return 1 - jStat.ibeta(successes / (successes + 3 * onHire), successes, Math.ceil(hours));
+      };
+      // Reached then and not two grains before, where it is foretold so far ahead.
+      const holds = (days: number, wanted: number): void => {
+        const before = days - 2 * Math.max(0.01, days / 500);
+        if (days < FURTHEST.value) expect(reached(days)).toBeGreaterThanOrEqual(wanted - 1e-6);
+        if (before > 0) expect(reached(before)).toBeLessThan(wanted);
+      };
+      const { early, late } = whenReached(hours, { shape: 12, rate: 4, hireSpread }, share);
+      holds(early, 0.1);
+      holds(late, 0.9);
+    }
+  });
+
   test('due is now, never used is never, and the calendar cuts it off', () => {
     expect(whenReached(0, use, 0.5)).toEqual({ early: 0, expected: 0, late: 0 });
     expect(whenReached(50, use, 0.0001).late).toBe(FURTHEST.value);

@@ -26,41 +26,60 @@ export const HIRE_DAYS: Threshold = { name: 'A hire is taken to last', value: 2,
  */
 export function whenReached(hours: number, use: UseRate, shareOnHire: number): WhenReached {
   if (hours <= 0) return { early: 0, expected: 0, late: 0 };
-  const chance = (days: number): number => {
+  const spread = (days: number): readonly [successes: number, chance: number] => {
     const onHire = days * shareOnHire;
-    return 1 - cdf(Math.ceil(hours) - 1, ...spreadOver(use, onHire, onHire / HIRE_DAYS.value));
+    return spreadOver(use, onHire, onHire / HIRE_DAYS.value);
   };
+  const chance = (days: number): number => 1 - cdf(Math.ceil(hours) - 1, ...spread(days));
   const expected = reachedIn(hours, use, shareOnHire);
-  return { early: dayOf(chance, 0.1, expected), expected, late: dayOf(chance, 0.9, expected) };
+  const day = (wanted: number, z: number): number => dayOf(chance, wanted, nearDay(hours, expected, z, spread));
+  return { early: day(0.1, TENTH), expected, late: day(0.9, -TENTH) };
 }
 
 /** The same without its band, which is what takes time: days from now until so many more running hours are expected, up to FURTHEST. */
 export const reachedIn = (hours: number, use: UseRate, shareOnHire: number): number =>
   Math.min(Math.max(hours, 0) / Math.max(meanHoursPerDay(use) * shareOnHire, 1e-9), FURTHEST.value);
 
-/** So near is near enough, days. */
+/** The standard normal deviate that one in ten is above (Abramowitz and Stegun 1964, table 26.5). */
+const TENTH = 1.2816;
+
+/** Where the day would lie, were the hours normal: a guess that costs nothing beside the chance itself. */
+function nearDay(
+  hours: number,
+  expected: number,
+  z: number,
+  spread: (days: number) => readonly [successes: number, chance: number],
+): number {
+  let days = expected;
+  for (let round = 0; round < 3; round++) {
+    const [successes, chance] = spread(days);
+    const mean = (successes * (1 - chance)) / chance;
+    const reach = mean + z * Math.sqrt(mean / chance);
+    days = Math.min(days * Math.min(Math.max(hours / Math.max(reach, HUNDREDTH), 1 / STRIDE), STRIDE), FURTHEST.value);
+  }
+  return days;
+}
+
+/** So near is near enough, days; of far days a thousandth. */
 const HUNDREDTH = 0.01;
 const STRIDE = 1.6;
+/** So far from the guess the day is looked for first. */
+const BESIDE = 1.15;
 
 /**
- * The day, to a hundredth, on which the chance is this much, looked for from a guess on. The chance grows with the days, so the day lies
- * between two that are drawn together: false position, an end that stands still weighed half (the Illinois rule: Dowell and Jarratt, BIT 11,
+ * The day, to a hundredth or a thousandth of it, on which the chance is this much, looked for from a guess on. The chance grows with the days, so the day
+ * lies between two that are drawn together: false position, an end that stands still weighed half (the Illinois rule: Dowell and Jarratt, BIT 11,
  * 1971).
  */
 function dayOf(chance: (days: number) => number, wanted: number, guess: number): number {
-  let [low, under] = [0, -wanted];
-  let [high, over] = [guess, chance(guess) - wanted];
-  while (over < 0) {
-    if (high >= FURTHEST.value) return FURTHEST.value;
-    [low, under] = [high, over];
-    high = Math.min(high * STRIDE, FURTHEST.value);
-    over = chance(high) - wanted;
-  }
+  const near = Math.max(HUNDREDTH, guess / 1000);
+  let { low, under, high, over } = around((days) => chance(days) - wanted, wanted, guess);
+  if (over < 0) return FURTHEST.value;
   let stood: 'low' | 'high' | null = null;
-  while (high - low > HUNDREDTH) {
+  while (high - low > near) {
     const drawn = low + ((high - low) * under) / (under - over);
     // Never so near to an end that the other one would stand for ever.
-    const day = Math.min(Math.max(drawn, low + HUNDREDTH / 2), high - HUNDREDTH / 2);
+    const day = Math.min(Math.max(drawn, low + near / 2), high - near / 2);
     const off = chance(day) - wanted;
     if (off < 0) {
       [low, under] = [day, off];
@@ -73,4 +92,20 @@ function dayOf(chance: (days: number) => number, wanted: number, guess: number):
     }
   }
   return high;
+}
+
+/** Two days about a guess, and how far the chance is below and above what is wanted there; it may be below on both where the later is the furthest. */
+function around(off: (days: number) => number, wanted: number, guess: number) {
+  let [low, under, high, over] = [0, -wanted, guess, off(guess)];
+  if (over > 0) {
+    const beside = off(guess / BESIDE);
+    if (beside < 0) [low, under] = [guess / BESIDE, beside];
+    else [high, over] = [guess / BESIDE, beside];
+  }
+  for (let stride = BESIDE; over < 0 && high < FURTHEST.value; stride = STRIDE) {
+    [low, under] = [high, over];
+    high = Math.min(high * stride, FURTHEST.value);
+    over = off(high);
+  }
+  return { low, under, high, over };
 }
