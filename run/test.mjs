@@ -45,7 +45,11 @@ function step(name, program, args, { cwd = ROOT, env = {} } = {}) {
     for (const stream of [child.stdout, child.stderr]) stream.on('data', (chunk) => (said += chunk));
     child.on('exit', (code) => {
       const ok = code === 0;
-      if (!ok) failures.push({ name, said });
+      if (!ok) {
+        failures.push({ name, said });
+        // Once more at the end, if it comes to that.
+        console.log(whatFailed(said));
+      }
       for (const { passed, failed } of SAID) {
         counts.passed += Number(said.match(passed)?.[1] ?? 0);
         counts.failed += Number(said.match(failed)?.[1] ?? 0);

@@ -10,7 +10,8 @@ const FRESH_MS = 300_000;
  * or asked for in vain, as what was tapped meanwhile would be lost.
  */
 export function WritingGate({ children }: { readonly children: React.ReactNode }) {
-  const { data, failureCount } = useRead('settings', { staleTime: FRESH_MS });
-  if (data === undefined && failureCount === 0) return <Loading what="your yard" />;
+  const { data, failureCount, errorUpdateCount } = useRead('settings', { staleTime: FRESH_MS });
+  // Asked again, its failures are counted from nought: what was shown once stays.
+  if (data === undefined && failureCount + errorUpdateCount === 0) return <Loading what="your yard" />;
   return <Fragment key={writeAs(data)}>{children}</Fragment>;
 }

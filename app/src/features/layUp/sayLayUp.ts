@@ -76,7 +76,7 @@ export const standingOf = ({ units, now }: Pick<LayUpReply, 'units' | 'now'>): W
     }),
   );
 
-/** When it is wanted, and the work until then. Example: Goes out Fri 8 May 08:00. 25 min of work; with those before it 1 h 10 min. */
+/** When it is wanted, and the work until then. Example: Goes out Fri 8 May 08:00. 25 min of work to wake it; with those before it 1 h 10. */
 export function sayWaking({ unit, after, lateBy }: Waking<Stander>): string {
   const { of, minutes, wantedIn } = unit;
   const wanted =
