@@ -10,16 +10,17 @@ const PROGRAMS = ['main.ts', 'standins/main.ts', 'administration/main.ts', 'admi
 const WORKERS = ['sums/sums.worker.ts', 'printing/paper.worker.ts'];
 const MIGRATIONS = 'database/migrations';
 
-/** Puts sources together as files that start at once, each where its source lies under the folder. */
+/** Puts sources together as files that start at once, each where its source lies under the folder. Out: by file, what it is made of. */
 export async function buildInto(outdir, entryPoints, change) {
   rmSync(outdir, { recursive: true, force: true });
   // Not before the modules are there.
   const { build } = await import('esbuild');
-  await build({
+  const { metafile } = await build({
     ...{ entryPoints, outdir, outbase: SOURCES, outExtension: { '.js': '.mjs' } },
-    ...{ bundle: true, splitting: true, format: 'esm', platform: 'node', logLevel: 'warning' },
+    ...{ bundle: true, splitting: true, format: 'esm', platform: 'node', logLevel: 'warning', metafile: true },
     plugins: [{ name: 'own-sources', setup: ownSources(change) }],
   });
+  return metafile;
 }
 
 /** Packages stay packages; the workspace's own are sources. */

@@ -18,23 +18,51 @@ const filesUnder = (folder) =>
     entry.isDirectory() ? filesUnder(path.join(folder, entry.name)) : [path.join(folder, entry.name)],
   );
 
+const testFiles = () => filesUnder(SOURCES).filter((file) => file.endsWith('.test.ts'));
+const isAsItIs = (file) => AS_THEY_ARE.test(readFileSync(file, 'utf8'));
+
+const buildTests = (tests) =>
+  buildInto(
+    BUILT,
+    tests.filter((file) => !isAsItIs(file)),
+    (text, file) => text.replaceAll('import.meta.url', JSON.stringify(pathToFileURL(file).href)),
+  );
+
 /**
  * The server's tests as files that start at once: their sources are put together before, once for all, where each would read some hundred
  * files by itself. What a source says of its own place stays true.
  */
 export async function builtServerTests() {
-  const tests = filesUnder(SOURCES).filter((file) => file.endsWith('.test.ts'));
-  const isAsItIs = (file) => AS_THEY_ARE.test(readFileSync(file, 'utf8'));
-  await buildInto(
-    BUILT,
-    tests.filter((file) => !isAsItIs(file)),
-    (text, file) => text.replaceAll('import.meta.url', JSON.stringify(pathToFileURL(file).href)),
-  );
+  const tests = testFiles();
+  await buildTests(tests);
   const builtOf = (file) => builtFrom(BUILT, file);
   const alone = tests
     .filter((file) => isAsItIs(file) || LONG.test(file))
     .map((file) => (isAsItIs(file) ? asItIs(file) : builtOf(file)));
   return [...alone, ...groups(tests.filter((file) => !isAsItIs(file) && !LONG.test(file)).map(builtOf))];
+}
+
+/** Of the tests that a change of these files reaches: the source and what runs it, those that are made of the least first. */
+export async function serverTestsReachedBy(changed) {
+  const tests = testFiles();
+  const { outputs } = await buildTests(tests);
+  const within = (output, seen = new Set()) => {
+    if (seen.has(output)) return seen;
+    seen.add(output);
+    for (const { path: imported, external } of outputs[output]?.imports ?? []) if (!external) within(imported, seen);
+    return seen;
+  };
+  const sourcesOf = (output) =>
+    [...within(output)].flatMap((one) => Object.keys(outputs[one]?.inputs ?? {})).map((file) => path.resolve(file));
+  return Object.entries(outputs)
+    .filter(([, { entryPoint }]) => entryPoint)
+    .map(([output, { entryPoint }]) => ({ source: entryPoint, runs: path.resolve(output), made: sourcesOf(output) }))
+    .filter(({ made }) => made.some((file) => changed.includes(file)))
+    .sort(
+      (a, b) =>
+        Number(changed.includes(path.resolve(b.source))) - Number(changed.includes(path.resolve(a.source))) ||
+        a.made.length - b.made.length,
+    );
 }
 
 function startOf(name, lines) {
