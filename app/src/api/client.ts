@@ -1,4 +1,4 @@
-import type { FailureCode, OPERATIONS, OperationId, Problem } from '@hudrik/core/contracts';
+import type { FactsOf, FailureCode, OPERATIONS, OperationId, Problem } from '@hudrik/core/contracts';
 import { ROUTES } from '@hudrik/core/routes';
 import type { InferType, Schema } from 'yup';
 import { hearServerTime } from './serverTime';
@@ -38,6 +38,12 @@ class Unreachable extends Error {
   constructor() {
     super('The yard’s server cannot be reached just now.');
   }
+}
+
+/** What goes with a refusal, where it is the one that is asked for; undefined: it is another, or no refusal. */
+export function factsIn<C extends FailureCode>(of: unknown, code: C): FactsOf<C> | undefined {
+  const problem = of instanceof Refused ? of.problem : (of as Partial<Problem> | null | undefined);
+  return problem?.code === code ? (problem.facts as FactsOf<C> | undefined) : undefined;
 }
 
 type Listener = () => void;

@@ -1,5 +1,5 @@
 export { askOrKept } from './askOrKept';
-export { call, isUnreachable, Refused, sayUnsent, sentenceOf, whenSignedOut } from './client';
+export { call, factsIn, isUnreachable, Refused, sayUnsent, sentenceOf, whenSignedOut } from './client';
 export { forgetReads } from './keepReads';
 export { kv } from './kv';
 export { newId } from './newId';

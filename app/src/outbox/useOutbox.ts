@@ -1,5 +1,5 @@
 import type { LogRecord } from '@hudrik/core/contracts';
-import type { Entry, Facts, KindId } from '@hudrik/core/log';
+import type { Entry, Facts, SentKind } from '@hudrik/core/log';
 import { useMutation } from '@tanstack/react-query';
 import { useCallback, useMemo, useSyncExternalStore } from 'react';
 import { Refused } from '@/api/client';
@@ -23,7 +23,7 @@ interface More {
 }
 
 /** Something that happened: on the device first, then on its way. Out: its id, once it is kept. */
-export type AddEntry = <K extends KindId>(kind: K, facts: Facts<K>, on: On, more?: More) => Promise<string>;
+export type AddEntry = <K extends SentKind>(kind: K, facts: Facts<K>, on: On, more?: More) => Promise<string>;
 
 export function useAddEntry(): AddEntry {
   const { id: personId, name } = usePerson();
@@ -56,13 +56,13 @@ export interface Added {
   readonly isKept: boolean;
 }
 
-interface Adding<K extends KindId> extends More {
+interface Adding<K extends SentKind> extends More {
   readonly facts: Facts<K>;
   readonly on: On;
 }
 
 /** Something that happened, and what the server says of it. What it refuses at once is told here, and waits in no list. */
-export function useEntry<K extends KindId>(kind: K) {
+export function useEntry<K extends SentKind>(kind: K) {
   const addEntry = useAddEntry();
   return useMutation<Added, Error, Adding<K>>({
     mutationFn: async ({ facts, on, ...more }) => {

@@ -1,3 +1,5 @@
+import type { FailureFacts } from './failureFacts';
+
 /** Everything the API may refuse, with its status and its first sentence. One code, one meaning. */
 export const FAILURES = {
   'not-signed-in': { status: 401, title: 'Sign in first. What you entered is kept on this device.' },
@@ -74,6 +76,8 @@ export const FAILURES = {
   'instruments-away': { status: 503, title: 'The load bank and the tachometer do not answer. Readings can be typed.' },
   'not-to-be-had': { status: 409, title: 'The supplier no longer has that part.' },
   'not-hired': { status: 409, title: 'This hire is not out.' },
+  'backup-damaged': { status: 422, title: 'That file is no backup of Hudrik, or it is damaged.' },
+  'backup-of-another': { status: 409, title: 'That was written by another version of Hudrik.' },
   'wrong-columns': { status: 422, title: 'This file does not have the columns that are needed.' },
   'store-away': {
     status: 503,
@@ -88,6 +92,9 @@ export const FAILURES = {
 } as const;
 
 export type FailureCode = keyof typeof FAILURES;
+
+/** What goes with a refusal of this code. */
+export type FactsOf<C extends FailureCode> = C extends keyof FailureFacts ? FailureFacts[C] : Record<string, never>;
 
 /** One field that was not right. */
 export interface FieldFailure {

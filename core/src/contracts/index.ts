@@ -1,4 +1,5 @@
 export * from './failures';
+export type { FailureFacts } from './failureFacts';
 export { ANYONE_SIGNED_IN, DESK, HANDS_OUT, LEAD_ONLY, ROLES, SIGNS_OFF, WORKS_ON_UNITS, type Role } from '../fields';
 export { OPERATIONS, type Operation } from './operations';
 export { ROUTES, type OperationId } from './routes';

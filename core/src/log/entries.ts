@@ -14,7 +14,10 @@ type Outcome<K extends KindId> = Parameters<Kinds[K]['sentence']>[1];
 /** An entry of one kind, or of any. */
 export type LogEntry<K extends KindId = KindId> = { [T in K]: Entry<T, Facts<T>, Outcome<T>> }[K];
 
-type KindsOn<P extends Place> = { [K in KindId]: Kinds[K]['on'] extends P ? K : never }[KindId];
+/** The kinds that a device may send; the others the server alone writes. */
+export type SentKind = { [K in KindId]: Kinds[K]['who'] extends readonly [] ? never : K }[KindId];
+
+export type KindsOn<P extends Place> = { [K in KindId]: Kinds[K]['on'] extends P ? K : never }[KindId];
 
 /** The kinds that happen on a job's card. A note may stand there too. */
 export type CardKind = KindsOn<'job'> | 'note';

@@ -13,11 +13,12 @@ export {
   type FindingEntry,
   type FindingKind,
   type KindId,
+  type KindsOn,
   type LogEntry,
+  type SentKind,
 } from './entries';
 export { newLogEntry, type NewLogEntry } from './newLogEntry';
 export { NOTE_PLACES, partNumber, type NotePlace } from './schemas';
-export { isCheckedIn, type CheckedIn } from './kinds/checkIn';
-export { isCheckedOut, type CheckedOut } from './kinds/checkOut';
+export { isCheckedIn, isCheckedOut, type CheckedIn, type CheckedOut } from './kinds/returns';
 export type { CardRefusal, Entry, Names, Telling, Wording } from './shape';
 export { faultName, observationName, outcomeName, outcomesFit, readingLine } from './observed';

@@ -1,12 +1,11 @@
 import { mixed, ValidationError, type InferType } from 'yup';
 import type { Frozen } from '../fields/frozen';
 import { id, instant, object, string, tag } from '../fields';
-import { kindOf } from './entries';
+import { kindOf, LOG_KIND_IDS, type KindId, type SentKind } from './entries';
 import { LOG_KINDS } from './kinds';
 
-const SENT_KINDS = Object.values(LOG_KINDS)
-  .filter((kind) => kind.who.length > 0)
-  .map((kind) => kind.kind);
+const isSent = (kind: KindId): kind is SentKind => LOG_KINDS[kind].who.length > 0;
+const SENT_KINDS = LOG_KIND_IDS.filter(isSent);
 
 /**
  * Something that happened, as a device sends it. Its id is made where it happened: sent twice it is taken once. `at` is when, by the

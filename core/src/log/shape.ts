@@ -92,11 +92,17 @@ export type Place = 'unit' | 'job' | 'finding' | 'part-line';
  * A kind of thing that can happen: what is written down of it, who may, what it hangs on, what it changes, when it is refused, and its
  * sentence. One file each, and a line in the index.
  */
-export interface LogKind<K extends string, P extends Place, S extends AnyObjectSchema, O> {
+export interface LogKind<
+  K extends string,
+  P extends Place,
+  S extends AnyObjectSchema,
+  O,
+  W extends readonly Role[] = readonly Role[],
+> {
   readonly kind: K;
   readonly on: P;
   /** Who may send it. Nobody: the server writes it when something else happens. */
-  readonly who: readonly Role[];
+  readonly who: W;
   readonly facts: S;
   readonly sentence: (facts: InferType<S>, outcome: O, wording: Wording) => Telling;
   /** It stands in no history: it only says what the card begins with. */
@@ -106,9 +112,15 @@ export interface LogKind<K extends string, P extends Place, S extends AnyObjectS
 }
 
 /** Checks a kind against its shape and keeps its literals. */
-export const logKind = <const K extends string, const P extends Place, S extends AnyObjectSchema, O = NoOutcome>(
-  kind: LogKind<K, P, S, O>,
-): LogKind<K, P, S, O> => kind;
+export const logKind = <
+  const K extends string,
+  const P extends Place,
+  S extends AnyObjectSchema,
+  O = NoOutcome,
+  const W extends readonly Role[] = readonly Role[],
+>(
+  kind: LogKind<K, P, S, O, W>,
+): LogKind<K, P, S, O, W> => kind;
 
 type NoOutcome = Readonly<Record<string, never>>;
 

@@ -9,6 +9,7 @@ import { grantRights } from '../database/rights';
 import type { Db } from '../database/tables';
 import { refuse } from '../refusal';
 import { contentsOf, differences, tablesOf, type Contents } from './contents';
+import { asBackup } from './damaged';
 import { runOn } from './programs';
 import { openZip, writeZip } from './zip';
 
@@ -69,15 +70,17 @@ export async function restore(url: string, file: string): Promise<Manifest> {
   try {
     const there = await tablesOf(db);
     if (there.length > 0) refuse('already-there', { tables: there.length });
-    const { manifest, dump } = await unpack(file, folder);
+    const { manifest, dump } = await asBackup(file, () => unpack(file, folder));
     const database = new URL(url).pathname.slice(1);
     const usual = ['--no-owner', '--no-privileges', '--exit-on-error', '--single-transaction'];
-    await runOn(url, 'pg_restore', [...usual, '-d', database, dump]);
-    await grantRights(db);
-    const is = await db.transaction().execute(async (trx) => contentsOf(trx, await tablesOf(trx)));
-    const wrong = differences(manifest.contents, is);
-    if (wrong.length > 0) throw new Error(`What was restored is not what was written: ${wrong.join('; ')}`);
-    return manifest;
+    return await asBackup(file, async () => {
+      await runOn(url, 'pg_restore', [...usual, '-d', database, dump]);
+      await grantRights(db);
+      const is = await db.transaction().execute(async (trx) => contentsOf(trx, await tablesOf(trx)));
+      const wrong = differences(manifest.contents, is);
+      if (wrong.length > 0) throw new Error(`What was restored is not what was written: ${wrong.join('; ')}`);
+      return manifest;
+    });
   } finally {
     await db.destroy();
     await rm(folder, { recursive: true, force: true });
@@ -87,10 +90,9 @@ export async function restore(url: string, file: string): Promise<Manifest> {
 async function unpack(file: string, folder: string): Promise<{ readonly manifest: Manifest; readonly dump: string }> {
   const zip = await openZip(file);
   try {
-    if (!zip.has(MANIFEST) || !zip.has(DUMP)) return refuse('not-valid', { file: path.basename(file) });
     const manifest = JSON.parse((await zip.read(MANIFEST)).toString('utf8')) as Manifest;
     if (manifest.format !== FORMAT || manifest.version !== FORMAT_VERSION)
-      return refuse('not-valid', { format: manifest.format, version: manifest.version });
+      return refuse('backup-of-another', { format: manifest.format, version: manifest.version });
     const dump = path.join(folder, DUMP);
     await pipeline(await zip.open(DUMP), createWriteStream(dump, { mode: 0o600 }));
     return { manifest, dump };

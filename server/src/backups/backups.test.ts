@@ -77,7 +77,7 @@ describe('the records, written away', () => {
     ] as const) {
       await writeFile(file(name), bytes);
       const empty = await emptyDatabase();
-      await assert.rejects(restore(empty.url, file(name)), name);
+      await assert.rejects(restore(empty.url, file(name)), { code: 'backup-damaged' }, name);
       assert.deepEqual(await on(empty.url, (db) => tablesOf(db)), [], name);
       await empty.drop();
     }

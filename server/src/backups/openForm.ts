@@ -8,6 +8,7 @@ import type { Db, Trx } from '../database/tables';
 import { writingAny } from '../log/changeUnit';
 import { refuse } from '../refusal';
 import { contentsOf, differences, tablesOf, type Contents } from './contents';
+import { asBackup } from './damaged';
 import { openZip, writeZip, type OpenZip } from './zip';
 
 /** See docs/open-form.md. A later version adds tables and columns. */
@@ -138,12 +139,14 @@ function linesOf(client: pg.PoolClient, table: string, order: string, withPins: 
 }
 
 /** Takes a yard in the open form into a database that is migrated and empty. All of it, or nothing. */
-export async function importYard(db: Db, file: string): Promise<Manifest> {
+export const importYard = (db: Db, file: string): Promise<Manifest> => asBackup(file, () => takeYard(db, file));
+
+async function takeYard(db: Db, file: string): Promise<Manifest> {
   const zip = await openZip(file);
   try {
     const manifest = await manifestOf(zip);
     const here = await newestMigration(db);
-    if (manifest.migration !== here) return refuse('not-valid', { migration: manifest.migration, here });
+    if (manifest.migration !== here) return refuse('backup-of-another', { migration: manifest.migration, here });
     await db.transaction().execute(async (trx) => {
       await mustBeEmpty(trx);
       await writingAny(trx, async () => {
@@ -160,10 +163,9 @@ export async function importYard(db: Db, file: string): Promise<Manifest> {
 }
 
 async function manifestOf(zip: OpenZip): Promise<Manifest> {
-  if (!zip.has('manifest.json')) return refuse('not-valid', { wants: 'manifest.json' });
   const manifest = JSON.parse((await zip.read('manifest.json')).toString('utf8')) as Manifest;
   if (manifest.format !== FORMAT || manifest.version !== FORMAT_VERSION)
-    return refuse('not-valid', { format: manifest.format, version: manifest.version });
+    return refuse('backup-of-another', { format: manifest.format, version: manifest.version });
   return manifest;
 }
 

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { performance } from 'node:perf_hooks';
 import { CLASS_IDS } from '@hudrik/core/catalogue';
-import type { Facts, KindId } from '@hudrik/core/log';
+import type { Facts, SentKind } from '@hudrik/core/log';
 import { sql } from 'kysely';
 import sharp from 'sharp';
 import { newestCheckInId } from '../checkins/opening';
@@ -130,7 +130,7 @@ async function aTechnician(): Promise<Actor> {
 }
 
 /** Something that happens, as a device sends it. */
-function enter<K extends KindId>(
+function enter<K extends SentKind>(
   actor: Actor,
   kind: K,
   facts: Facts<K>,

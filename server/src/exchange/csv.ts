@@ -29,9 +29,11 @@ function parseRows(text: string): string[][] {
   }
 }
 
-// A spreadsheet runs a cell that begins with one of these as a formula; a leading quote keeps it text.
+// A spreadsheet runs a cell that begins with one of these as a formula, in full width too; a leading quote keeps it text.
 const asText = (cell: unknown): string =>
-  /^[=+\-@\t\r]/.test(String(cell ?? '')) && Number.isNaN(Number(cell)) ? `'${String(cell)}` : String(cell ?? '');
+  /^[=+\-@\t\r\n\uff1d\uff0b\uff0d\uff20]/.test(String(cell ?? '')) && Number.isNaN(Number(cell))
+    ? `'${String(cell)}`
+    : String(cell ?? '');
 
 /** Writes RFC 4180 CSV: CRLF line ends, quotes where needed. */
 export const writeCsv = (columns: readonly string[], rows: readonly Readonly<Record<string, unknown>>[]): string =>

@@ -4,12 +4,12 @@ import { cardOf, comesOffBy } from '@hudrik/core/log';
 import { nextPlace, type Ledger } from '@hudrik/core/teardown';
 import { randomUUID } from 'node:crypto';
 import { takeCardEntry } from '../cards/takeCardEntry';
-import type { FindingRow, JobRow, UnitRow } from '../database/tables';
+import type { FindingRow, JobRow } from '../database/tables';
 import { insertJob } from '../jobs/insertJob';
 import type { Taking } from '../log/taking';
 import { entriesOfVisit, visitOfJob } from '../visits/visits';
 
-type Taken = Taking<'seen' | 'repaired', UnitRow>;
+type Taken = Taking<'seen'> | Taking<'repaired'>;
 
 const TRAY = 'A';
 

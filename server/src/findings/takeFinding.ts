@@ -1,6 +1,6 @@
 import { OPEN_JOB_STATES } from '@hudrik/core/card';
 import { EDITIONS, FIND_FAULT, isObservationId } from '@hudrik/core/catalogue';
-import { outcomesFit } from '@hudrik/core/log';
+import { outcomesFit, type FindingKind } from '@hudrik/core/log';
 import { newestCheckInId } from '../checkins/opening';
 import { verdictOf } from '../checkins/readCheckIn';
 import type { FindingRow, Trx, UnitRow } from '../database/tables';
@@ -89,10 +89,10 @@ async function findingUnderLock(trx: Trx, findingId: string | null): Promise<Fin
   return finding.closed_at === null ? finding : refuse('finding-closed', { finding: findingId });
 }
 
-export async function touchedFinding({
-  change,
-  place,
-}: Pick<Taking<'seen' | 'repaired', OnAnyUnit>, 'change' | 'place'>): Promise<FindingRow> {
+/** Of any kind that hangs on a finding, whatever its facts. */
+type OnFinding = Pick<Taking<FindingKind, OnAnyUnit>, 'change' | 'place' | 'record'>;
+
+export async function touchedFinding({ change, place }: Omit<OnFinding, 'record'>): Promise<FindingRow> {
   const finding = await findingUnderLock(change.trx, place.findingId);
   await change.trx
     .updateTable('finding')
@@ -103,13 +103,13 @@ export async function touchedFinding({
 }
 
 /** Something not told, taken back, or known without a look. */
-export const takeObservation: Taker<'seen', OnAnyUnit> = async (taking) => {
+export const takeObservation = async (taking: OnFinding): Promise<void> => {
   await touchedFinding(taking);
   await taking.record({});
 };
 
 /** Something seen, or put right without a cure: what came off for it lies in the tray. */
-export const takeLook: Taker<'seen' | 'repaired', OnAnyUnit> = async (taking) => {
+export const takeLook = async (taking: Taking<'seen', OnAnyUnit> | Taking<'repaired', OnAnyUnit>): Promise<void> => {
   const finding = await touchedFinding(taking);
   await taking.record({});
   const { unit } = taking.change;

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import type { Facts, KindId } from '@hudrik/core/log';
+import type { Facts, SentKind } from '@hudrik/core/log';
 import type { Actor, Context } from '../context';
 import { takeEntry } from './takeEntry';
 
@@ -12,7 +12,7 @@ export interface On {
 }
 
 /** An entry of this process itself, made now. */
-export const enterAs = <K extends KindId>(
+export const enterAs = <K extends SentKind>(
   context: Context,
   who: Actor,
   on: On,

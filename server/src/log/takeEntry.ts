@@ -9,7 +9,7 @@ import { append, type NewEntry } from './append';
 import { changeUnit, type UnitChange } from './changeUnit';
 import { placeOf, type Place } from './placeOf';
 import { entryById } from './readLog';
-import { takersOf, type AnyTaker } from './takers';
+import { takerOf } from './takers';
 
 /** What a device says of the past is believed for so long. */
 const BELIEVED_MS = 3 * 86_400_000;
@@ -53,8 +53,7 @@ async function take({ context, sent, sender, maker, place }: Sending, change: Ch
   if (twin) return isTwin(twin, sent, change) ? { entry: twin.record } : refuse('key-reused', { id: sent.id });
   let entry: LogRecord | undefined;
   const at = believed(sent.at, change.at);
-  const taker: AnyTaker = takersOf(sent.kind) ?? refuse('not-valid', { field: 'kind' });
-  await taker({
+  await takerOf(sent.kind)({
     context,
     change,
     actor: maker,

@@ -1,5 +1,5 @@
 import { entryOf } from '@hudrik/core/catalogue';
-import { kindOf, type KindId } from '@hudrik/core/log';
+import type { KindsOn, SentKind } from '@hudrik/core/log';
 import { placeVisit } from '../bench/placeVisit';
 import { takeCardEntry } from '../cards/takeCardEntry';
 import { takeCheckIn } from '../checkins/takeCheckIn';
@@ -17,13 +17,22 @@ import { askPart, changePartLine, keepPart } from '../parts/takePart';
 import { takeDownNote } from '../fleet/takeDownNote';
 import { numberPart } from '../parts/numberPart';
 import { takeNote } from './takeNote';
-import type { Taking } from './taking';
+import type { UnitRow } from '../database/tables';
+import type { Taker, Taking } from './taking';
 
 /** A taker, whatever its kind: facts were checked against their kind before. */
 export type AnyTaker = (taking: Taking<any, any>) => Promise<void>;
 
-/** What each kind that a device may send does beside being written down. A kind that the server alone writes has no line. */
-const TAKERS: Readonly<Partial<Record<KindId, AnyTaker>>> = {
+/** These may be said of a machine that is not on the yard. */
+type OnAnyMachine = 'finding-opened' | KindsOn<'finding'>;
+/** These change a job, its parts, or where its visit lies in the plan: all else that happens on a job is its card's. */
+type OfJobs = 'job-started' | 'job-finished' | 'job-dropped' | 'job-put-off' | 'placed' | 'part-asked' | 'part-kept';
+type OfCards = Exclude<SentKind & KindsOn<'job'>, OfJobs>;
+
+type Takers<K extends SentKind> = { readonly [T in K]: T extends OnAnyMachine ? Taker<T, UnitRow | null> : Taker<T> };
+
+/** What each kind that a device may send does beside being written down. A kind without its own taker does not compile. */
+const TAKERS: Takers<Exclude<SentKind, OfCards>> = {
   'check-in': takeCheckIn,
   'check-out': takeCheckOut,
   'hire-back': takeBack,
@@ -65,6 +74,5 @@ const TAKERS: Readonly<Partial<Record<KindId, AnyTaker>>> = {
   'part-numbered': numberPart,
 };
 
-/** Who takes entries of a kind: by its line, or, for what only happens on a card, the card. */
-export const takersOf = (kind: string): AnyTaker | undefined =>
-  entryOf<AnyTaker>(TAKERS, kind) ?? (kindOf(kind)?.on === 'job' ? takeCardEntry : undefined);
+/** Who takes entries of a kind: whoever is named for it, or, for what only happens on a card, the card. */
+export const takerOf = (kind: SentKind): AnyTaker => entryOf<AnyTaker>(TAKERS, kind) ?? takeCardEntry;

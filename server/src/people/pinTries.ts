@@ -1,6 +1,6 @@
 import { waitAfterWrong } from '@hudrik/core/people';
 import type { Context } from '../context';
-import { Refusal } from '../refusal';
+import { refusal, type Refusal } from '../refusal';
 import type { Device } from './devices';
 import { isPin } from './people';
 
@@ -34,7 +34,7 @@ export async function tryPin(
     .forUpdate()
     .executeTakeFirstOrThrow();
   const seconds = Math.ceil((lastAt.getTime() - now().getTime()) / 1000 + waitAfterWrong(wrong));
-  if (wrong > 0 && seconds > 0) return new Refusal('too-many', { seconds });
+  if (wrong > 0 && seconds > 0) return refusal('too-many', { seconds });
   const isRight = await isPin(person.pin_hash, pin);
   await db
     .updateTable('pin_try')
@@ -48,5 +48,5 @@ export async function tryPin(
     .values({ ...pair, at: now(), told_at: null })
     .execute();
   const next = waitAfterWrong(wrong + 1);
-  return new Refusal('wrong-pin', next > 0 ? { seconds: next } : {});
+  return refusal('wrong-pin', next > 0 ? { seconds: next } : {});
 }

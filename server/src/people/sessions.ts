@@ -1,7 +1,7 @@
 import type { Person, SignInOptions } from '@hudrik/core/contracts';
 import { PIN_LENGTH } from '@hudrik/core/people';
 import type { Context } from '../context';
-import { Refusal } from '../refusal';
+import { refusal, type Refusal } from '../refusal';
 import { sessionsEnded, type Device } from './devices';
 import { toPerson, USUAL_UNITS } from './people';
 import { tryPin } from './pinTries';
@@ -32,7 +32,7 @@ export async function signIn(
     .select(USUAL_UNITS)
     .where('id', '=', personId)
     .executeTakeFirst();
-  if (row === undefined || row.left_at !== null) return new Refusal('wrong-pin');
+  if (row === undefined || row.left_at !== null) return refusal('wrong-pin');
   const wrong = await tryPin({ db, now }, row, device, pin);
   if (wrong !== null) return wrong;
   // Of PINs of older versions nobody knows how long they are until they are typed.

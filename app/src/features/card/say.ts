@@ -3,7 +3,7 @@ import { checksOf, CLASSES, entryOf, PROOF_LOOKS, PROOFS } from '@hudrik/core/ca
 import type { Problem } from '@hudrik/core/contracts';
 import { namesOf, tellEntry, type CardRefusal, type Entry } from '@hudrik/core/log';
 import type { Proof } from '@hudrik/core/proof';
-import { Refused, sentenceOf } from '@/api';
+import { factsIn, Refused, sentenceOf } from '@/api';
 import { WORDING } from '@/features/fleet';
 import { sayTime } from '@/writing';
 
@@ -38,8 +38,7 @@ export const THING_WORD = {
 const list = (names: readonly string[]): string =>
   names.length <= 4 ? names.join(', ') : `${names.slice(0, 4).join(', ')} and ${names.length - 4} more`;
 
-const refusalIn = (problem: Problem): CardRefusal | undefined =>
-  problem.code === 'card-refused' ? (problem.facts?.['why'] as CardRefusal | undefined) : undefined;
+const refusalIn = (problem: Problem): CardRefusal | undefined => factsIn(problem, 'card-refused')?.why;
 
 /** Why the server would not take an entry, in words. */
 export function sayRefusal(problem: Problem): string {

@@ -1,6 +1,6 @@
 import type { Card, VisitState } from '@hudrik/core/card';
 import type { CardReply } from '@hudrik/core/contracts';
-import { cardOf, visitStateAfter, type CardKind, type Entry, type Facts } from '@hudrik/core/log';
+import { cardOf, visitStateAfter, type CardKind, type Entry, type Facts, type SentKind } from '@hudrik/core/log';
 import { useCallback, useMemo } from 'react';
 import { useRead } from '@/api';
 import { outbox, useAddEntry, usePending, withPending, type EntryItem, type On } from '@/outbox';
@@ -21,7 +21,7 @@ export interface CardHandle {
   /** Of this card, made on this device and not taken yet: on their way, or refused. */
   readonly pending: readonly EntryItem[];
   readonly error: Error | null;
-  readonly add: <K extends CardKind>(kind: K, facts: Facts<K>, more?: More) => void;
+  readonly add: <K extends CardKind & SentKind>(kind: K, facts: Facts<K>, more?: More) => void;
   /** Puts away what was refused, once somebody has looked. */
   readonly forget: (entryId: string) => void;
   readonly retry: () => void;

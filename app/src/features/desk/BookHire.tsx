@@ -2,7 +2,7 @@ import { CLASS_IDS, CLASS_TAGS, type ClassId } from '@hudrik/core/catalogue';
 import { tag } from '@hudrik/core/fields';
 import { useState } from 'react';
 import { object, string } from 'yup';
-import { Refused, sentenceOf, useChange } from '@/api';
+import { factsIn, sentenceOf, useChange } from '@/api';
 import { Button, Failure, Section } from '@/design';
 import { FormChoices, FormDateTime, FormField, useSchemaForm } from '@/forms';
 import { instantOf } from '@/writing';
@@ -51,13 +51,12 @@ const emptyWith = ({ classId = CLASS_IDS[0], tag: chosenTag = '', fromAt = '', t
 
 /** Why the server doubts that a hire comes off. */
 function doubtIn(error: unknown): string | null {
-  if (!(error instanceof Refused) || error.problem.code !== 'hire-doubtful') return null;
-  const { why, because } = error.problem.facts ?? {};
-  if (why === 'none-free') return 'None of that class is free in that time.';
-  if (why === 'runs-out')
-    return `Runs out during this hire: ${(Array.isArray(because) ? because.map(String) : []).join(', ')}. Serve it before, or book it all the same.`;
-  const reasons = Array.isArray(because) ? because.map(String) : [];
-  return `That unit is not fit now${reasons.length > 0 ? `: ${reasons.join(' ')}` : '.'}`;
+  const doubt = factsIn(error, 'hire-doubtful');
+  if (doubt === undefined) return null;
+  if (doubt.why === 'none-free') return 'None of that class is free in that time.';
+  if (doubt.why === 'runs-out')
+    return `Runs out during this hire: ${doubt.because.join(', ')}. Serve it before, or book it all the same.`;
+  return `That unit is not fit now${doubt.because.length > 0 ? `: ${doubt.because.join(' ')}` : '.'}`;
 }
 
 /** A hire booked at the desk. */

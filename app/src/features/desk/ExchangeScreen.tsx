@@ -1,10 +1,9 @@
 import type { ImportReport } from '@hudrik/core/contracts';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { sentenceOf, Refused, useChange, usePerson } from '@/api';
+import { factsIn, sentenceOf, Refused, useChange, usePerson } from '@/api';
 import { Button, Empty, Failure, Page, Section, Words } from '@/design';
 import { useFile } from '@/forms/useFile';
-import { array, object, string } from 'yup';
 
 /** Lists imported and exported, as CSV. */
 export function ExchangeScreen() {
@@ -81,11 +80,8 @@ function Import({
   );
 }
 
-const names = array(string().required()).optional();
-const columnFacts = object({ missing: names, unknown: names, why: string().optional() });
-
 function WrongColumns({ error }: { readonly error: Refused }) {
-  const { missing = [], unknown = [], why } = columnFacts.cast(error.problem.facts ?? {});
+  const { missing = [], unknown = [], why } = factsIn(error, 'wrong-columns') ?? {};
   return (
     <Words size={15}>
       {[

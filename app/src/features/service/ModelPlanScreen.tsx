@@ -2,7 +2,7 @@ import { SERVICE_PLANS, type ServiceItem } from '@hudrik/core/catalogue';
 import type { ModelPlan } from '@hudrik/core/contracts';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { Refused, sentenceOf, useChange, usePerson, useRead } from '@/api';
+import { factsIn, Refused, sentenceOf, useChange, usePerson, useRead } from '@/api';
 import { Button, Card, Choice, Failure, Field, Loading, Page, Section, Words } from '@/design';
 import type { OwnPlan } from '@hudrik/core/service';
 import { keysOf } from '@hudrik/core/typed';
@@ -112,9 +112,9 @@ const initial = ({ own }: ModelPlan, usual: readonly ServiceItem[]): Readonly<Re
 
 function sayWrong(error: Error, usual: readonly ServiceItem[]): string {
   if (!(error instanceof Refused)) return sentenceOf(error);
-  const { field, why } = error.problem.facts ?? {};
-  const name = usual.find(({ id }) => id === field)?.name ?? String(field ?? '');
-  const words = WRONG[String(why)];
+  const { field, why = '' } = factsIn(error, 'not-valid') ?? {};
+  const name = usual.find(({ id }) => id === field)?.name ?? field ?? '';
+  const words = WRONG[why];
   return words === undefined ? sentenceOf(error) : `${name} ${words}.`;
 }
 

@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react';
-import { Refused } from '@/api';
+import { factsIn } from '@/api';
 
 const TICK_MS = 500;
 
@@ -11,8 +11,7 @@ interface Asked {
 
 /** Seconds that are left to wait after a wrong PIN, as the server said with it; 0: none. */
 export function useWait({ error, submittedAt }: Asked): number {
-  const said: unknown = error instanceof Refused ? error.problem.facts?.['seconds'] : undefined;
-  const seconds = typeof said === 'number' ? said : 0;
+  const seconds = (factsIn(error, 'too-many') ?? factsIn(error, 'wrong-pin'))?.seconds ?? 0;
   const [now, setNow] = useState(0);
   useEffect(() => {
     if (seconds === 0) return;

@@ -1,85 +1,39 @@
-import { backToWork } from './backToWork';
-import { causesConfirmed } from './causesConfirmed';
-import { checkIn } from './checkIn';
-import { checkOut } from './checkOut';
-import { clockEnded } from './clockEnded';
-import { clockStarted } from './clockStarted';
-import { couldNotTell } from './couldNotTell';
-import { decided } from './decided';
-import { defectClosed } from './defectClosed';
-import { defectFound } from './defectFound';
-import { findingOpened } from './findingOpened';
-import { fuelled } from './fuelled';
-import { fuelOut } from './fuelOut';
-import { handsOff } from './handsOff';
-import { handsOn } from './handsOn';
-import { handedOn } from './handedOn';
-import { hireBack } from './hireBack';
-import { hireBooked } from './hireBooked';
-import { hireChanged } from './hireChanged';
-import { hireCancelled } from './hireCancelled';
-import { jobDropped } from './jobDropped';
-import { jobFinished } from './jobFinished';
-import { jobPutOff } from './jobPutOff';
-import { jobRaised } from './jobRaised';
-import { jobStarted } from './jobStarted';
-import { laidUp } from './laidUp';
-import { leakLook } from './leakLook';
-import { livedWith } from './livedWith';
-import { machineDescribed } from './machineDescribed';
-import { notFitted } from './notFitted';
-import { measured } from './measured';
-import { note } from './note';
-import { partNumbered } from './partNumbered';
-import { standingNote } from './standingNote';
-import { standingNoteEnded } from './standingNoteEnded';
-import { parked } from './parked';
-import { partArrived } from './partArrived';
-import { partAsked } from './partAsked';
-import { partKept } from './partKept';
-import { partLate } from './partLate';
-import { partLineChanged } from './partLineChanged';
-import { partOrdered } from './partOrdered';
-import { paused } from './paused';
-import { photo } from './photo';
-import { photoMarked } from './photoMarked';
-import { placed } from './placed';
-import { proofLoad } from './proofLoad';
-import { proofLook } from './proofLook';
-import { proofReading } from './proofReading';
-import { proved } from './proved';
-import { putBack } from './putBack';
-import { reading } from './reading';
-import { readingCorrected } from './readingCorrected';
-import { repaired } from './repaired';
-import { saidSo } from './saidSo';
-import { replaced } from './replaced';
-import { resumed } from './resumed';
-import { runStarted } from './runStarted';
-import { runStopped } from './runStopped';
-import { seen } from './seen';
-import { signatureAsked } from './signatureAsked';
-import { smoke } from './smoke';
-import { stepAdded } from './stepAdded';
-import { stepChanged } from './stepChanged';
-import { stepDone } from './stepDone';
-import { stepDropped } from './stepDropped';
-import { stepUndone } from './stepUndone';
-import { stepsListed } from './stepsListed';
-import { struckOff } from './struckOff';
-import { takenBack } from './takenBack';
-import { takenOff } from './takenOff';
-import { takenOffAgain } from './takenOffAgain';
-import { teardownBegun } from './teardownBegun';
-import { thingChanged } from './thingChanged';
-import { toProof } from './toProof';
-import { troubleTold } from './troubleTold';
-import { trialStart } from './trialStart';
-import { unitAdded } from './unitAdded';
-import { unitChanged } from './unitChanged';
-import { woken } from './woken';
+import { clockEnded, clockStarted } from './clocks';
+import { defectClosed, defectFound, livedWith, notFitted } from './defects';
+import {
+  causesConfirmed,
+  couldNotTell,
+  findingOpened,
+  machineDescribed,
+  repaired,
+  saidSo,
+  seen,
+  takenBack,
+} from './findings';
+import { fuelOut, fuelled, laidUp, woken } from './fuelAndLayUp';
+import { hireBack, hireBooked, hireCancelled, hireChanged, troubleTold } from './hires';
+import { jobDropped, jobFinished, jobPutOff, jobRaised, jobStarted } from './jobs';
+import { partArrived, partAsked, partKept, partLate, partLineChanged, partNumbered, partOrdered } from './parts';
+import { measured, photo, photoMarked, reading } from './pictures';
+import {
+  backToWork,
+  leakLook,
+  proofLoad,
+  proofLook,
+  proofReading,
+  proved,
+  runStarted,
+  runStopped,
+  smoke,
+  toProof,
+} from './proof';
+import { checkIn, checkOut } from './returns';
+import { handsOff, handsOn, stepAdded, stepChanged, stepDone, stepDropped, stepUndone, stepsListed } from './steps';
+import { putBack, replaced, struckOff, takenOff, takenOffAgain, teardownBegun, thingChanged } from './teardown';
+import { readingCorrected, unitAdded, unitChanged, note, standingNote, standingNoteEnded } from './units';
+import { decided, handedOn, parked, paused, placed, resumed, signatureAsked, trialStart } from './visits';
 
-/** What can happen, by kind: a new one is its file and a line here. */
+/** What can happen, by kind: a new one stands in the file of its area, and has a line here. */
 export const LOG_KINDS = {
   fuelled,
   'fuel-out': fuelOut,

@@ -1,6 +1,6 @@
 import { checksOf, CLOCKS, classOf, folderOf, PROOF_LOOKS, type ClassId } from '@hudrik/core/catalogue';
 import type { CardReply, Defect, Role } from '@hudrik/core/contracts';
-import { cardOf, type Facts, type KindId } from '@hudrik/core/log';
+import { cardOf, type Facts, type SentKind } from '@hudrik/core/log';
 import { proofSettingOf, systemsOf } from '@hudrik/core/proof';
 import { readCard } from '../../cards/readCard';
 import { newestCheckInId } from '../../checkins/opening';
@@ -52,11 +52,11 @@ export class World {
   }
 
   /** Out: whether it was taken. What is neither taken nor refused is thrown on. */
-  async enter<K extends KindId>(on: On, kind: K, facts: Facts<K>, as: Role = 'technician'): Promise<boolean> {
+  async enter<K extends SentKind>(on: On, kind: K, facts: Facts<K>, as: Role = 'technician'): Promise<boolean> {
     return this.#unlessRefused(() => enterAs(this.#context, this.actor(as), on, kind, facts));
   }
 
-  onUnit<K extends KindId>(kind: K, facts: Facts<K>, as?: Role): Promise<boolean> {
+  onUnit<K extends SentKind>(kind: K, facts: Facts<K>, as?: Role): Promise<boolean> {
     return this.enter({ tag: this.tag }, kind, facts, as);
   }
 

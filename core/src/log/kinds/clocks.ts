@@ -1,0 +1,80 @@
+import { clockEnd } from '../../card';
+import { CLOCK_IDS } from '../../catalogue/ids';
+import { CLOCKS } from '../../catalogue/workshop';
+import { WORKS_ON_UNITS, id, number, object, string, text } from '../../fields';
+import { mustBeOver } from '../refusals';
+import { idOrNone } from '../schemas';
+import { type Names, logKind, telling } from '../shape';
+
+/** A wait begins. */
+export const clockStarted = logKind({
+  kind: 'clock-started',
+  on: 'job',
+  who: WORKS_ON_UNITS,
+  facts: object({
+    clockId: id.required(),
+    clock: string().oneOf(CLOCK_IDS).required(),
+    minutes: number().min(1).max(20_160).required(),
+    stepId: idOrNone,
+  }),
+  card: {
+    change: (card, { facts, at, by }) => ({
+      ...card,
+      clocks: [
+        ...card.clocks,
+        {
+          clockId: facts.clockId,
+          clock: facts.clock,
+          stepId: facts.stepId,
+          startedAt: at,
+          endsAt: clockEnd(at, facts.minutes),
+          by,
+          result: null,
+        },
+      ],
+    }),
+  },
+  sentence: ({ clock, minutes }, outcome: Names) => telling(`${outcome.clock ?? clock}: ${minutes} min started`),
+});
+
+const resultName = (result: string): string =>
+  (
+    Object.values(CLOCKS)
+      .map((clock) => clock.results[result]?.[0])
+      .find((words) => words !== undefined) ?? 'stopped'
+  ).toLowerCase();
+
+/** What was found when a wait was over. */
+export const clockEnded = logKind({
+  kind: 'clock-ended',
+  on: 'job',
+  who: WORKS_ON_UNITS,
+  facts: object({
+    clockId: id.required(),
+    result: string().max(40).required(),
+    note: text.defined(),
+    /** Why it was ended before its time. */
+    earlyWhy: text.min(3).optional(),
+  }),
+  card: {
+    refusal: mustBeOver,
+    change: (card, { facts }) => ({
+      ...card,
+      clocks: card.clocks.map((clock) =>
+        clock.clockId === facts.clockId ? { ...clock, result: facts.result } : clock,
+      ),
+    }),
+    visitState: (state, _, card) =>
+      state === 'waits-clock' && card.clocks.every((clock) => clock.result !== null)
+        ? 'open'
+        : state === 'waiting'
+          ? 'open'
+          : state,
+  },
+  sentence: ({ result, note, earlyWhy }, outcome: Names) =>
+    telling(
+      `${outcome.clock ?? 'A wait'}: ${resultName(result)}`,
+      earlyWhy !== undefined && `Ended before its time: ${earlyWhy}`,
+      note,
+    ),
+});

@@ -1,0 +1,126 @@
+import { FUEL_BLENDS, KEPT, STORED } from '../../catalogue/shapes';
+import { HANDS_OUT, WORKS_ON_UNITS, array, boolean, id, instant, number, object, string, text } from '../../fields';
+import { type Verdict } from '../../verdict';
+import { answer, fuelEighths, hoursEntry, kitCount } from '../schemas';
+import { logKind, telling } from '../shape';
+
+const facts = object({
+  startedAt: instant.required(),
+  /** The newest check-in of this unit that the person knew of, or null. */
+  basedOn: id.nullable().defined(),
+  /** Set when somebody else checked it in meanwhile and this is kept beside it. */
+  secondLookOf: id.nullable().default(null),
+  hours: hoursEntry.required(),
+  fuelEighths: fuelEighths.required(),
+  fuelTap: string().oneOf(['was-shut', 'shut-now', 'none']).required(),
+  ended: string().oneOf(['well', 'ended-badly', 'ended-dead', 'not-told']).required(),
+  missing: array(kitCount.required()).default([]),
+  complaintIds: array(string().required()).default([]),
+  remarks: text.default(''),
+  /** Whether it started; older ones do not say. What must run is not possible where it does not. */
+  starts: string().oneOf(['starts', 'will-not-start', 'not-tried']).optional(),
+  /** How it was put away and stood, where somebody knows. */
+  past: object({
+    stored: string().oneOf(STORED).optional(),
+    kept: string().oneOf(KEPT).optional(),
+    daysStood: number().integer().min(0).max(10_000).optional(),
+    fuelBlend: string().oneOf(FUEL_BLENDS).optional(),
+  })
+    .optional()
+    .default(undefined),
+  /** What a check found before and is in order now: how that came, where somebody says so. */
+  settled: array(
+    object({
+      defectId: id.required(),
+      how: string().oneOf(['put-right', 'was-all-right']).required(),
+      why: text.min(3).required(),
+    }).required(),
+  )
+    .max(100)
+    .optional(),
+  /** What was not found, or is lived with: whether it showed again. */
+  again: array(object({ defectId: id.required(), showed: boolean().required() }).required())
+    .max(50)
+    .optional(),
+  answers: array(answer.required()).required(),
+  stations: array(
+    object({ id: string().required(), seconds: number().min(0).max(86_400).required() }).required(),
+  ).required(),
+});
+
+/** What a check-in came to: the reading as it was taken, and the verdict of the edition of that day. */
+export interface CheckedIn {
+  readonly readingId: string;
+  readonly reading: number;
+  readonly trueHours: number;
+  readonly hoursRun: number;
+  /** The hire that it ended. */
+  readonly reference: string | null;
+  readonly verdict: Verdict;
+  readonly jobIds: readonly string[];
+  readonly readiness: string;
+  /** Stations passed faster than they can be looked at. */
+  readonly hurried: readonly string[];
+  /** The same by their ids; older ones have none. */
+  readonly hurriedStations?: readonly string[];
+  /** Readings of its checks, by the words of the check. */
+  readonly readings: readonly { readonly name: string; readonly value: number; readonly unit: string }[];
+}
+
+/** Whether a check-in was taken: on its way, nothing has come of it yet. */
+export const isCheckedIn = (came: Partial<CheckedIn>): came is CheckedIn => came.verdict !== undefined;
+
+/** The return inspection of a unit. */
+export const checkIn = logKind({
+  kind: 'check-in',
+  on: 'unit',
+  who: WORKS_ON_UNITS,
+  facts,
+  sentence: (sent, came: Partial<CheckedIn>, wording) =>
+    telling(
+      `Checked in${came.verdict ? `: ${wording.readiness(came.verdict.result)}` : ''}${sent.secondLookOf ? ' (second look)' : ''}`,
+      `${came.trueHours === undefined ? `${sent.hours.typed} h on the meter` : wording.hours(came.trueHours)}${came.hoursRun ? `, ${wording.hours(came.hoursRun)} on this hire` : ''}; fuel ${wording.fuel(sent.fuelEighths)}.`,
+      sent.hours.meterEvent &&
+        (sent.hours.meterEvent.kind === 'replaced' ? 'The hour meter was replaced.' : 'The hour meter rolled over.'),
+      ...(came.verdict?.reasons ?? []).map((reason) => reason.sentence),
+      ...(came.readings ?? []).map((reading) => `${reading.name}: ${reading.value} ${reading.unit}`),
+      (came.hurried ?? []).length > 0 && `Passed faster than it can be looked at: ${came.hurried?.join(', ')}.`,
+      sent.remarks !== '' && `“${sent.remarks}”`,
+    ),
+});
+
+/** What a check-out came to. */
+export interface CheckedOut {
+  readonly readingId: string;
+  readonly reading: number;
+  readonly trueHours: number;
+  readonly reference: string;
+  readonly dueAt: string;
+  readonly waived: boolean;
+}
+
+/** A unit is handed out to a hirer. */
+/** Whether a check-out was taken: on its way, nothing has come of it yet. */
+export const isCheckedOut = (came: Partial<CheckedOut>): came is CheckedOut => came.readingId !== undefined;
+
+export const checkOut = logKind({
+  kind: 'check-out',
+  on: 'unit',
+  who: HANDS_OUT,
+  facts: object({
+    hire: string().nullable().default(null),
+    /** For a hire that nobody booked: when it is due back. */
+    dueAt: instant.nullable().default(null),
+    hours: hoursEntry.required(),
+    fuelEighths: fuelEighths.required(),
+    kit: array(kitCount.required()).required(),
+    looks: array(string().required()).default([]),
+    waiverReason: text.default(''),
+  }),
+  sentence: (sent, came: Partial<CheckedOut>, wording) =>
+    telling(
+      `Handed out${came.reference === undefined ? '' : ` on ${came.reference}`}`,
+      `${came.trueHours === undefined ? `${sent.hours.typed} h on the meter` : wording.hours(came.trueHours)}; fuel ${wording.fuel(sent.fuelEighths)}${came.dueAt === undefined ? '' : `; due ${wording.time(came.dueAt)}`}.`,
+      came.waived && `Prep waived: ${sent.waiverReason}`,
+    ),
+});
