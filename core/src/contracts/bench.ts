@@ -6,6 +6,7 @@ import {
   mixed,
   number,
   object,
+  patterned,
   readiness,
   role,
   string,
@@ -97,13 +98,11 @@ export type SearchReply = Frozen<InferType<typeof search>>;
 
 export const planAnew = object({ seconds: number().min(1).max(10).required() });
 
-const time = string()
-  .matches(/^([01]\d|2[0-3]):[0-5]\d$/, 'A time of day is wanted, as 07:30.')
-  .required();
+const time = patterned(string(), /^([01]\d|2[0-3]):[0-5]\d$/, 5, 'A time of day is wanted, as 07:30.').required();
 /** A stretch of a weekday, 1 is Monday, without a break. */
 export const weekStretch = object({ weekday: number().integer().min(1).max(7).required(), from: time, to: time });
 export type WeekStretch = Frozen<InferType<typeof weekStretch>>;
-const day = string().matches(/^\d{4}-\d\d-\d\d$/, 'A day is wanted, as 2030-05-01.');
+const day = patterned(string(), /^\d{4}-\d\d-\d\d$/, 10, 'A day is wanted, as 2030-05-01.');
 
 export const newHours = object({ hours: array(weekStretch.required()).max(21).required() });
 export const newAbsence = object({

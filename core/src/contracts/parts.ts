@@ -1,7 +1,7 @@
 import type { InferType } from 'yup';
 import type { Frozen } from '../fields/frozen';
 import { partLine } from './card';
-import { array, boolean, id, name, number, object, string, text, trimmed } from '../fields';
+import { array, boolean, id, name, number, object, reasonText, string, trimmed } from '../fields';
 import { partNumber } from '../log/schemas';
 import { EXCHANGE_STATES, ORDER_STATES } from '../states';
 
@@ -48,7 +48,7 @@ export const newPart = object({
 });
 export const stockChange = object({
   count: number().integer().min(0).max(10_000).required(),
-  why: text.min(2).required(),
+  why: reasonText.required(),
 });
 
 /** What to order for the shelf. */

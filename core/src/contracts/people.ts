@@ -4,7 +4,7 @@ import { weekStretch } from './bench';
 import type { Frozen } from '../fields/frozen';
 import { FUEL_IDS, type FuelId } from '../catalogue/fuel';
 import { SKILL_IDS } from '../catalogue/shapes';
-import { array, boolean, mixed, name, number, object, role, string, trimmed } from '../fields';
+import { array, boolean, mixed, name, number, object, patterned, role, string, trimmed } from '../fields';
 
 export const preferences = object({
   units: string().oneOf(['inch', 'metric']).default('inch'),
@@ -36,19 +36,15 @@ export const signInOptions = object({
 });
 export type SignInOptions = Frozen<InferType<typeof signInOptions>>;
 export const signIn = object({ personId: number().integer().required(), pin: pin.required() });
-export const firstLead = object({ code: string().required(), name: name.required(), pin: newPin.required() });
+export const firstLead = object({ code: string().max(200).required(), name: name.required(), pin: newPin.required() });
 export const newPerson = object({ name: name.required(), role: role.required(), pin: newPin.required() });
 /** How this yard writes money, figures and times. */
 export const settings = object({
   yard: name.required(),
   /** ISO 4217, as USD. */
-  currency: string()
-    .matches(/^[A-Z]{3}$/, 'A currency is three capital letters, as USD.')
-    .required(),
+  currency: patterned(string(), /^[A-Z]{3}$/, 3, 'A currency is three capital letters, as USD.').required(),
   /** BCP 47, as en-US. */
-  locale: string()
-    .matches(/^[a-z]{2,3}(-[A-Za-z0-9]{2,8}){0,3}$/, 'A locale is written as en-US.')
-    .required(),
+  locale: patterned(string(), /^[a-z]{2,3}(-[A-Za-z0-9]{2,8}){0,3}$/, 30, 'A locale is written as en-US.').required(),
   /** IANA, as America/Denver. */
   timeZone: string().min(2).max(60).required(),
   /** Where it lies, as it is written on its labels. */

@@ -9,6 +9,8 @@ import {
   LEAD_ONLY,
   machine,
   name,
+  reasonText,
+  seenLength,
   SIGNS_OFF,
   tag,
   text,
@@ -16,6 +18,7 @@ import {
   version,
   WORKS_ON_UNITS,
 } from './index';
+import { trimUnseen } from './visible';
 
 const taken = (field: { isValidSync: (value: unknown) => boolean }, value: unknown): boolean =>
   field.isValidSync(value);
@@ -93,4 +96,24 @@ test('who may what: an apprentice works, technicians and leads sign off, the cou
   expect([...SIGNS_OFF].sort()).toEqual(['lead', 'technician']);
   expect([...HANDS_OUT].sort()).toEqual(['counter', 'lead', 'technician']);
   expect([[...DESK].sort(), LEAD_ONLY]).toEqual([['counter', 'lead'], ['lead']]);
+});
+
+test.each([
+  ['  a b \u200b', 'a b', 2],
+  ['\u200b\u2060', '', 0],
+  ['\u3164x\u2800', 'x', 1],
+  ['', '', 0],
+])('of %j stays %j, with %d that can be seen', (text, trimmedTo, seen) => {
+  expect([trimUnseen(text), seenLength(text)]).toEqual([trimmedTo, seen]);
+  expect(trimmed.cast(text)).toBe(trimmedTo);
+});
+
+test('what is too long is refused for its length, and not searched', () => {
+  const long = ' '.repeat(2_000_000);
+  expect([taken(text, long), taken(tag, long), taken(instant, `2030-05-01T${long}`), taken(reasonText, long)]).toEqual([
+    false,
+    false,
+    false,
+    false,
+  ]);
 });

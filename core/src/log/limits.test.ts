@@ -57,7 +57,11 @@ describe('facts at their limits', () => {
     ['reading', { when: 'after' }, { when: 'meanwhile' }],
     ['clock-ended', { result: 'x'.repeat(40) }, { result: 'x'.repeat(41) }],
     ['clock-ended', { note: 'x'.repeat(2000) }, { note: 'x'.repeat(2001) }],
-    ['step-dropped', { why: 'No' }, { why: 'x' }],
+    ['step-dropped', { why: 'Not' }, { why: 'No' }],
+    // What cannot be seen is no reason: space, zero width, filler.
+    ['step-dropped', { why: 'a b c' }, { why: '    ' }],
+    ['step-dropped', { why: 'abc' }, { why: 'ab\u200b\u200d\u2060' }],
+    ['job-dropped', { why: 'abc' }, { why: '\u3164\u3164\u2800\u00ad\ufeff' }],
     ['step-changed', { was: 'x'.repeat(300) }, { was: 'x'.repeat(301) }],
     ['part-asked', { count: 1 }, { count: 0 }],
     ['part-asked', { count: 2 }, { count: 2.5 }],

@@ -3,6 +3,7 @@ import type { Frozen } from '../fields/frozen';
 import { id, instant, object, string, tag } from '../fields';
 import { kindOf, LOG_KIND_IDS, type KindId, type SentKind } from './entries';
 import { LOG_KINDS } from './kinds';
+import { rowId } from './schemas';
 
 const isSent = (kind: KindId): kind is SentKind => LOG_KINDS[kind].who.length > 0;
 const SENT_KINDS = LOG_KIND_IDS.filter(isSent);
@@ -17,10 +18,7 @@ export const newLogEntry = object({
   kind: string().oneOf(SENT_KINDS).required(),
   at: instant.optional(),
   tag: tag.nullable().default(null),
-  jobId: string()
-    .matches(/^\d{1,15}$/)
-    .nullable()
-    .default(null),
+  jobId: rowId.nullable().default(null),
   findingId: id.nullable().default(null),
   lineId: id.nullable().default(null),
   facts: mixed<object>().required(),

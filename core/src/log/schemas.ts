@@ -2,12 +2,28 @@ import { mixed } from 'yup';
 import { FORMER_FAULT_IDS } from '../catalogue/faults/former';
 import { FAULT_IDS } from '../catalogue/ids';
 import { SYSTEMS } from '../catalogue/shapes';
-import { array, boolean, hours, id, name, number, object, string, text, trimmed, capitals } from '../fields';
+import {
+  array,
+  boolean,
+  hours,
+  id,
+  name,
+  number,
+  object,
+  string,
+  text,
+  trimmed,
+  capitals,
+  patterned,
+  reasonText,
+} from '../fields';
 import type { Mark } from '../teardown';
 
 /** Schemas that several kinds of entry share. */
 export const nothing = object({});
-export const why = text.min(2);
+/** A row of the database by its number. */
+export const rowId = patterned(string(), /^\d{1,15}$/, 15, 'A number is wanted.');
+export const why = reasonText;
 export const idOrNone = id.nullable().defined();
 /** Ids of the defects that the signer looked at and found in order: a signature closes no other. Older ones have none. */
 export const closingLooks = array(id.required()).max(200).optional();
@@ -75,9 +91,7 @@ const meterEvent = object({
 
 /** The hour meter as it was read. */
 export const hoursEntry = object({
-  typed: string()
-    .matches(/^\d{1,5}(\.\d)?$/, 'Figures, with at most one after the point.')
-    .required(),
+  typed: patterned(string(), /^\d{1,5}(\.\d)?$/, 7, 'Figures, with at most one after the point.').required(),
   /** The person saw what is odd about it and keeps it. */
   confirmed: boolean().default(false),
   meterEvent: meterEvent.nullable().default(null),
@@ -85,8 +99,10 @@ export const hoursEntry = object({
 
 export const kitCount = object({ id: string().required(), count: number().integer().min(0).max(50).required() });
 export const fuelEighths = number().integer().min(0).max(8);
-export const partNumber = capitals.matches(
+export const partNumber = patterned(
+  capitals,
   /^[A-Z0-9][A-Z0-9.\-/ ]{1,39}$/,
+  40,
   'A part number is 2 to 40 letters, figures, dots, dashes or slashes.',
 );
 

@@ -50,7 +50,13 @@ export function weaknessOfPin(pin: string, name = ''): PinWeakness | null {
 }
 
 /** A piece again and again, or each figure twice: 123123, 112233. */
-const isRepeated = (plain: string): boolean => /^(.+)\1+$/.test(plain) || /^(?:(.)\1)+$/.test(plain);
+const isRepeated = (plain: string): boolean => {
+  const figures = [...plain];
+  const repeatsAfter = (length: number): boolean =>
+    figures.length % length === 0 && figures.every((figure, at) => figure === figures[at % length]);
+  const isPaired = figures.length % 2 === 0 && figures.every((figure, at) => figure === figures[at - (at % 2)]);
+  return isPaired || figures.some((_, at) => at > 0 && at <= figures.length / 2 && repeatsAfter(at));
+};
 
 const TOO_EASY: Readonly<Record<PinWeakness, string>> = {
   short: 'At least six figures.',

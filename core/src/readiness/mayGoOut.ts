@@ -1,3 +1,4 @@
+import { seenLength } from '../fields/visible';
 import type { Readiness, ReadinessVerdict } from './readinessOf';
 
 export type GoingOut =
@@ -31,6 +32,6 @@ export function mayGoOut(
     return { may: false, code: 'not-ready', readiness, because: verdict.because };
   const because = [...(readiness === 'prep' ? verdict.because : []), ...due];
   if (because.length === 0) return { may: true, waives: false };
-  if (signer.isLead && signer.waiverReason.trim() !== '') return { may: true, waives: true };
+  if (signer.isLead && seenLength(signer.waiverReason) >= 3) return { may: true, waives: true };
   return { may: false, code: 'prep-not-done', because, leadMayWaive: true };
 }

@@ -1,7 +1,7 @@
 import { clockEnd } from '../../card';
 import { CLOCK_IDS } from '../../catalogue/ids';
 import { CLOCKS } from '../../catalogue/workshop';
-import { WORKS_ON_UNITS, id, number, object, string, text } from '../../fields';
+import { WORKS_ON_UNITS, id, number, object, string, text, reasonText } from '../../fields';
 import { mustBeOver } from '../refusals';
 import { idOrNone } from '../schemas';
 import { type Names, logKind, telling } from '../shape';
@@ -54,7 +54,7 @@ export const clockEnded = logKind({
     result: string().max(40).required(),
     note: text.defined(),
     /** Why it was ended before its time. */
-    earlyWhy: text.min(3).optional(),
+    earlyWhy: reasonText.optional(),
   }),
   card: {
     refusal: mustBeOver,

@@ -1,5 +1,16 @@
 import { DEFECT_WEIGHTS } from '../../defects';
-import { LEAD_ONLY, SIGNS_OFF, WORKS_ON_UNITS, boolean, id, number, object, string, text, trimmed } from '../../fields';
+import {
+  LEAD_ONLY,
+  SIGNS_OFF,
+  WORKS_ON_UNITS,
+  boolean,
+  id,
+  number,
+  object,
+  string,
+  trimmed,
+  reasonText,
+} from '../../fields';
 import { logKind, telling } from '../shape';
 
 /** Something wrong, seen and written down by hand: whether it can hurt somebody is asked. */
@@ -28,7 +39,7 @@ export const defectClosed = logKind({
   facts: object({
     defectId: id.required(),
     how: string().oneOf(['put-right', 'was-all-right']).required(),
-    why: text.min(3).required(),
+    why: reasonText.required(),
     /** What was measured at the look. */
     measured: object({ value: number().min(-1e6).max(1e6).required(), unit: string().max(12).required() })
       .optional()
@@ -47,7 +58,7 @@ export const livedWith = logKind({
   kind: 'lived-with',
   on: 'unit',
   who: LEAD_ONLY,
-  facts: object({ defectId: id.required(), why: text.min(3).required(), watch: text.min(3).required() }),
+  facts: object({ defectId: id.required(), why: reasonText.required(), watch: reasonText.required() }),
   sentence: ({ why, watch }, { sentence }: LivedWith) =>
     telling(`Lived with: ${sentence ?? 'a defect'}`, why, `Watch: ${watch}`),
 });
@@ -63,7 +74,7 @@ export const notFitted = logKind({
   who: LEAD_ONLY,
   facts: object({
     check: string().max(60).required(),
-    why: text.min(3).required(),
+    why: reasonText.required(),
     photoId: id.nullable().defined(),
   }),
   sentence: ({ why }, { words }: NotFitted) => telling(`Not fitted to this unit: ${words ?? 'a check'}`, why),

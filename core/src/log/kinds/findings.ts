@@ -1,5 +1,16 @@
 import { OBSERVATION_IDS } from '../../catalogue';
-import { SIGNS_OFF, WORKS_ON_UNITS, array, boolean, machine, mixed, object, string, text } from '../../fields';
+import {
+  SIGNS_OFF,
+  WORKS_ON_UNITS,
+  array,
+  boolean,
+  machine,
+  mixed,
+  object,
+  string,
+  text,
+  reasonText,
+} from '../../fields';
 import { faultName, observationName, outcomeName, outcomesFit, readingLine } from '../observed';
 import { faultId } from '../schemas';
 import { logKind, telling } from '../shape';
@@ -88,7 +99,7 @@ export const saidSo = logKind({
   facts: object({
     fault: faultId.required(),
     so: boolean().required(),
-    why: text.min(3).required(),
+    why: reasonText.required(),
   }),
   finding: ({ fault, so }) => ({ kind: 'said', fault, so }),
   sentence: ({ fault, so, why }) =>

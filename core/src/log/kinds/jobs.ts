@@ -1,6 +1,6 @@
 import { STANDING_WORKS } from '../../catalogue/layUp';
 import { ITEM_OF_WORK } from '../../catalogue/servicePlans';
-import { SIGNS_OFF, WORKS_ON_UNITS, jobKind, name, number, object, string, text } from '../../fields';
+import { SIGNS_OFF, WORKS_ON_UNITS, jobKind, name, number, object, string, text, reasonText } from '../../fields';
 import { closingLooks, defectIds, measuredLooks, nothing } from '../schemas';
 import { type Names, logKind, telling } from '../shape';
 
@@ -80,7 +80,7 @@ export const jobDropped = logKind({
   kind: 'job-dropped',
   on: 'job',
   who: SIGNS_OFF,
-  facts: object({ why: text.min(3).required() }),
+  facts: object({ why: reasonText.required() }),
   sentence: (facts, { title }: Names) => telling(`Dropped: ${title ?? 'a job'}`, facts.why),
 });
 
@@ -89,6 +89,6 @@ export const jobPutOff = logKind({
   kind: 'job-put-off',
   on: 'job',
   who: SIGNS_OFF,
-  facts: object({ why: text.min(3).required() }),
+  facts: object({ why: reasonText.required() }),
   sentence: (facts, { title }: Names) => telling(`Put off: ${title ?? 'a job'}`, facts.why),
 });

@@ -1,5 +1,17 @@
 import { FUEL_BLENDS, KEPT, STORED } from '../../catalogue/shapes';
-import { HANDS_OUT, WORKS_ON_UNITS, array, boolean, id, instant, number, object, string, text } from '../../fields';
+import {
+  HANDS_OUT,
+  WORKS_ON_UNITS,
+  array,
+  boolean,
+  id,
+  instant,
+  number,
+  object,
+  string,
+  text,
+  reasonText,
+} from '../../fields';
 import { type Verdict } from '../../verdict';
 import { answer, fuelEighths, hoursEntry, kitCount } from '../schemas';
 import { logKind, telling } from '../shape';
@@ -33,7 +45,7 @@ const facts = object({
     object({
       defectId: id.required(),
       how: string().oneOf(['put-right', 'was-all-right']).required(),
-      why: text.min(3).required(),
+      why: reasonText.required(),
     }).required(),
   )
     .max(100)

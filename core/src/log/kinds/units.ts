@@ -13,9 +13,10 @@ import {
   text,
   trimmed,
   WORKS_ON_UNITS,
+  reasonText,
 } from '../../fields';
 import { LEAST_SEVERITY } from '../../service';
-import { NOTE_PLACES } from '../schemas';
+import { NOTE_PLACES, rowId } from '../schemas';
 import { logKind, telling } from '../shape';
 
 /** A unit new to the yard. */
@@ -61,7 +62,7 @@ export const unitChanged = logKind({
     homeBay: name.optional(),
     severity: number().min(LEAST_SEVERITY).max(1).optional(),
     laidUp: boolean().optional(),
-    gone: object({ why: text.min(1).required(), scrapped: boolean().optional() })
+    gone: object({ why: reasonText.required(), scrapped: boolean().optional() })
       .nullable()
       .optional()
       .default(undefined),
@@ -75,11 +76,9 @@ export const readingCorrected = logKind({
   on: 'unit',
   who: SIGNS_OFF,
   facts: object({
-    readingId: string()
-      .matches(/^\d{1,15}$/)
-      .required(),
+    readingId: rowId.required(),
     reading: hours.required(),
-    why: text.min(3).required(),
+    why: reasonText.required(),
   }),
   sentence: ({ reading, ...facts }, { from }: { readonly from?: number }) =>
     telling(`Reading corrected: ${from ?? '?'} to ${reading}`, facts.why),

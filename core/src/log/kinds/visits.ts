@@ -1,5 +1,5 @@
 import { WAYS, WAY_IDS } from '../../catalogue/workshop';
-import { SIGNS_OFF, WORKS_ON_UNITS, instant, mixed, number, object, string, text } from '../../fields';
+import { SIGNS_OFF, WORKS_ON_UNITS, instant, mixed, number, object, string, text, reasonText } from '../../fields';
 import { atRest } from '../refusals';
 import { logKind, telling } from '../shape';
 
@@ -33,7 +33,7 @@ export const parked = logKind({
   kind: 'parked',
   on: 'job',
   who: WORKS_ON_UNITS,
-  facts: object({ why: text.min(2).required() }),
+  facts: object({ why: reasonText.required() }),
   card: { refusal: atRest, visitState: () => 'parked' },
   sentence: ({ why }, { unproved }: Parked) =>
     telling('Parked', why, unproved === true && 'What was worked on is not proved yet.'),
