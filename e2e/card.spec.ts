@@ -1,7 +1,7 @@
 import { createHash, randomUUID } from 'node:crypto';
 import { expect, test, type Locator, type Page } from './test';
 import type { WorkerServer } from './server';
-import { asLead, enter, freshUnit, laterInProof, signIn, jsonOf } from './yard';
+import { asLead, enter, freshUnit, laterInProof, signIn, jsonOf, untilTaken } from './yard';
 import { nth } from '@hudrik/core/typed';
 
 interface HistoryPage {
@@ -176,17 +176,13 @@ test(
     await button(page, 'Prove it').click();
     await expect(page.getByRole('heading', { level: 1 })).toHaveText(/First look for leaks/);
     await button(page, 'Fuel on: dry').click();
-    await button(page, 'Exhaust clear').click();
     await button(page, 'Load bank, in steps to rated').click();
+    await page.getByRole('dialog').getByRole('textbox').fill('5000');
+    await button(page, 'It is set').click();
     await expect(page.getByRole('heading', { level: 1 })).toHaveText(/Not run yet: 20 minutes/);
     await button(page, 'It runs: start the time').click();
-    await expect
-      .poll(async () =>
-        (await jsonOf<{ entries: { kind: string }[] }>(await page.request.get(`/api/jobs/${jobId}/card`))).entries.some(
-          (entry) => entry.kind === 'run-started',
-        ),
-      )
-      .toBe(true);
+    await button(page, 'Exhaust clear').click();
+    await untilTaken(page, jobId, 'smoke');
     await laterInProof(server, tag, 21);
     await page.reload();
     await expect(page.getByRole('heading', { level: 1 })).toHaveText(/The time is complete/);
@@ -196,6 +192,8 @@ test(
       await button(page, 'Take these 2 readings').click();
     }
     await page.getByRole('group', { name: 'Load step' }).getByRole('button', { name: 'Off', exact: true }).click();
+    await button(page, 'Stop the run').click();
+    await expect(page.getByText('When the whole time is run and it is stopped.')).toHaveCount(0);
     for (const right of await page.getByRole('button', { name: 'Right', exact: true }).all()) await right.click();
     await expect(page.getByText(/within G[123] of ISO 8528-5/)).toBeVisible();
     await expect(page.getByRole('heading', { level: 1 })).toHaveText('It has passed. Sign it.');
@@ -260,6 +258,8 @@ test(
     await page.getByLabel('Minutes').fill('nine');
     await expect(page.getByText('Whole minutes, up to two weeks.')).toBeVisible();
     await page.getByLabel('Minutes').fill('9');
+    await expect(page.getByText('Shorter than usual wants a reason.')).toBeVisible();
+    await page.getByLabel('Why shorter than usual').fill('Only the jet');
     await button(page, 'Start: 9 min').click();
     await expect(
       page
@@ -306,11 +306,11 @@ test(
     await expect(page.getByText('Nothing is left over.')).toBeVisible();
     await expect(page.getByText('One entry is not sent yet.')).toBeVisible();
     const lead = await asLead(server.url);
-    await enter(lead, { jobId }, 'struck-off', { thingId, why: 'Stays off: new one wanted' });
+    await enter(lead, { jobId }, 'replaced', { thingId, part: 'New hose', forTrial: false });
     await lead.dispose();
     await context.setOffline(false);
     await expect(page.getByText('Not taken: Back on: Fuel hose.')).toBeVisible({ timeout: 20_000 });
-    await expect(page.getByText('Fuel hose: stays as it is already. Somebody changed it meanwhile.')).toBeVisible();
+    await expect(page.getByText('Fuel hose: replaced already. Somebody changed it meanwhile.')).toBeVisible();
     await button(page, 'Dismiss').click();
     await expect(page.getByText('Not taken: Back on: Fuel hose.')).toHaveCount(0);
   },

@@ -1,5 +1,5 @@
 import { expect, test } from './test';
-import { freshUnit, signIn, unitWithJob } from './yard';
+import { countAndLook, freshUnit, signIn, unitWithJob } from './yard';
 
 test(
   'the counter sees no and why for a held unit, and yes for a fit one',
@@ -11,8 +11,7 @@ test(
     await expect(page.getByText('No. Held: New brushes')).toBeVisible();
     const tag = await freshUnit(server, 'welder');
     await page.goto(`/u/${tag}/check-out`);
-    for (const look of ['Oil at the mark', 'No leaks', 'Guards and stops work', 'Hirer shown how it stops'])
-      await page.getByRole('button', { name: look, exact: true }).click();
+    await countAndLook(page, 'welder');
     await page.getByRole('button', { name: 'Hand it out', exact: true }).click();
     await expect(page.getByText(/^Out on W-/)).toBeVisible();
   },
@@ -26,8 +25,7 @@ test('a lead waives prep with a reason; a technician cannot', { tag: '@phone' },
   await page.context().clearCookies();
   await signIn(page, 'Runa Veldt', `/u/${tag}/check-out`);
   await page.getByLabel('You may waive it: why?').fill('Goes to our own site');
-  for (const look of ['Oil at the mark', 'No leaks', 'Guards and stops work', 'Hirer shown how it stops'])
-    await page.getByRole('button', { name: look, exact: true }).click();
+  await countAndLook(page, 'tiller');
   await page.getByRole('button', { name: 'Waive the prep and hand it out' }).click();
   await expect(page.getByText(/^Out on /)).toBeVisible();
 });
@@ -56,11 +54,13 @@ test(
     await expect(page.getByText('No. Held: Tine guard.')).toBeVisible();
     await page.goto(`/u/${tag}`);
     await page.getByRole('button', { name: 'Close: Tine guard.' }).click();
-    await page.getByRole('button', { name: 'It is put right' }).click();
-    await page.getByLabel('What you looked at, and what was done').fill('New guard, both bolts tight');
-    await page.getByRole('button', { name: 'Close it', exact: true }).click();
+    // A look is no repair: that is done on a job, which is proved and signed.
+    await expect(page.getByText(/^A look is no repair/)).toBeVisible();
+    await expect(page.getByRole('button', { name: 'Raise the job that puts it right' })).toBeVisible();
+    await page.getByLabel('What you looked at, and saw').fill('The guard is whole, both bolts tight');
+    await page.getByRole('button', { name: 'It was all right: close it' }).click();
     await expect(page.getByText('Fit for hire.').first()).toBeVisible();
-    await expect(page.getByText('Put right: Tine guard.').first()).toBeAttached();
+    await expect(page.getByText('Was all right: Tine guard.').first()).toBeAttached();
   },
 );
 

@@ -1,5 +1,5 @@
 import { expect, test, type Page } from './test';
-import { enter, freshUnit, jsonOf, laterInProof, signIn, Thumb } from './yard';
+import { enter, freshUnit, jsonOf, laterInProof, signIn, Thumb, untilTaken } from './yard';
 
 const button = (page: Page, name: string | RegExp) =>
   page.getByRole('button', { name, ...(typeof name === 'string' ? { exact: true } : {}) });
@@ -57,15 +57,11 @@ test(
     // One proof for what is left: leaks, the class's minutes under load, the level again.
     const thumb = new Thumb(page);
     await thumb.tap('Fuel on: dry');
-    await thumb.tap('Exhaust clear');
     await thumb.tap('It runs: start the time');
-    await expect
-      .poll(async () =>
-        (await jsonOf<{ entries: { kind: string }[] }>(await page.request.get(`/api/jobs/${jobId}/card`))).entries.some(
-          (entry) => entry.kind === 'run-started',
-        ),
-      )
-      .toBe(true);
+    await page.getByRole('dialog').getByRole('textbox').fill('20');
+    await button(page, 'It is set').click();
+    await thumb.tap('Exhaust clear');
+    await untilTaken(page, jobId, 'smoke');
     await laterInProof(server, tag, 16);
     await page.reload();
     for (const [reading, figure] of [
@@ -77,6 +73,12 @@ test(
       await page.getByLabel(/^Reading, /).fill(figure);
       await button(page, 'Save the reading').click();
     }
+    await expect(page.getByText('When the whole time is run and it is stopped.').first()).toBeVisible();
+    await thumb.tap('Stop the run');
+    await untilTaken(page, jobId, 'run-stopped');
+    await expect(page.getByText(/^From .* on: the oil has to run back/)).toBeVisible();
+    await laterInProof(server, tag, 6);
+    await page.reload();
     await expect(page.getByRole('group', { name: 'Stopped, five minutes: oil at the mark again' })).toBeVisible();
     for (const right of await page.getByRole('button', { name: 'Right', exact: true }).all()) {
       thumb.taps++;

@@ -1,4 +1,5 @@
 import { randomUUID } from 'node:crypto';
+import { classOf, looksOnHandOut, type ClassId } from '@hudrik/core/catalogue';
 import {
   expect,
   request as requests,
@@ -128,6 +129,22 @@ export async function laterInProof({ databaseUrl }: Where, tag: string, minutes:
     [tag, minutes],
   );
   await client.end();
+}
+
+/** Until the server has taken something of this kind on a job's card. */
+export async function untilTaken(page: Page, jobId: string, kind: string): Promise<void> {
+  const kinds = async () =>
+    (await jsonOf<{ entries: { kind: string }[] }>(await page.request.get(`/api/jobs/${jobId}/card`))).entries.map(
+      (entry) => entry.kind,
+    );
+  await expect.poll(kinds).toContain(kind);
+}
+
+/** Counts what goes along, and looks at all that is looked at as it goes out. */
+export async function countAndLook(page: Page, classId: ClassId): Promise<void> {
+  await page.getByRole('button', { name: 'Counted: all of it goes along' }).click();
+  for (const { words } of looksOnHandOut(classOf(classId)))
+    await page.getByRole('button', { name: words, exact: true }).click();
 }
 
 /** A unit with one open job, which holds it or keeps it in prep. Out: its tag and the job. */

@@ -48,6 +48,9 @@ export async function buildServer() {
   process.env.HUDRIK_BUILT = BUILT;
 }
 
+/** A worker as it was built: it starts in a third of the time, in tests too. */
+export const builtWorker = (file) => builtFrom(BUILT, file);
+
 /** What Node is to be started with for a program of the server: as it was built, or else from its sources. */
 export const programOf = (file) =>
   process.env.HUDRIK_BUILT

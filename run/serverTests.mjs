@@ -1,7 +1,7 @@
 import { readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { pathToFileURL } from 'node:url';
-import { buildInto, builtFrom, SOURCES } from './builtServer.mjs';
+import { buildInto, builtFrom, buildServer, builtWorker, SOURCES } from './builtServer.mjs';
 import { ROOT } from './places.mjs';
 
 const BUILT = path.join(ROOT, 'server', '.tests');
@@ -21,12 +21,23 @@ const filesUnder = (folder) =>
 const testFiles = () => filesUnder(SOURCES).filter((file) => file.endsWith('.test.ts'));
 const isAsItIs = (file) => AS_THEY_ARE.test(readFileSync(file, 'utf8'));
 
-const buildTests = (tests) =>
-  buildInto(
+/** What a source says of its own place stays true; its workers are the built ones. */
+export const asTested = (text, file) =>
+  text
+    .replaceAll(/new URL\('([^']+\.worker\.ts)', import\.meta\.url\)/g, (_, worker) => {
+      const built = builtWorker(path.resolve(path.dirname(file), worker));
+      return `new URL(${JSON.stringify(pathToFileURL(built).href)})`;
+    })
+    .replaceAll('import.meta.url', JSON.stringify(pathToFileURL(file).href));
+
+async function buildTests(tests) {
+  if (!process.env.HUDRIK_BUILT) await buildServer();
+  return buildInto(
     BUILT,
     tests.filter((file) => !isAsItIs(file)),
-    (text, file) => text.replaceAll('import.meta.url', JSON.stringify(pathToFileURL(file).href)),
+    asTested,
   );
+}
 
 /**
  * The server's tests as files that start at once: their sources are put together before, once for all, where each would read some hundred

@@ -8,7 +8,7 @@ import { useFonts } from 'expo-font';
 import { Slot, usePathname } from 'expo-router';
 import { useEffect } from 'react';
 import { QueryProvider } from '@/api';
-import { Frame, ScreenBoundary } from '@/features/frame';
+import { Frame, HoldPage, ScreenBoundary } from '@/features/frame';
 import { SessionGate } from '@/features/session';
 import { registerServiceWorker } from '@/features/session/serviceWorker';
 import { WritingGate } from '@/writing';
@@ -40,6 +40,7 @@ export default function Layout() {
           </WritingGate>
         </SessionGate>
       )}
+      <HoldPage />
     </QueryProvider>
   );
 }

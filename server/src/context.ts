@@ -7,7 +7,7 @@ import type { Db } from './database/tables';
 import type { Feed } from './outside/feed';
 import type { Watch } from './sums/Watch';
 import type { Sheet } from './printing/sheet';
-import type { Planned, Reckoned, Undiagnosed } from './sums/sums';
+import type { Effort, Planned, Reckoned, Undiagnosed } from './sums/sums';
 
 /** Who asks. */
 export interface Actor {
@@ -38,8 +38,8 @@ export interface Sums {
   /** By fault, how likely it is. */
   readonly suspects: (of: Undiagnosed) => Promise<Readonly<Record<string, number>>>;
   readonly minutesToFind: (of: Undiagnosed) => Promise<number>;
-  /** Plans the bench for so many milliseconds, or until whoever watches it has enough. */
-  readonly planBench: (asked: BenchAsked, ms: number, watch?: Watch) => Promise<Planned>;
+  /** Plans the bench as long as it is told to, or until whoever watches it has enough. */
+  readonly planBench: (asked: BenchAsked, effort: Effort, watch?: Watch) => Promise<Planned>;
 }
 
 /** Makes a PDF of what is on it. */

@@ -20,6 +20,7 @@ import { mannersIn, OUTSIDE, standInsOfYard } from './standins/ofYard';
 import { backUp } from './backups/backup';
 import { fingerprintOf } from './tls/authority';
 import { listeningFor, machineOf, NotListening } from './tls/listening';
+import { ownNames } from './tls/ownNames';
 import { trustPage } from './http/trustPage';
 import { portOf } from './portOf';
 import { openRecords } from './records';
@@ -71,6 +72,7 @@ const facing = process.env.HUDRIK_FACING_HOST;
 const facingPort = process.env.HUDRIK_FACING_PORT;
 // One of several looks after the certificate.
 const keepsCertificate = process.env.HUDRIK_KEEPS_CERTIFICATE !== 'no';
+const names = (process.env.HUDRIK_NAMES ?? '').split(/[\s,]+/).filter(Boolean);
 const listening = await listeningFor({
   ...{
     host: facing ?? host,
@@ -78,7 +80,7 @@ const listening = await listeningFor({
     allowsPlain: process.env.HUDRIK_PLAIN_HTTP === 'yes',
   },
   ...{ certFile: process.env.HUDRIK_TLS_CERT, keyFile: process.env.HUDRIK_TLS_KEY },
-  names: (process.env.HUDRIK_NAMES ?? '').split(/[\s,]+/).filter(Boolean),
+  names,
 }).catch((error: unknown) => {
   if (!(error instanceof NotListening)) throw error;
   console.error(error.message);
@@ -88,7 +90,7 @@ const authority = listening.how === 'privately' ? listening.certificate.authorit
 const trustPort = Number(process.env.HUDRIK_TRUST_PORT ?? port + 1);
 const trust = authority === null ? null : { port: trustPort, fingerprint: fingerprintOf(authority) };
 // An address, since a phone may not know this machine's name.
-const machine = machineOf({ names: (process.env.HUDRIK_NAMES ?? '').split(/[\s,]+/).filter(Boolean) });
+const machine = machineOf({ names });
 const reachedAs =
   listening.how === 'this machine'
     ? null
@@ -100,10 +102,16 @@ const standing = {
   copy: records.copy,
 };
 const background = await startBackground(workerPool, tasksOf(context, supplier, backups), log);
+const isOwnName = ownNames(
+  names,
+  listening.how === 'privately' && listening.certificate.authority === null
+    ? String(listening.certificate.cert)
+    : undefined,
+);
 const app = httpApp({
   context,
   reads,
-  installation: { ...standing, reachedAs, trust, demo, firstLeadCode, events },
+  installation: { ...standing, reachedAs, trust, demo, firstLeadCode, events, isOwnName },
   log,
   webFolder: existsSync(path.join(built, 'index.html')) ? built : null,
   codesPerMinute: 20,

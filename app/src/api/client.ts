@@ -1,6 +1,7 @@
 import type { FactsOf, FailureCode, OPERATIONS, OperationId, Problem } from '@hudrik/core/contracts';
 import { ROUTES } from '@hudrik/core/routes';
 import type { InferType, Schema } from 'yup';
+import { hearReach } from './reach';
 import { hearServerTime } from './serverTime';
 
 type Spec<Id extends OperationId> = (typeof OPERATIONS)[Id];
@@ -132,7 +133,12 @@ async function reach<T>(
     throw new Unreachable();
   });
   try {
-    return await Promise.race([over, asking.then(read)]);
+    const answer = await Promise.race([over, asking.then(read)]);
+    hearReach(true);
+    return answer;
+  } catch (error) {
+    if (isUnreachable(error)) hearReach(false);
+    throw error;
   } finally {
     clearTimeout(timer);
   }

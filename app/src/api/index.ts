@@ -5,6 +5,6 @@ export { kv } from './kv';
 export { newId } from './newId';
 export { PersonContext, usePerson, useSigns } from './person';
 export { readKept } from './readKept';
-export { readKey, useChange, useRead, useReadPages } from './queries';
+export { AT_ONCE_KEY, readKey, useAsk, useRead, useReadPages } from './queries';
 export { queryClient, QueryProvider } from './QueryProvider';
-export { serverTime } from './serverTime';
+export { clockAhead, isMeasured, serverTime } from './serverTime';

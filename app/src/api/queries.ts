@@ -1,4 +1,4 @@
-import type { OperationId } from '@hudrik/core/contracts';
+import type { AtOnceId, OperationId } from '@hudrik/core/contracts';
 import {
   useInfiniteQuery,
   useMutation,
@@ -11,6 +11,7 @@ import { useContext, useRef } from 'react';
 import { call, isUnreachable, type CallOptions, type Reply } from './client';
 import { newId } from './newId';
 import { PersonContext } from './person';
+import { useIsAway } from './reach';
 
 type Query = Readonly<Record<string, string | number | undefined>>;
 
@@ -51,14 +52,25 @@ export function useReadPages<Id extends 'history' | 'units'>(
   });
 }
 
+/** What holds the page while it is asked: it is answered at once, or not at all. */
+export const AT_ONCE_KEY = ['at-once'] as const;
+
+/** Nobody's own change: whoever leaves meanwhile loses nothing. */
+const HOLDS_NOTHING: ReadonlySet<AtOnceId> = new Set([
+  ...(['planAnew', 'stopSearch', 'askQuote', 'readDeskNow', 'readEquipmentNow'] as const),
+]);
+
 /**
- * Changes something, then reads anew whatever is on the screen. Asked for again after no answer came, it is the same change: made once.
+ * Asks for a change that is answered at once, then reads anew whatever is on the screen. Without a connection it says so before; until it is
+ * answered, the page is held. Asked for again after no answer came, it is the same change: made once.
  */
-export function useChange<Id extends OperationId>(id: Id) {
+export function useAsk<Id extends AtOnceId>(id: Id) {
   const client = useQueryClient();
   const person = useContext(PersonContext);
+  const isAway = useIsAway();
   const unanswered = useRef<{ readonly asked: string; readonly key: string } | null>(null);
-  return useMutation<Reply<Id>, Error, CallOptions<Id>>({
+  const asking = useMutation<Reply<Id>, Error, CallOptions<Id>>({
+    ...(HOLDS_NOTHING.has(id) ? {} : { mutationKey: AT_ONCE_KEY }),
     mutationFn: async (options) => {
       const asked = JSON.stringify([options.params, options.query, options.body, options.raw?.content]);
       const key = unanswered.current?.asked === asked ? unanswered.current.key : newId();
@@ -74,4 +86,5 @@ export function useChange<Id extends OperationId>(id: Id) {
     },
     onSettled: () => client.invalidateQueries(),
   });
+  return { ...asking, offBecause: isAway ? 'This needs a connection to the yard’s server.' : null };
 }

@@ -13,6 +13,8 @@ export interface FeedLineProps {
   /** Reads it now; none: this person may not. */
   readonly read?: (() => void) | undefined;
   readonly isReading?: boolean;
+  /** Why it cannot be read now. */
+  readonly offBecause?: string | null;
 }
 
 const PROBLEM: Readonly<Record<string, string>> = {
@@ -24,7 +26,7 @@ const PROBLEM: Readonly<Record<string, string>> = {
 export const sayFeedProblem = (problem: string): string => PROBLEM[problem] ?? problem;
 
 /** One line of how it stands with something outside that is read: when, what is wrong, what of it was not taken. */
-export function FeedLine({ sentence, isWrong, lines, more, read, isReading = false }: FeedLineProps) {
+export function FeedLine({ sentence, isWrong, lines, more, read, isReading = false, offBecause }: FeedLineProps) {
   const [isOpen, setOpen] = useState(false);
   return (
     <View className={`gap-1 border-l-[6px] pl-3 ${isWrong || lines.length > 0 ? 'border-prep' : 'border-line'}`}>
@@ -32,7 +34,9 @@ export function FeedLine({ sentence, isWrong, lines, more, read, isReading = fal
         <Words size={15} className="min-w-0 flex-1 basis-[220px]" role="status">
           {sentence}
         </Words>
-        {read ? <Button kind="quiet" label="Read it now" disabled={isReading} onPress={read} /> : null}
+        {read ? (
+          <Button kind="quiet" label="Read it now" disabled={isReading} offBecause={offBecause} onPress={read} />
+        ) : null}
         {lines.length > 0 ? (
           <Button kind="quiet" label={isOpen ? 'Less' : more} onPress={() => setOpen(!isOpen)} />
         ) : null}

@@ -1,91 +1,24 @@
 import 'fake-indexeddb/auto';
-import type { LogRecord, Person, Problem } from '@hudrik/core/contracts';
-import { IDBFactory } from 'fake-indexeddb';
-import { Refused } from '@/api/client';
-import type { Item, NewItem } from './item';
-import { Outbox, type Parts } from './Outbox';
 import { nth } from '@hudrik/core/typed';
-
-const person = (id: number, name: string, role: Person['role'] = 'technician'): Person => ({
-  id,
-  name,
-  role,
-  preferences: { units: 'inch', theme: 'light' },
-});
-const [IVO, MAREN, RUNA] = [person(2, 'Ivo'), person(3, 'Maren'), person(1, 'Runa', 'lead')];
-
-let made = 0;
-const note = (maker: NewItem['maker'], more: Partial<NewItem> = {}): NewItem =>
-  ({
-    id: `item-${made++}`,
-    what: 'entry',
-    kind: 'note',
-    facts: { text: 'Loud' },
-    on: { tag: 'GE-07' },
-    maker,
-    madeAt: new Date().toISOString(),
-    ...more,
-  }) as NewItem;
-
-const recordOf = ({ id }: Item): LogRecord => ({
-  id,
-  at: '2030-03-04T09:00:00Z',
-  by: null,
-  sentBy: null,
-  kind: 'note',
-  facts: {},
-  outcome: { taken: true },
-  jobId: null,
-  corrects: null,
-});
-const problem = (status: number, code: Problem['code']): Refused =>
-  new Refused({ type: '', title: 'No.', status, code });
-
-/** A server that the outbox sends to: what came, as whom, and what it answers. */
-class Server {
-  readonly came: [id: string, as: string][] = [];
-  answer: (item: Item) => Promise<LogRecord | null> = async (item) => recordOf(item);
-
-  readonly deliver: Parts['deliver'] = async (item, as) => {
-    this.came.push([item.id, as.name]);
-    return this.answer(item);
-  };
-}
-
-/** The browser's locks, as far as they are used: one holder of a name, the others wait in line. */
-class Locks {
-  #line: Promise<unknown> = Promise.resolve();
-  readonly request = (async (_name: string, { signal }: { signal: AbortSignal }, work: () => Promise<void>) => {
-    const turn = this.#line.then(() => (signal.aborted ? undefined : work()));
-    this.#line = turn.catch(() => undefined);
-    return turn;
-  }) as unknown as LockManager['request'];
-}
-
-const open: Outbox[] = [];
-function pageOf(server: Server, more: Partial<Parts> = {}): Outbox {
-  const page = new Outbox({
-    name: 'test',
-    deliver: server.deliver,
-    locks: null,
-    lease: { beatMs: 20, expiresMs: 100 },
-    ...more,
-  });
-  open.push(page);
-  return page;
-}
-
-const until = async (isSo: () => boolean, withinMs = 4000): Promise<void> => {
-  const began = Date.now();
-  while (!isSo()) {
-    if (Date.now() - began > withinMs) throw new Error('It did not come to that.');
-    await new Promise((resolve) => setTimeout(resolve, 5));
-  }
-};
-const statesOf = (page: Outbox): string[] => page.shown().items.map((item) => item.state);
+import { IDBFactory } from 'fake-indexeddb';
+import type { NewItem } from './item';
+import {
+  closeAll,
+  IVO,
+  Locks,
+  MAREN,
+  note,
+  pageOf,
+  problem,
+  recordOf,
+  RUNA,
+  Server,
+  statesOf,
+  until,
+} from './outbox.samples';
 
 afterEach(async () => {
-  await Promise.all(open.splice(0).map((page) => page.stop()));
+  await closeAll();
   globalThis.indexedDB = new IDBFactory();
 });
 
@@ -132,15 +65,42 @@ describe('the outbox of one page', () => {
     expect(page.shown().items.map(({ state, isKept }) => [state, isKept])).toEqual([['waiting', false]]);
   });
 
-  test('what is asked for first is kept first, however long its photos take', async () => {
-    const page = pageOf(new Server());
-    const photo = { ...note(IVO), what: 'photo', type: 'image/jpeg', bytes: new ArrayBuffer(4) } as NewItem;
-    const slow = page.keep(note(IVO, { id: 'with-photo' }), async () => {
-      await new Promise((resolve) => setTimeout(resolve, 30));
-      return [photo];
+  test('is shown all the time, whatever else is settled while it is being kept', async () => {
+    const server = new Server();
+    const page = pageOf(server);
+    page.setPerson(IVO);
+    const first = note(IVO);
+    await page.keep(first);
+    const second = note(IVO);
+    const gaps: string[][] = [];
+    let isOn = false;
+    page.subscribe(() => {
+      const ids = page.shown().items.map(({ id }) => id);
+      if (isOn && !ids.includes(second.id)) gaps.push(ids);
     });
+    isOn = true;
+    const keeping = page.keep(second);
+    // Others arrive and are settled at every step of it.
+    while (page.shown().items.some(({ id, isKept }) => id === second.id && !isKept)) {
+      void page.keep(note(IVO));
+      await new Promise((resolve) => setTimeout(resolve, 0));
+    }
+    await keeping;
+    await until(() => statesOf(page).every((state) => state === 'sent'));
+    expect(gaps).toEqual([]);
+  });
+
+  test('what is asked for first is kept first, however long its photos take', async () => {
+    const dropped: string[] = [];
+    const read = async (id: string) => {
+      await new Promise((resolve) => setTimeout(resolve, 30));
+      return id === 'gone' ? null : { type: 'image/jpeg', bytes: new ArrayBuffer(4) };
+    };
+    const page = pageOf(new Server(), { photos: { read, drop: async (id) => void dropped.push(id) } });
+    const slow = page.keep(note(IVO, { id: 'with-photo' }), ['photo', 'gone']);
     await Promise.all([slow, page.keep(note(IVO, { id: 'after' }))]);
-    expect(page.shown().items.map((item) => item.id)).toEqual([photo.id, 'with-photo', 'after']);
+    expect(page.shown().items.map((item) => item.id)).toEqual(['photo', 'with-photo', 'after']);
+    expect(dropped).toEqual(['photo', 'gone']);
   });
 
   test('waits for whoever made it; is sent as theirs only, in any later page', async () => {
@@ -283,7 +243,7 @@ describe('the outbox of one page', () => {
   test('a check-in that was refused is sent anew under the same id', async () => {
     const server = new Server();
     let refuses = true;
-    server.answer = async (item) => (refuses ? Promise.reject(problem(409, 'already-checked-in')) : recordOf(item));
+    server.answer = async (item) => (refuses ? Promise.reject(problem(409, 'already-out')) : recordOf(item));
     const page = pageOf(server);
     page.setPerson(IVO);
     const first = note(IVO);

@@ -1,8 +1,9 @@
-import type { LogRecord, Person } from '@hudrik/core/contracts';
+import type { Person } from '@hudrik/core/contracts';
 import { openDevice } from './device';
-import { fresh, isBy, type Item, type ItemChange, type NewItem } from './item';
+import { fresh, isBy, type Delivered, type Item, type ItemChange, type NewItem } from './item';
 import { storeInPage, storeOn, type ItemStore } from './itemStore';
 import { Bell, keepSending, sendWaiting, type Passed } from './sender';
+import type { Slip, Slipped } from './slip';
 import { turnByLease, turnByLocks, type LeaseTimes, type Turn } from './turn';
 
 /** Why the device keeps nothing: it is full, or this page may not keep anything (a private window, say). */
@@ -14,7 +15,14 @@ export type Kept = 'on-device' | 'in-page';
 export interface Parts {
   /** The name of the store on the device. */
   readonly name: string;
-  readonly deliver: (item: Item, as: Person) => Promise<LogRecord | null>;
+  readonly deliver: (item: Item, as: Person) => Promise<Delivered>;
+  /** The bytes of photos, while they are drafts on the device, and the end of that. */
+  readonly photos: {
+    readonly read: (id: string) => Promise<{ readonly type: string; readonly bytes: ArrayBuffer } | null>;
+    readonly drop: (id: string) => Promise<void>;
+  };
+  /** Written at once, within the tap: where the page is left before the device has kept it. */
+  readonly slip: Slip;
   /** The browser's locks, where the page may use them. */
   readonly locks: Pick<LockManager, 'request'> | null;
   readonly lease: LeaseTimes;
@@ -77,6 +85,8 @@ export class Outbox {
       this.#lose('forbidden');
     }
     await this.#load();
+    // What a page that was left at once had no time to keep. Once more is no harm: its id makes it one.
+    for (const slipped of this.parts.slip.all()) void this.#arrive(slipped);
     this.#ended = Promise.allSettled([turn?.hold((lost) => this.#take(lost), this.#stop.signal), this.#send()]);
   }
 
@@ -112,7 +122,7 @@ export class Outbox {
       deliver: this.parts.deliver,
       settle: async (item, change) => {
         await this.#storeOf(item).change(item.place, change);
-        this.#settle(item.place, change);
+        this.#settle(item, change);
       },
       leave: (item) => {
         this.#left.add(item.id);
@@ -150,7 +160,9 @@ export class Outbox {
 
   #show(stored: readonly Item[]): void {
     this.#stored = stored;
-    this.#shown = { items: [...stored, ...this.#arriving], trouble: this.#trouble };
+    const there = new Set(stored.map((item) => item.id));
+    const arriving = this.#arriving.filter((item) => !there.has(item.id));
+    this.#shown = { items: [...stored, ...arriving], trouble: this.#trouble };
     this.#tell();
   }
 
@@ -165,7 +177,8 @@ export class Outbox {
   }
 
   /** The server took or refused one. All others stay the same: hundreds may go out one after the other. */
-  #settle(place: number, change: ItemChange): void {
+  #settle({ id, place }: Item, change: ItemChange): void {
+    if (change.state === 'sent') this.parts.slip.drop(id);
     this.#show(this.#stored.map((item) => (item.place === place ? { ...item, ...change } : item)));
     this.#say(true);
     this.#tellSettled();
@@ -197,20 +210,25 @@ export class Outbox {
   }
 
   /**
-   * Keeps something, and the photos that go ahead of it, all or none; what is asked for first is kept first. It is shown at once, and called
-   * kept when it is. Out: whether it is on the device, or, where that would not keep it, only in this page.
+   * Keeps something, and the photos that were taken for it and go ahead of it, all or none; what is asked for first is kept first. It is shown at
+   * once, and called kept when it is. Out: whether it is on the device, or, where that would not keep it, only in this page.
    */
-  keep(item: NewItem, ahead: () => Promise<readonly NewItem[]> = async () => []): Promise<Kept> {
+  keep(item: NewItem, photos: readonly string[] = []): Promise<Kept> {
+    this.parts.slip.write({ item, photos });
+    return this.#arrive({ item, photos });
+  }
+
+  #arrive({ item, photos }: Slipped): Promise<Kept> {
     this.#arriving = [...this.#arriving, { ...fresh(item, false), place: Number.MAX_SAFE_INTEGER }];
     this.#show(this.#stored);
-    const kept = this.#keeping.then(() => this.#keep(item, ahead));
+    const kept = this.#keeping.then(() => this.#keep(item, photos));
     this.#keeping = kept.catch(() => undefined);
     return kept;
   }
 
-  async #keep(item: NewItem, ahead: () => Promise<readonly NewItem[]>): Promise<Kept> {
+  async #keep(item: NewItem, photos: readonly string[]): Promise<Kept> {
     await this.#opened;
-    const items = [...(await ahead()), item];
+    const items = [...(await this.#ahead(item, photos)), item];
     let kept: Kept = 'on-device';
     try {
       if (this.#device === null) throw new Error('no store');
@@ -221,16 +239,29 @@ export class Outbox {
       await this.#page.add(items);
       kept = 'in-page';
     }
-    this.#arriving = this.#arriving.filter((one) => one.id !== item.id);
+    if (kept === 'on-device') this.parts.slip.drop(item.id);
+    await Promise.all(photos.map((id) => this.parts.photos.drop(id).catch(() => undefined)));
     await this.#changed();
+    // Only now: whatever is shown meanwhile must not be without it.
+    this.#arriving = this.#arriving.filter((one) => one.id !== item.id);
     this.#bell.ring();
     return kept;
+  }
+
+  async #ahead({ maker, madeAt, on }: NewItem, photos: readonly string[]): Promise<NewItem[]> {
+    const read = await Promise.all(
+      photos.map(async (id) => ({ id, photo: await this.parts.photos.read(id).catch(() => null) })),
+    );
+    return read.flatMap(({ id, photo }) =>
+      photo ? [{ maker, madeAt, on, ...photo, what: 'photo', id } as const] : [],
+    );
   }
 
   /** Throws it away. Nobody may who did not make it. */
   async discard(id: string): Promise<void> {
     const item = this.#find(id);
     if (!item || !this.#person || !belongsTo(item, this.#person)) return;
+    this.parts.slip.drop(id);
     await this.#storeOf(item).remove([item.place]);
     await this.#changed();
   }

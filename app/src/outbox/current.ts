@@ -1,7 +1,9 @@
 import { sayUnsent } from '@/api';
 import { deliver } from './deliver';
+import { dropDraftPhoto, readDraftPhoto } from './draftPhotos';
 import { importOld } from './importOld';
 import { Outbox } from './Outbox';
+import { slipIn } from './slip';
 
 const NAME = 'hudrik-outbox';
 const LEASE = { beatMs: 2000, expiresMs: 7000 };
@@ -11,8 +13,12 @@ let current: Outbox | null = null;
 /** The outbox of this device. */
 export function outbox(): Outbox {
   if (current === null) {
-    current = new Outbox({ name: NAME, deliver, locks: globalThis.navigator?.locks ?? null, lease: LEASE });
-    void importOld((item, ahead) => outbox().keep(item, async () => ahead));
+    current = new Outbox({
+      ...{ name: NAME, deliver, locks: globalThis.navigator?.locks ?? null, lease: LEASE },
+      photos: { read: readDraftPhoto, drop: dropDraftPhoto },
+      slip: slipIn(localStorageHere(), NAME),
+    });
+    void importOld((item, photos) => outbox().keep(item, photos));
     const box = current;
     box.subscribe(() => sayUnsent(box.shown().items.filter(({ state }) => state === 'waiting').length));
     for (const event of ['online', 'focus']) globalThis.addEventListener?.(event, () => current?.tryNow());
@@ -22,6 +28,15 @@ export function outbox(): Outbox {
     });
   }
   return current;
+}
+
+/** Reading the name alone may throw where it is forbidden. */
+function localStorageHere(): Storage | null {
+  try {
+    return globalThis.localStorage ?? null;
+  } catch {
+    return null;
+  }
 }
 
 /** Lets go of it: the next who asks gets another. For tests. */

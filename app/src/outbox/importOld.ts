@@ -1,22 +1,21 @@
 import { kv } from '@/api/kv';
 import { newId } from '@/api/newId';
 import type { EntryContent, NewItem, On, Who } from './item';
-import { readDraftPhoto } from './draftPhotos';
 
 /**
  * What waited on this device in the lists that were kept before there was one outbox: finished check-ins, what was not sent of cards and of
  * findings. Each becomes an item, in the order in which it was made; then the old list goes. Check-ins did not name who made them: somebody
  * must say that one is theirs before it is sent.
  */
-export async function importOld(keep: (item: NewItem, ahead: readonly NewItem[]) => Promise<unknown>): Promise<void> {
+export async function importOld(keep: (item: NewItem, photos: readonly string[]) => Promise<unknown>): Promise<void> {
   const keys = (await kv.keys()).sort();
   for (const key of keys) {
     const read = READERS.find(([prefix]) => key.startsWith(prefix))?.[1];
     if (read === undefined) continue;
     const kept = parsed(await kv.getItem(key));
     if (kept === null) continue;
-    const { items, left } = await read(kept, key);
-    for (const { item, ahead } of items) await keep(item, ahead);
+    const { items, left } = read(kept, key);
+    for (const { item, photos } of items) await keep(item, photos);
     if (left === null) await kv.removeItem(key);
     else if (items.length > 0) await kv.setItem(key, JSON.stringify(left));
   }
@@ -25,7 +24,7 @@ export async function importOld(keep: (item: NewItem, ahead: readonly NewItem[])
 /** An entry, and the photos that go ahead of it. */
 interface Made {
   readonly item: NewItem;
-  readonly ahead: readonly NewItem[];
+  readonly photos: readonly string[];
 }
 
 interface Imported {
@@ -34,7 +33,7 @@ interface Imported {
   readonly left: object | null;
 }
 type Kept = Readonly<Record<string, unknown>>;
-type Reader = (kept: unknown, key: string) => Promise<Imported>;
+type Reader = (kept: unknown, key: string) => Imported;
 
 function parsed(text: string | null): unknown {
   try {
@@ -61,15 +60,8 @@ const entry = (id: string, kind: string, facts: object, on: On, made: { by: stri
   madeAt: made.at,
 });
 
-async function photos(ids: readonly string[], like: NewItem): Promise<NewItem[]> {
-  const found = await Promise.all(ids.map(async (id) => ({ id, photo: await readDraftPhoto(id) })));
-  return found.flatMap(({ id, photo }) =>
-    photo ? [{ id, what: 'photo', ...photo, on: like.on, maker: like.maker, madeAt: like.madeAt } as const] : [],
-  );
-}
-
 /** "hudrik-outbox": finished check-ins. */
-async function fromLetters(kept: unknown): Promise<Imported> {
+function fromLetters(kept: unknown): Imported {
   const items: Made[] = [];
   for (const letter of objects(kept)) {
     if (!isObject(letter['body'])) continue;
@@ -80,7 +72,7 @@ async function fromLetters(kept: unknown): Promise<Imported> {
     const ids = objects(facts['answers']).flatMap((answer) =>
       Array.isArray(answer['photos']) ? answer['photos'] : [],
     );
-    items.push({ item, ahead: await photos(ids.map(String), item) });
+    items.push({ item, photos: ids.map(String) });
   }
   return { items, left: null };
 }
@@ -96,7 +88,7 @@ const CARD_KINDS: Readonly<Record<string, string>> = {
 const renamed = ({ says, ...facts }: Kept): object => (says === undefined ? facts : { ...facts, title: says });
 
 /** "hudrik-card-7": what was not sent of a card. */
-async function fromCard(kept: unknown, key: string): Promise<Imported> {
+function fromCard(kept: unknown, key: string): Imported {
   const on = { jobId: key.slice(CARD.length) };
   const items: Made[] = [];
   for (const one of objects(isObject(kept) ? kept['unsent'] : null)) {
@@ -107,13 +99,13 @@ async function fromCard(kept: unknown, key: string): Promise<Imported> {
       by: textIn(made, 'by'),
       at: textIn(made, 'at'),
     });
-    items.push({ item, ahead: kind === 'photo' ? await photos([textIn(facts, 'photoId')], item) : [] });
+    items.push({ item, photos: kind === 'photo' ? [textIn(facts, 'photoId')] : [] });
   }
   return { items, left: null };
 }
 
 /** "hudrik-finding-GE-07": what was not sent of a finding. Which finding it is stays known. */
-async function fromFinding(kept: unknown, key: string): Promise<Imported> {
+function fromFinding(kept: unknown, key: string): Imported {
   const finding = isObject(kept) ? kept : {};
   const id = textIn(finding, 'id');
   const unsent = objects(finding['entries']).filter((one) => one['sent'] === false);
@@ -134,7 +126,7 @@ async function fromFinding(kept: unknown, key: string): Promise<Imported> {
       }),
     ),
   ];
-  return { left, items: items.map((item) => ({ item, ahead: [] })) };
+  return { left, items: items.map((item) => ({ item, photos: [] })) };
 }
 
 function observed(one: Kept): object {

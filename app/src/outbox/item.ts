@@ -1,4 +1,4 @@
-import type { LogRecord, Person, Problem, SentLogEntry } from '@hudrik/core/contracts';
+import type { LogRecord, OperationId, Person, Problem, SentLogEntry } from '@hudrik/core/contracts';
 
 /** Somebody as an item names them. Without an id: made by an earlier version, which kept the name only. */
 export interface Who {
@@ -22,7 +22,10 @@ interface Common {
   readonly id: string;
   /** Who made it: it is sent as theirs, or not at all. Null: made before names were kept; somebody must say that it is theirs. */
   readonly maker: Who | null;
+  /** By the device's clock, the offset added that it knew. */
   readonly madeAt: string;
+  /** Milliseconds that the server's clock was ahead of the device's, as it was known then; older ones, and where it never was measured: none. */
+  readonly offsetMs?: number | null;
   readonly on: On;
 }
 
@@ -40,10 +43,28 @@ interface PhotoContent {
   readonly bytes: ArrayBuffer;
 }
 
-/** Something made on this device, before it is kept. */
-export type NewItem = Common & (EntryContent | PhotoContent);
+/** A change that is no entry: a call of the API, as it is made. */
+interface CallContent {
+  readonly what: 'call';
+  readonly operation: OperationId;
+  readonly options: {
+    readonly params?: Readonly<Record<string, string>>;
+    readonly query?: Readonly<Record<string, string | number | undefined>>;
+    readonly body?: unknown;
+    readonly seenVersion?: number;
+  };
+}
 
-interface Sending {
+/** Something made on this device, before it is kept. */
+export type NewItem = Common & (EntryContent | PhotoContent | CallContent);
+
+/** What came of sending: the entry as it was taken, the reply to a call. */
+export interface Delivered {
+  readonly answer: LogRecord | null;
+  readonly reply?: unknown;
+}
+
+interface Sending extends Delivered {
   /** Its place in the order in which things were made here. */
   readonly place: number;
   readonly state: 'waiting' | 'refused' | 'sent';
@@ -52,8 +73,6 @@ interface Sending {
   readonly problem: Problem | null;
   /** When the server took or refused it, milliseconds. */
   readonly settledAt: number | null;
-  /** The entry as the server took it. */
-  readonly answer: LogRecord | null;
   /** On the device; else only in this page, because the device would not keep it. */
   readonly isKept: boolean;
 }

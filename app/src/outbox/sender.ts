@@ -1,7 +1,7 @@
-import type { LogRecord, Person } from '@hudrik/core/contracts';
+import type { Person } from '@hudrik/core/contracts';
 import pRetry from 'p-retry';
 import { Refused } from '@/api/client';
-import { goesOutAs, threadOf, type Item } from './item';
+import { goesOutAs, threadOf, type Delivered, type Item } from './item';
 
 /** What is sent is taken back from the list after so long: until then screens show it, whatever they read meanwhile. */
 const SHOWN_AFTERWARDS_MS = 120_000;
@@ -11,8 +11,11 @@ const LONGEST_PAUSE_MS = 60_000;
 export interface Pass {
   readonly items: readonly Item[];
   readonly person: Person;
-  readonly deliver: (item: Item, as: Person) => Promise<LogRecord | null>;
-  readonly settle: (item: Item, change: Pick<Item, 'state' | 'problem' | 'settledAt' | 'answer'>) => Promise<void>;
+  readonly deliver: (item: Item, as: Person) => Promise<Delivered>;
+  readonly settle: (
+    item: Item,
+    change: Pick<Item, 'state' | 'problem' | 'settledAt' | 'answer' | 'reply'>,
+  ) => Promise<void>;
   /** Nobody answered for it: it is tried again later. */
   readonly leave: (item: Item) => void;
   readonly forget: (places: readonly number[]) => Promise<void>;
@@ -56,8 +59,8 @@ export async function sendWaiting({ items, person, deliver, settle, leave, forge
 /** Out: whether it is settled: taken, or refused for good. */
 async function sendOne({ person, deliver, settle }: Pick<Pass, 'person' | 'deliver' | 'settle'>, item: Item) {
   try {
-    const answer = await deliver(item, person);
-    await settle(item, { state: 'sent', problem: null, settledAt: Date.now(), answer });
+    const delivered = await deliver(item, person);
+    await settle(item, { state: 'sent', problem: null, settledAt: Date.now(), ...delivered });
   } catch (error) {
     if (!isFinal(error)) return false;
     await settle(item, { state: 'refused', problem: error.problem, settledAt: Date.now(), answer: null });

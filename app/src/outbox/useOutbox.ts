@@ -1,13 +1,13 @@
-import type { LogRecord } from '@hudrik/core/contracts';
+import type { ChangeId, LogRecord } from '@hudrik/core/contracts';
 import type { Entry, Facts, SentKind } from '@hudrik/core/log';
 import { useMutation } from '@tanstack/react-query';
 import { useCallback, useMemo, useSyncExternalStore } from 'react';
-import { Refused } from '@/api/client';
+import { Refused, type CallOptions, type Reply } from '@/api/client';
 import { newId } from '@/api/newId';
 import { usePerson } from '@/api/person';
-import { serverTime } from '@/api/serverTime';
+import { clockAhead, serverTime } from '@/api/serverTime';
 import { outbox } from './current';
-import { dropDraftPhoto, readDraftPhoto } from './draftPhotos';
+import { readDraftPhoto } from './draftPhotos';
 import { isEntry, type EntryItem, type Item, type NewItem, type On } from './item';
 import type { Waiting } from './Outbox';
 
@@ -29,22 +29,18 @@ export function useAddEntry(): AddEntry {
   const { id: personId, name } = usePerson();
   return useCallback(
     async (kind, facts, on, { id = newId(), photos = [], draft } = {}) => {
-      const made = { maker: { id: personId, name }, madeAt: serverTime().toISOString(), on };
+      const made = madeBy({ id: personId, name }, on);
       const content = { what: 'entry', kind, facts } as const;
-      await outbox().keep({ ...made, ...content, id, ...(draft === undefined ? {} : { draft }) }, async () =>
-        (await Promise.all(photos.map((photoId) => photoItem(photoId, made)))).flat(),
-      );
-      await Promise.all(photos.map(dropDraftPhoto));
+      await outbox().keep({ ...made, ...content, id, ...(draft === undefined ? {} : { draft }) }, photos);
       return id;
     },
     [personId, name],
   );
 }
 
-async function photoItem(id: string, made: Pick<NewItem, 'maker' | 'madeAt' | 'on'>): Promise<NewItem[]> {
-  const photo = await readDraftPhoto(id);
-  return photo ? [{ ...made, ...photo, what: 'photo', id }] : [];
-}
+const madeBy = (maker: NewItem['maker'], on: On): Pick<NewItem, 'maker' | 'madeAt' | 'offsetMs' | 'on'> => ({
+  ...{ maker, on, madeAt: serverTime().toISOString(), offsetMs: clockAhead() },
+});
 
 /** How long a person waits to hear what the server says of it. */
 const ANSWER_MS = 8000;
@@ -67,12 +63,37 @@ export function useEntry<K extends SentKind>(kind: K) {
   return useMutation<Added, Error, Adding<K>>({
     mutationFn: async ({ facts, on, ...more }) => {
       const id = await addEntry(kind, facts, on, more);
-      const item = await outbox().settled(id, ANSWER_MS);
-      if (item?.state === 'refused' && item.problem && more.draft === undefined) {
-        await outbox().discard(id);
-        throw new Refused(item.problem);
-      }
+      const item = await settled(id, more.draft === undefined);
       return { id, answer: item?.answer ?? null, isKept: item?.isKept ?? true };
+    },
+  });
+}
+
+/** What became of it. What is refused at once is told here, and waits in no list, unless it is to be opened again. */
+async function settled(id: string, isTold: boolean): Promise<Item | undefined> {
+  const item = await outbox().settled(id, ANSWER_MS);
+  if (item?.state === 'refused' && item.problem && isTold) {
+    await outbox().discard(id);
+    throw new Refused(item.problem);
+  }
+  return item;
+}
+
+/**
+ * A change that is no entry: on the device first, then on its way; when it was taken, whatever is on the screen is read anew. Out: the reply;
+ * null: it waits.
+ */
+export function useChange<Id extends ChangeId>(operation: Id) {
+  const { id: personId, name } = usePerson();
+  return useMutation<Reply<Id> | null, Error, CallOptions<Id>>({
+    mutationFn: async ({ params, query, body, seenVersion }) => {
+      const id = newId();
+      const tag = params?.['tag'];
+      const made = madeBy({ id: personId, name }, tag === undefined ? {} : { tag });
+      const asked = { params, query, body, seenVersion };
+      const given = Object.fromEntries(Object.entries(asked).filter(([, value]) => value !== undefined));
+      await outbox().keep({ ...made, id, what: 'call', operation, options: given });
+      return ((await settled(id, true))?.reply ?? null) as Reply<Id> | null;
     },
   });
 }

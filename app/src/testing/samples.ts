@@ -120,6 +120,9 @@ export const pageWith = (defects: readonly Defect[], jobs = [sampleJob()]): Unit
   jobs,
   defects,
   reasons: [],
+  unproved: null,
+  toConfirm: [],
+  notFitted: [],
   use: { hoursPerDay: 4, in30Days: { low: 20, high: 60, expected: 40 } },
   readings: [],
 });

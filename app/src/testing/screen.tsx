@@ -2,7 +2,7 @@ import 'fake-indexeddb/auto';
 import type { Person } from '@hudrik/core/contracts';
 import AsyncStorage from '@react-native-async-storage/async-storage';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
-import { cleanup, configure, fireEvent, render, screen } from '@testing-library/react-native';
+import { cleanup, configure, fireEvent, render, screen, waitFor } from '@testing-library/react-native';
 import { PersonContext, queryClient } from '@/api';
 import { closeOutbox, outbox } from '@/outbox';
 import { IDBFactory } from 'fake-indexeddb';
@@ -103,6 +103,12 @@ export function show(node: React.ReactElement, replies: Replies, me: Person = IV
 export async function press(name: string | RegExp): Promise<void> {
   fireEvent.press(await screen.findByRole('button', { name }));
 }
+
+/** Waits until what was pressed is taken: it is gone, or can be pressed again. */
+export const pressable = (name: string | RegExp): Promise<unknown> =>
+  screen.findByRole('button', { name, disabled: false });
+export const gone = (name: string | RegExp): Promise<void> =>
+  waitFor(() => expect(screen.queryByRole('button', { name })).toBeNull());
 
 export const type = (label: string | RegExp, text: string): void =>
   fireEvent.changeText(screen.getByLabelText(label), text);

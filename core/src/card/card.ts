@@ -30,7 +30,12 @@ export interface CardClock {
   readonly clock: string;
   readonly stepId: string | null;
   readonly startedAt: string;
+  /** When its start arrived at the server: a wait begun without a connection counts from then, unless the device counted on. */
+  readonly arrivedAt: string;
+  readonly minutes: number;
   readonly endsAt: string;
+  /** Why it is shorter than its kind; null: it is not. */
+  readonly shortWhy: string | null;
   readonly by: string | null;
   /** How it ended; null while it runs or waits for its result. */
   readonly result: string | null;

@@ -22,7 +22,7 @@ const everyShown = (): Shown[] => [
     ...check.exceptions.flatMap((entry) => entry.shows ?? []),
     ...(check.showsWhenOk ? [check.showsWhenOk] : []),
   ]),
-  ...[...COMPLAINTS, ...ENDED].map((complaint) => complaint.shows),
+  ...[...COMPLAINTS, ...ENDED].flatMap((complaint) => complaint.shows ?? []),
   ...DERIVED_FINDINGS.flatMap((rule) => [
     ...rule.when.flatMap((condition) => ('shown' in condition ? [condition.shown] : [])),
     ...(rule.replaces ?? []),

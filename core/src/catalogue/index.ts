@@ -79,6 +79,22 @@ export const isClassId = (text: string): text is ClassId => CLASS_IDS.some((id) 
 export const checksOf = (machineClass: MachineClass): readonly Check[] =>
   machineClass.stations.flatMap((station) => station.checks);
 
+/** What nobody looks at on a return: the hirer was told. */
+const HIRER_SHOWN = { id: 'hirer-shown', words: 'Hirer shown how it stops' } as const;
+
+/** What is looked at as a unit of this class is handed out: by id, with what is right. What it has not got is not asked. */
+export const looksOnHandOut = (
+  machineClass: MachineClass,
+  notFitted: readonly string[] = [],
+): readonly Pick<Check, 'id' | 'words' | 'caution'>[] => [
+  ...checksOf(machineClass).filter(({ id, when }) => when === 'out' && !notFitted.includes(id)),
+  HIRER_SHOWN,
+];
+
+/** Complaints that are dangerous as such. */
+export const dangersOf = (machineClass: MachineClass): readonly Complaint[] =>
+  complaintsOf(machineClass).filter(({ safety }) => safety === true);
+
 /** Complaints that are offered for a class, how it ran at the end not included. */
 export const complaintsOf = (machineClass: MachineClass): readonly Complaint[] =>
   COMPLAINTS.filter((entry) => machineClass.complaints.includes(entry.id));

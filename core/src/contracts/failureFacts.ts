@@ -1,6 +1,6 @@
 import type { Role } from '../fields';
 import type { ReadingFinding, Suggestion } from '../hours';
-import type { CardRefusal } from '../log';
+import type { CardRefusal, Timing } from '../log';
 import type { SupersessionProblem } from '../parts';
 import type { Readiness } from '../readiness';
 
@@ -63,13 +63,6 @@ export interface FailureFacts {
     readonly suggestions?: readonly Suggestion[];
   };
   'hours-not-plausible': { readonly finding: ReadingFinding; readonly suggestions: readonly Suggestion[] };
-  'already-checked-in': {
-    readonly id: string;
-    readonly at: string;
-    readonly by: string | null;
-    readonly result: string | undefined;
-    readonly reasons: readonly string[];
-  };
   'finding-closed': { readonly finding: string | null };
   'last-lead': { readonly name: string };
   'would-spoil': { readonly can: string };
@@ -94,6 +87,24 @@ export interface FailureFacts {
   'unit-is-out': { readonly reference: string };
   'look-too-old': { readonly seenAt: string; readonly sentence: string };
   'closes-otherwise': { readonly sentence: string };
+  'worked-since': { readonly at: string; readonly sentence: string };
+  'needs-proof': OfDefect & { readonly jobId: string | null };
+  'second-wanted': { readonly why: 'seen-twice' | 'danger' | 'not-fitted' | 'figure'; readonly sentence: string };
+  /** Who was here today and may. */
+  'second-present': { readonly names: readonly string[] };
+  'photo-wanted': { readonly why: 'missing' | 'used' | 'old' };
+  'time-not-known': { readonly timing: Timing };
+  'always-there': { readonly check: string };
+  'check-open': OfDefect;
+  'figure-not-confirmed': OfDefect & {
+    readonly rating: string;
+    readonly of: 'unit' | 'model';
+    readonly value: number | null;
+  };
+  'kit-not-counted': { readonly items: readonly { readonly id: string; readonly name: string }[] };
+  'looks-missing': { readonly looks: readonly { readonly id: string; readonly words: string }[] };
+  'own-word': { readonly by: string };
+  'wrong-host': { readonly host: string };
   'needs-number': OfDefect & { readonly check: string; readonly unit: string };
   'not-in-limit': OfDefect;
   'not-shown-yet': OfDefect & { readonly wants: string };

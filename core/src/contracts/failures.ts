@@ -18,6 +18,10 @@ export const FAILURES = {
   'too-large': { status: 413, title: 'That is too large to keep.' },
   'not-a-photo': { status: 415, title: 'That file is not a photo that can be shown.' },
   'too-many': { status: 429, title: 'Too many wrong tries. Wait a little.' },
+  'too-many-photos': {
+    status: 429,
+    title: 'Too many of your photos hang on nothing yet. Send what they belong to first.',
+  },
   'hours-below-last': {
     status: 422,
     title: 'The hours are below the last reading. A replaced meter is recorded as such.',
@@ -32,7 +36,6 @@ export const FAILURES = {
   },
   'finding-closed': { status: 409, title: 'This finding is closed already.' },
   'last-lead': { status: 409, title: 'Somebody must be lead. Make another lead first.' },
-  'already-checked-in': { status: 409, title: 'Somebody checked this unit in meanwhile.' },
   'would-spoil': { status: 409, title: 'That would spoil what is in this can. Take an empty one, or dispose of it.' },
   'not-laid-up': { status: 409, title: 'This unit is not laid up.' },
   'does-not-fit': { status: 422, title: 'That way of lay-up does not fit this class.' },
@@ -52,6 +55,29 @@ export const FAILURES = {
   'defect-closed': { status: 409, title: 'Somebody closed this already.' },
   'unit-is-out': { status: 409, title: 'This unit is out on hire. Check it in before work on it begins.' },
   'look-too-old': { status: 409, title: 'It was seen again after that look. Look once more.' },
+  'worked-since': { status: 409, title: 'It was worked on there after that look. Look once more.' },
+  'needs-proof': { status: 409, title: 'A look is no repair. Put it right on its job, which is proved and signed.' },
+  'second-wanted': { status: 409, title: 'A second person has to say so too.' },
+  'second-present': { status: 409, title: 'Somebody else is here today who can look too.' },
+  'photo-wanted': { status: 409, title: 'A photo is wanted of this, taken for it.' },
+  'no-such-witness': { status: 409, title: 'That second person’s word is used up, or too old. Ask them once more.' },
+  'time-not-known': {
+    status: 409,
+    title: 'When that was done is not known here, so it ends nothing. Say it again while this device is connected.',
+  },
+  'always-there': { status: 409, title: 'Every unit of this class has that.' },
+  'check-open': { status: 409, title: 'Its check has found something else. Settle that first.' },
+  'figure-not-confirmed': {
+    status: 409,
+    title:
+      'The figure it is held against was changed since. A lead confirms the new one from the plate, then it is measured again.',
+  },
+  'no-figure-changed': { status: 409, title: 'That figure is not the one that was changed.' },
+  'kit-not-counted': { status: 409, title: 'What goes along is not counted yet.' },
+  'looks-missing': { status: 409, title: 'Look at it first, as it goes out.' },
+  'not-alone': { status: 409, title: 'That was not done alone, or is countersigned already.' },
+  'own-word': { status: 409, title: 'Somebody else has to say so: it is your own word.' },
+  'wrong-host': { status: 421, title: 'This yard does not go by that name.' },
   'closes-otherwise': { status: 409, title: 'A look alone does not close this.' },
   'needs-number': {
     status: 409,

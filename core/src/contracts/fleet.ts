@@ -1,7 +1,8 @@
 import type { InferType } from 'yup';
 import type { Frozen } from '../fields/frozen';
 import { JOB_STATES, VISIT_STATES } from '../card';
-import { DEFECT_ORIGINS, DEFECT_WEIGHTS } from '../defects';
+import { DEFECT_ORIGINS, DEFECT_WEIGHTS, LOOK_ENDS, SECOND_FOR } from '../defects';
+import { RATING_IDS } from '../catalogue/shapes';
 import { LEAST_SEVERITY } from '../service';
 import { dataSheet, rated } from './sheet';
 import { records } from './log';
@@ -92,8 +93,32 @@ export const defect = object({
   foundAt: string().required(),
   by: string().nullable().defined(),
   seenAt: string().required(),
+  /** What a look by itself may say of it. */
+  looks: array(string().oneOf(LOOK_ENDS).required()).required(),
+  /** Of something told: the entry by which it was told first. */
+  toldBy: string().nullable().defined(),
+  /** Why two say that it was all right; null: one is enough. */
+  second: string().oneOf(SECOND_FOR).nullable().defined(),
 });
 export type Defect = Frozen<InferType<typeof defect>>;
+
+/** What the last passed proof did not show, for want of a load: by its codes, and why there was none. */
+export const unproved = object({
+  why: string().required(),
+  what: array(string().required()).required(),
+  at: string().required(),
+});
+export type Unproved = Frozen<InferType<typeof unproved>>;
+
+/** A rated figure that was changed since something was found by it, and that a lead confirms. */
+const figureToConfirm = object({
+  defectId: string().required(),
+  rating: string().oneOf(RATING_IDS).required(),
+  of: string().oneOf(['unit', 'model']).required(),
+  value: number().nullable().defined(),
+  by: string().nullable().defined(),
+  at: string().required(),
+});
 
 export const unitPage = object({
   unit: unitLine.required(),
@@ -110,6 +135,17 @@ export const unitPage = object({
   jobs: array(jobLine.required()).required(),
   defects: array(defect.required()).required(),
   reasons: array(reason.required()).required(),
+  unproved: unproved.nullable().defined(),
+  toConfirm: array(figureToConfirm.required()).required(),
+  /** What a lead said that this unit has not got. */
+  notFitted: array(
+    object({
+      check: string().required(),
+      why: string().required(),
+      by: string().nullable().defined(),
+      at: string().required(),
+    }).required(),
+  ).required(),
   use: object({
     hoursPerDay: number().required(),
     in30Days: object({ low: number().required(), high: number().required(), expected: number().required() }).required(),

@@ -2,7 +2,7 @@ export * from './failures';
 export type { FailureFacts } from './failureFacts';
 export { ANYONE_SIGNED_IN, DESK, HANDS_OUT, LEAD_ONLY, ROLES, SIGNS_OFF, WORKS_ON_UNITS, type Role } from '../fields';
 export { OPERATIONS, type Operation } from './operations';
-export { ROUTES, type OperationId } from './routes';
+export { AT_ONCE, ROUTES, type AtOnceId, type ChangeId, type OperationId } from './routes';
 export { newPin, type Access } from './access';
 export { TROUBLES, type Status, type Trouble } from './status';
 export type { BenchReply, SearchReply, WeekStretch, WorkingHours } from './bench';
@@ -29,7 +29,17 @@ export {
 export { ownPlan } from './service';
 export type { FleetService, ModelPlan, ServiceItemState, UnitService } from './service';
 export { newFleetUnit, newHire, newModel, newUnit } from './fleet';
-export type { Defect, FleetReport, HireLine, ImportReport, JobLine, UnitLine, UnitPage, UnitsReply } from './fleet';
+export type {
+  Defect,
+  FleetReport,
+  HireLine,
+  ImportReport,
+  JobLine,
+  UnitLine,
+  UnitPage,
+  UnitsReply,
+  Unproved,
+} from './fleet';
 export type { FuelStore, UnitFuel } from './fuel';
 export type { LayUpReply, SeasonSheet } from './layUp';
 export type { EquipmentReply, FromAfar } from './equipment';

@@ -19,7 +19,8 @@ import { atGate } from '../log/atGate';
 import { answer, kitCount } from '../log/schemas';
 import { fromAfar } from './equipment';
 import { rated } from './sheet';
-import { defect } from './fleet';
+import { defect, unproved } from './fleet';
+import { logRecord } from './log';
 
 const missingKit = object({
   id: string().required(),
@@ -108,6 +109,8 @@ export const opening = object({
   kitPrices: mixed<Readonly<Record<string, number>>>().optional(),
   /** Checks for what this unit has not got. */
   notFitted: array(string().required()).required(),
+  /** What its last proof did not show, for want of a load. */
+  unproved: unproved.nullable().optional(),
   /** What is wrong with it and open: a check that finds one of these in order is asked how that came. */
   defects: array(defect.required()).required(),
   /** What was not found, or is lived with: did it show again? */
@@ -156,6 +159,12 @@ export const shift = object({
   /** Cards for which a signature is asked. */
   toSign: lines,
   due: lines,
+  /** Out, and told or found to be dangerous; or gone without being handed out. */
+  warned: lines,
+  /** What somebody did alone where two were wanted: the next one countersigns. */
+  alone: array(
+    object({ tag: string().required(), classId: classId.required(), entry: logRecord.required() }).required(),
+  ).required(),
   hires: array(hireLine.required()).required(),
 });
 export type Shift = Frozen<InferType<typeof shift>>;

@@ -1,12 +1,16 @@
 import type { InferType } from 'yup';
 import type { Frozen } from '../fields/frozen';
 import { array, mixed, number, object, string } from '../fields';
-import { newLogEntry as entry } from '../log';
+import { newLogEntry as entry, TIMINGS } from '../log';
 
 /** An entry of the log as it is shown: what happened, when, by whom, and what came of it. */
-const logRecord = object({
+export const logRecord = object({
   id: string().required(),
   at: string().required(),
+  /** When it arrived. */
+  takenAt: string().optional(),
+  /** How far it is known when it happened; older ones: as far as it was believed. */
+  timing: string().oneOf(TIMINGS).optional(),
   by: string().nullable().defined(),
   /** Who sent it on, where it was not who made it. */
   sentBy: string().nullable().defined(),

@@ -37,6 +37,9 @@ export const signInOptions = object({
 export type SignInOptions = Frozen<InferType<typeof signInOptions>>;
 export const signIn = object({ personId: number().integer().required(), pin: pin.required() });
 export const firstLead = object({ code: string().max(200).required(), name: name.required(), pin: newPin.required() });
+/** A second person's word, by their PIN. */
+export const witnessing = object({ personId: number().integer().required(), pin: pin.required() });
+export const witness = object({ witnessId: string().required(), name: string().required() });
 export const newPerson = object({ name: name.required(), role: role.required(), pin: newPin.required() });
 /** How this yard writes money, figures and times. */
 export const settings = object({

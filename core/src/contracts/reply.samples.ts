@@ -132,5 +132,8 @@ export const sampleDefect = (more: Partial<Defect> = {}): Defect => ({
   foundAt: '2030-03-04T09:00:00Z',
   by: 'Maren Askild',
   seenAt: '2030-03-04T09:00:00Z',
+  looks: ['put-right', 'was-all-right'],
+  second: null,
+  toldBy: null,
   ...more,
 });

@@ -15,6 +15,7 @@ export const ROUTES = {
   putOutDevice: { method: 'delete', path: '/api/devices/{id}' },
   access: { method: 'get', path: '/api/access' },
   endSession: { method: 'delete', path: '/api/sessions/{id}' },
+  makeWitness: { method: 'post', path: '/api/witnesses' },
   changeOwnPin: { method: 'put', path: '/api/session/pin' },
   wrongPinsSeen: { method: 'post', path: '/api/session/wrong-pins-seen' },
   settings: { method: 'get', path: '/api/settings' },
@@ -121,3 +122,30 @@ export const ROUTES = {
 } as const;
 
 export type OperationId = keyof typeof ROUTES;
+
+/**
+ * Changes that are asked for and answered at once, and wait on no device: PINs and secrets, who is let in, whole files, and what is worth its
+ * answer only.
+ */
+export const AT_ONCE = [
+  ...(['letIn', 'makeDeviceCode', 'putOutDevice', 'endSession', 'makeWitness'] as const),
+  ...(['signIn', 'signOut', 'firstLead', 'changeOwnPin', 'addPerson', 'changePerson', 'renewCalendar'] as const),
+  ...([
+    'importParts',
+    'importModels',
+    'importUnits',
+    'importHires',
+    'importSheets',
+    'importPlans',
+    'takeFleet',
+  ] as const),
+  ...(['readDeskNow', 'readEquipmentNow', 'backUpNow', 'askQuote', 'planAnew', 'stopSearch'] as const),
+  ...(['addModel', 'addUnit', 'addHire', 'changeHire'] as const),
+] as const satisfies readonly OperationId[];
+export type AtOnceId = (typeof AT_ONCE)[number];
+
+/** Changes that wait on the device until they were taken. Entries and photos have their own way. */
+export type ChangeId = Exclude<
+  { [Id in OperationId]: (typeof ROUTES)[Id]['method'] extends 'get' ? never : Id }[OperationId],
+  AtOnceId | 'addLogEntry' | 'putPhoto'
+>;

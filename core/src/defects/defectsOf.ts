@@ -14,6 +14,8 @@ export const DEFECT_ORIGINS = [
   'cause',
   'clock',
   'reading',
+  'look',
+  'stays-off',
   'unit',
   'by-hand',
 ] as const;
@@ -32,6 +34,17 @@ export interface FoundDefect {
   readonly caution: string | null;
   /** What is to be done about it, where something is. */
   readonly work: string | null;
+  /** By what limits a figure was outside: the ones in force then judge whether it is within. */
+  readonly limits?: LimitsInForce | null;
+}
+
+/** Limits as they were when something was found, in their unit. */
+export interface LimitsInForce {
+  /** The rated figure that they go by; null: they are the same for every model. */
+  readonly rating: string | null;
+  readonly least: number | null;
+  readonly most: number | null;
+  readonly unit: string;
 }
 
 /** The exception that stands for a check that nobody could look at. */
@@ -45,6 +58,16 @@ export const NEVER_LOOKED_AT: FoundDefect = {
   sentence: 'Not looked at since it came to the yard or was woken up.',
   weight: 'hold',
   safety: true,
+  caution: null,
+  work: null,
+};
+
+/** The hours as they were typed were set aside: nobody knows what the meter shows. */
+export const HOURS_NOT_READ: FoundDefect = {
+  origin: { kind: 'hours', id: 'not-read' },
+  sentence: 'The hours as they were typed do not fit: read the meter again.',
+  weight: 'prep',
+  safety: false,
   caution: null,
   work: null,
 };

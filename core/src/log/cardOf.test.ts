@@ -41,7 +41,7 @@ const listed = entry('steps-listed', {
   ],
 });
 const refused = (entries: readonly AnyEntry[], fresh: AnyEntry, state: VisitState = 'open') =>
-  cardRefusal({ entries, entry: fresh, state, setting, now: '2030-03-04T10:00:00Z' });
+  cardRefusal({ entries, entry: fresh, role: 'technician', state, setting, now: '2030-03-04T10:00:00Z' });
 
 describe('a card from its entries', () => {
   test('steps are ticked, opened again, dropped with a reason', () => {

@@ -1,5 +1,6 @@
 import { EMPTY_CARD, type Card, type VisitState } from '../card';
 import { CLOCKS, entryOf } from '../catalogue';
+import type { Role } from '../fields';
 import type { ProofSetting } from '../proof';
 import { kindOf } from './entries';
 import type { CardRefusal, Entry, Names } from './shape';
@@ -13,7 +14,8 @@ export const cardOf = (entries: readonly Entry[]): Card =>
 
 interface Asked {
   readonly entries: readonly Entry[];
-  readonly entry: Pick<Entry, 'kind' | 'facts'>;
+  readonly entry: Pick<Entry, 'kind' | 'facts' | 'at' | 'by'>;
+  readonly role: Role;
   readonly state: VisitState;
   readonly setting: ProofSetting;
   readonly now: string;
@@ -21,12 +23,13 @@ interface Asked {
 
 /**
  * Why an entry cannot be taken on a card as it stands; null when it can.
- * In: the card's entries so far, the entry, the visit's state, how it is proved, the time.
+ * In: the card's entries so far, the entry, its maker's role, the visit's state, how it is proved, the time.
  */
-export function cardRefusal({ entries, entry, state, setting, now }: Asked): CardRefusal | null {
+export function cardRefusal({ entries, entry, role, state, setting, now }: Asked): CardRefusal | null {
   const side = kindOf(entry.kind)?.card;
   if (side?.ofProof && state !== 'to-prove') return { code: 'not-in-proof' };
-  return side?.refusal?.({ card: cardOf(entries), entries, facts: entry.facts, setting, now }) ?? null;
+  const { facts, at, by } = entry;
+  return side?.refusal?.({ card: cardOf(entries), entries, facts, at, by, role, setting, now }) ?? null;
 }
 
 /**

@@ -146,7 +146,10 @@ test.each(['repaired', 'said-so', 'causes-confirmed'] as const)(
 describe('an entry as a device sends it', () => {
   const sent = { id: ID, kind: 'note', tag: 'GE-07', facts: { text: 'Loud' } };
   test('is checked by its kind, and what it does not name is null', () => {
-    expect(newLogEntry.cast(sent)).toEqual({ ...sent, jobId: null, findingId: null, lineId: null });
+    expect(newLogEntry.cast(sent)).toEqual({
+      ...sent,
+      ...{ jobId: null, findingId: null, lineId: null, offsetMs: null },
+    });
     expect(newLogEntry.isValidSync(sent)).toBe(true);
     for (const wrong of [
       { kind: 'fuel-poured' },

@@ -1,6 +1,6 @@
 import { mixed, ValidationError, type InferType } from 'yup';
 import type { Frozen } from '../fields/frozen';
-import { id, instant, object, string, tag } from '../fields';
+import { id, instant, number, object, string, tag } from '../fields';
 import { kindOf, LOG_KIND_IDS, type KindId, type SentKind } from './entries';
 import { LOG_KINDS } from './kinds';
 import { rowId } from './schemas';
@@ -17,6 +17,8 @@ export const newLogEntry = object({
   id: id.required(),
   kind: string().oneOf(SENT_KINDS).required(),
   at: instant.optional(),
+  /** Milliseconds that the server's clock was ahead of the device's, as it was measured last and is in `at`; null: it never was. */
+  offsetMs: number().integer().min(-1e12).max(1e12).nullable().default(null),
   tag: tag.nullable().default(null),
   jobId: rowId.nullable().default(null),
   findingId: id.nullable().default(null),

@@ -27,6 +27,11 @@ export const why = reasonText;
 export const idOrNone = id.nullable().defined();
 /** Ids of the defects that the signer looked at and found in order: a signature closes no other. Older ones have none. */
 export const closingLooks = array(id.required()).max(200).optional();
+/** Where a rule asks for a second person: who it was, by their PIN; or that nobody else was there, why it is done all the same, and a photo. */
+export const witnessed = {
+  witnessId: id.optional(),
+  alone: object({ why: reasonText.required(), photoId: id.nullable().defined() }).optional().default(undefined),
+};
 /** What was measured at a closing look, in its unit. */
 export const measuredLooks = array(
   object({

@@ -1,7 +1,7 @@
 import type { AnyObjectSchema, InferType } from 'yup';
 import type { Card, VisitState } from '../card';
 import type { Role } from '../fields';
-import type { ProofSetting } from '../proof';
+import type { ProofSetting, TooSoon } from '../proof';
 
 /** What a person reads of an entry. */
 export interface Telling {
@@ -21,6 +21,8 @@ export interface Wording {
 export interface Entry<K extends string = string, F = unknown, O = unknown> {
   readonly id: string;
   readonly at: string;
+  /** When it arrived; without one, it is on its way. */
+  readonly takenAt?: string;
   /** Who did it; nobody: the program itself. */
   readonly by: string | null;
   readonly kind: K;
@@ -45,6 +47,11 @@ export interface CardAsked<F> {
   readonly entries: readonly Entry[];
   readonly facts: F;
   readonly setting: ProofSetting;
+  /** When it happened. */
+  readonly at: string;
+  /** Who did it, and as what. */
+  readonly by: string | null;
+  readonly role: Role;
   readonly now: string;
 }
 
@@ -61,6 +68,19 @@ export type CardRefusal =
   | { readonly code: 'run-too-early'; readonly since: string }
   | { readonly code: 'run-overlaps'; readonly tag: string }
   | { readonly code: 'not-in-proof' }
+  /** It came off again, or was begun, after that was seen. */
+  | { readonly code: 'seen-before'; readonly what: string; readonly since: string }
+  | { readonly code: 'clock-too-short'; readonly minutes: number }
+  | { readonly code: 'early-not-good' }
+  | TooSoon
+  | { readonly code: 'no-such-load' }
+  | { readonly code: 'load-figure-wanted'; readonly least: number; readonly most: number; readonly unit: string }
+  /** It was said not to be right: what was done since? */
+  | { readonly code: 'done-what' }
+  | { readonly code: 'system-wanted'; readonly things: readonly string[] }
+  | { readonly code: 'signers-only'; readonly what: 'system' | 'stays-off' | 'short-clock' | 'early-end' }
+  | { readonly code: 'lead-only'; readonly what: 'live-reading' }
+  | { readonly code: 'not-to-take-back' }
   | { readonly code: 'leak-look-first' }
   | { readonly code: 'not-passed'; readonly missing: readonly string[] };
 
@@ -107,6 +127,8 @@ export interface LogKind<
   readonly sentence: (facts: InferType<S>, outcome: O, wording: Wording) => Telling;
   /** It stands in no history: it only says what the card begins with. */
   readonly isSilent?: true;
+  /** It ends something that was so before. Of one whose time is not known nobody can say what it ends: it is said again. */
+  readonly closes?: true;
   readonly card?: CardSide<InferType<S>>;
   readonly finding?: FindingSide<InferType<S>>;
 }

@@ -48,6 +48,7 @@ export const safetyLooksOf = (machineClass: ClassFolder['machineClass'], systems
     .map((check) => ({
       id: `safety-${check.id}`,
       name: check.words,
+      from: check.running ? ('running' as const) : ('at-any-time' as const),
       ...(check.caution === undefined ? {} : { caution: check.caution }),
     }));
 

@@ -8,6 +8,7 @@ export interface ProofEntry {
   readonly id?: string;
   readonly kind: string;
   readonly at: string;
+  readonly by?: string | null;
   readonly facts: unknown;
 }
 
@@ -25,6 +26,8 @@ export interface Run {
   readonly longest: number;
   /** Since when it runs now; null while it stands. */
   readonly runningSince: string | null;
+  /** When it was stopped last; null: it never ran, or runs now. */
+  readonly stoppedAt: string | null;
   /** Whether time counts at this moment. */
   readonly counts: boolean;
 }
@@ -37,6 +40,7 @@ export interface Run {
  */
 export function runOf(entries: readonly ProofEntry[], asksLoad: boolean, now: string): Run {
   let since: string | null = null;
+  let stopped: string | null = null;
   let loaded = false;
   let smokes = false;
   let countsFrom: number | null = null;
@@ -45,8 +49,9 @@ export function runOf(entries: readonly ProofEntry[], asksLoad: boolean, now: st
   let at = -Infinity;
   for (const entry of entries) {
     at = Math.max(at, Date.parse(entry.at));
-    if (entry.kind === 'run-started') since ??= new Date(at).toISOString();
-    else if (entry.kind === 'run-stopped') since = null;
+    if (entry.kind === 'run-started') [since, stopped] = [since ?? new Date(at).toISOString(), null];
+    else if (entry.kind === 'run-stopped')
+      [since, stopped] = [null, since === null ? stopped : new Date(at).toISOString()];
     else if (isOf('proof-load')(entry)) loaded = entry.facts.load !== null;
     else if (isOf('smoke')(entry)) smokes = !entry.facts.clear;
     else continue;
@@ -62,6 +67,7 @@ export function runOf(entries: readonly ProofEntry[], asksLoad: boolean, now: st
     minutes: Math.floor((sum + current) / MINUTE_MS),
     longest: Math.floor(Math.max(longest, current) / MINUTE_MS),
     runningSince: since,
+    stoppedAt: stopped,
     counts: countsFrom !== null,
   };
 }

@@ -29,9 +29,12 @@ import { LIFE_LEFT, NOT_COVERED, NOT_SURE, OVERRUN, SHUFFLE, TURNAROUND } from '
 import { NIGHT, WORTH_SAYING } from '../planning/adviceOf';
 import { MOVED_ALTOGETHER } from '../planning/Bench';
 import { SPREAD_WORTH_CASES, TEMPLATE_WORTH } from '../planning/durations';
+import { SLIP_SECONDS } from '../log/proofRefusals';
+import { BELIEVED_DAYS } from '../log/timing';
 import { FIRST_WAIT, FREE_TRIES, LONGEST_WAIT } from '../people/guessing';
 import { PIN_LENGTH } from '../people/pin';
 import { COMEBACK_DAYS, COMEBACK_HOURS } from '../proof/isComeback';
+import { MINUTES_TO_SETTLE } from '../proof/lookTimes';
 import { COMES_AND_GOES, TIMES_AS_LONG } from '../proof/minutesWanted';
 import { INVERTER_STRAYS } from '../ratings/rated';
 import { BATTERY_EMPTY, BATTERY_FULL, BATTERY_COLD, BATTERY_LOW } from '../readings/battery';
@@ -118,6 +121,9 @@ export const THRESHOLDS: readonly Threshold[] = [
   SHUFFLE,
   LIFE_LEFT,
   NIGHT,
+  BELIEVED_DAYS,
+  MINUTES_TO_SETTLE,
+  SLIP_SECONDS,
   PIN_LENGTH,
   FREE_TRIES,
   FIRST_WAIT,

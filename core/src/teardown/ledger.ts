@@ -36,6 +36,8 @@ export interface Thing extends ThingFacts {
   /** The job for which it came off. */
   readonly jobId: string | null;
   readonly state: ThingState;
+  /** When it came off last. */
+  readonly offAt: string;
   /** By which part, where it was replaced; why, where it was struck off. */
   readonly by: string | null;
   /** Place in the order of taking off; a thing that came off again is the last. */
@@ -67,9 +69,9 @@ function ledgerWith(things: readonly Thing[], turns: number): Ledger {
 }
 
 /** A thing comes off. One that has come off under this id already changes nothing. */
-export function takeOff(ledger: Ledger, facts: ThingFacts, jobId: string | null): Ledger {
+export function takeOff(ledger: Ledger, facts: ThingFacts, jobId: string | null, offAt: string): Ledger {
   const isThere = ledger.things.some((thing) => thing.thingId === facts.thingId);
-  const thing: Thing = { ...facts, jobId, state: 'off', by: null, turn: ledger.turns, photos: [] };
+  const thing: Thing = { ...facts, jobId, state: 'off', offAt, by: null, turn: ledger.turns, photos: [] };
   return ledgerWith(isThere ? ledger.things : [...ledger.things, thing], ledger.turns + 1);
 }
 
@@ -81,8 +83,9 @@ export const changeThing = (ledger: Ledger, thingId: string, change: (thing: Thi
   );
 
 /** What was back comes off again, as the last. */
-export function takeOffAgain(ledger: Ledger, thingId: string): Ledger {
-  const after = changeThing(ledger, thingId, (thing) => ({ ...thing, state: 'off', by: null, turn: ledger.turns }));
+export function takeOffAgain(ledger: Ledger, thingId: string, offAt: string): Ledger {
+  const off = { state: 'off', offAt, by: null, turn: ledger.turns } as const;
+  const after = changeThing(ledger, thingId, (thing) => ({ ...thing, ...off }));
   return { ...after, turns: ledger.turns + 1 };
 }
 

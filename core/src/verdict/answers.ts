@@ -64,6 +64,10 @@ export type Origin =
   | { readonly kind: 'kit'; readonly id: string }
   | { readonly kind: 'hours'; readonly id: string };
 
+/** A figure typed beside "could not look" is a figure: it was looked at. */
+export const asLooked = <A extends Pick<Answer, 'result' | 'reading'>>(answer: A): A =>
+  answer.result === 'could-not-look' && answer.reading !== undefined ? { ...answer, result: 'ok' } : answer;
+
 /** The finding of one answered check, or undefined when there is nothing to say. */
 export function findingOfAnswer(check: Check, answer: Answer, findFault?: RaisedWork): Finding | undefined {
   if (answer.result === 'could-not-look') return notLookedAt(check);

@@ -1,4 +1,4 @@
-export { exceptionOf, placeInLimit, type Answer, type Origin } from './answers';
+export { asLooked, exceptionOf, placeInLimit, type Answer, type Origin } from './answers';
 export {
   judge,
   type JudgeInput,

@@ -1,6 +1,7 @@
 import type { Complaint, DerivedFinding, MachineClass, RaisedWork } from '../catalogue/shapes';
 import type { Answer } from './answers';
 import { judge, type MissingKit, type Verdict } from './judge';
+import { asLooked } from './answers';
 import { wasHurried } from './walk';
 
 /** What it comes to that an engine was tried and did not start. */
@@ -68,7 +69,7 @@ export function judgeCheckIn(rules: Rules, entered: Entered, known: Known): Verd
     checks: machineClass.stations.flatMap((station) => station.checks),
     complaints: rules.complaints,
     derived: rules.derived,
-    answers: entered.answers,
+    answers: entered.answers.map(asLooked),
     complaintIds: [...told],
     missing: pricedKit(
       presentKit(entered.missing, machineClass.kit),

@@ -6,7 +6,7 @@ import { findStaleFuel } from '../fuel/staleFuel';
 import { askOrder, askUnasked } from '../parts/askOrder';
 import { fetchQuote } from '../parts/quotes';
 import type { Supplier } from '../parts/supplier';
-import { enqueueMissingThumbnails, makeThumbnail } from '../photos/photos';
+import { dropLoosePhotos, enqueueMissingThumbnails, makeThumbnail } from '../photos/photos';
 import { endClock } from './clockEnd';
 import { cleanUp } from './cleanUp';
 import type { Tasks } from './runner';
@@ -34,6 +34,7 @@ export const tasksOf = (
     await askUnasked(context.db, context.now());
     await enqueueMissingThumbnails(context.db);
     await cleanUp(context);
+    await dropLoosePhotos(context);
     await takeDesk(context, context.desk);
     await takeEquipment(context, context.equipment);
     await findStaleFuel(context);

@@ -4,6 +4,7 @@ import { describe, test } from 'node:test';
 import type { BenchReply, WorkingHours } from '@hudrik/core/contracts';
 import { Watch } from '../sums/Watch';
 import { until } from '../testing/processes';
+import { paperIn } from '../testing/readPaper';
 import { entryIn, jsonOf, problemIn, useYard } from '../testing/yard';
 import { findMinutes } from './findEstimates';
 import { readOwnMinutes } from './ownMinutes';
@@ -344,8 +345,7 @@ describe('the day on paper', () => {
   test('what somebody does today, in its order, and why; nobody else’s', async () => {
     const technician = yard.personId('technician');
     const answer = await yard.ask('GET', `/api/bench/${technician}/day.pdf`, { as: 'technician' });
-    assert.equal(answer.headers.get('content-type'), 'application/pdf');
-    const text = await answer.text();
+    const { text } = await paperIn(answer);
     const reply = await bench();
     const first = reply.plan.phases.filter(({ who }) => who === String(technician)).sort((a, b) => a.from - b.from)[0];
     const visit = reply.visits.find(({ id }) => id === first?.visitId);

@@ -92,7 +92,7 @@ async function keepNewPlan(
     ...facts.asked,
     visits: facts.asked.visits.map((visit) => withSeen(visit, before, facts.at)),
   };
-  const { plan, promises } = await context.sums.planBench(asked, ms, watch);
+  const { plan, promises } = await context.sums.planBench(asked, { ms }, watch);
   const changes = before === null ? [] : changesOf(before, { at: facts.at.getTime(), asked, plan });
   const row = {
     made_at: facts.at,

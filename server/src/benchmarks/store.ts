@@ -136,7 +136,16 @@ function enter<K extends SentKind>(
   facts: Facts<K>,
   on: { readonly id?: string; readonly tag?: string; readonly jobId?: string },
 ) {
-  return takeEntry(context, actor, { ...NOWHERE, id: randomUUID(), kind, facts, at: undefined, madeBy: null, ...on });
+  return takeEntry(context, actor, {
+    ...NOWHERE,
+    id: randomUUID(),
+    kind,
+    facts,
+    at: undefined,
+    offsetMs: null,
+    madeBy: null,
+    ...on,
+  });
 }
 
 async function timed(run: () => Promise<unknown>): Promise<number> {

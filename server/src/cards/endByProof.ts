@@ -24,23 +24,24 @@ export interface Ending {
   readonly change: Omit<UnitChange, 'actor'>;
   readonly actor: Actor;
   readonly background: VisitBackground;
-  /** The entry by which it was signed. */
+  /** The entry by which it was signed, and when. */
   readonly provedBy: string;
+  readonly signedAt: Date;
   readonly facts: Facts<'proved'>;
   /** The job that the signature hangs on. */
   readonly jobId: string | null;
 }
 
-async function proofNow(visit: VisitRow, entries: readonly Entry[], { change, background }: Ending) {
-  const { trx, unit, at } = change;
+async function proofNow(visit: VisitRow, entries: readonly Entry[], { change, background, signedAt }: Ending) {
+  const { trx, unit } = change;
   const ratings = await ratingsOfUnit(trx, unit);
   const setting = settingOf({ classId: unit.class_id, entries, background, ratings });
-  return proofOfEntries(entries, setting, at.toISOString());
+  return proofOfEntries(entries, setting, signedAt.toISOString());
 }
 
 /** The proof is passed: each job that is begun is done, what it was there for is closed, and what was found and done is learnt. */
 export async function endByProof(visit: VisitRow, ending: Ending): Promise<void> {
-  const { change, facts } = ending;
+  const { change, facts, signedAt } = ending;
   const { trx, unit, at } = change;
   const entries = await entriesOfVisit(trx, visit.id);
   const jobs = (await jobsOfVisit(trx, visit.id)).filter((job) => job.state === 'open');
@@ -50,17 +51,18 @@ export async function endByProof(visit: VisitRow, ending: Ending): Promise<void>
   const figures: ProofFigures = {
     minutesRun: proof.minutesRun,
     load: proof.load,
+    ...(proof.unloaded === null ? {} : { unloaded: proof.unloaded, unproved: proof.unproved }),
     tested: proof.tested,
     readings: proof.readings.flatMap(({ reading, value }) =>
       value === null ? [] : { name: reading.name, value, unit: reading.unit },
     ),
   };
-  const signature = await signatureOf(trx, { unit, jobIds: jobs.map((job) => job.id), facts, at, proof });
+  const signature = await signatureOf(trx, { unit, jobIds: jobs.map((job) => job.id), facts, at: signedAt, proof });
   for (const [n, job] of jobs.entries())
     await finish(ending, job, { figures, signature: ofJob(signature, job), isFirst: n === 0 });
   await closeOf(
     trx,
-    { unitId: unit.id, kind: 'reading', ids: wellIn(proof) },
+    { unitId: unit.id, kind: 'reading', ids: wellIn(proof), seenBy: signedAt },
     { entryId: ending.provedBy, how: 'put-right', at },
   );
   await closeFindings(trx, jobs, at);

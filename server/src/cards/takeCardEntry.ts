@@ -1,6 +1,7 @@
 import { WORKS_ON_UNITS } from '@hudrik/core/fields';
 import { CLOCK, type ClockState } from '@hudrik/core/states';
-import { cardOf, cardRefusal, namesOf, visitStateAfter, type Entry } from '@hudrik/core/log';
+import { cardOf, cardRefusal, namesOf, visitStateAfter, type Entry, type Witnessed } from '@hudrik/core/log';
+import { proofOfEntries, type Proof } from '@hudrik/core/proof';
 import { enqueue } from '../background/enqueue';
 import type { JobRow, Trx, VisitRow } from '../database/tables';
 import { ratingsOfUnit } from '../fleet/models';
@@ -13,9 +14,11 @@ import { entriesOfVisit, jobsOfVisit, placeUnderLock } from '../visits/visits';
 import { beginJob } from './beginJob';
 import { changeVisit, NOBODY_ASKS } from './changeVisit';
 import { endByProof, failProof } from './endByProof';
+import { unprovedIn } from './unproved';
 import { jobBackground } from './jobBackground';
 import { listMissingSteps } from './listMissingSteps';
-import { judgeReading, judgeWait } from './judgeOnCard';
+import { closeStaysOff, judgeLook, judgeReading, judgeStruckOff, judgeWait, takeAnswerBack } from './judgeOnCard';
+import { secondPerson } from '../witnesses/witness';
 import { isAfterwards, mustBeInOrder } from './runTimes';
 
 /** Of whatever kind: its facts were checked against their kind before. */
@@ -28,9 +31,10 @@ const SAYS_ONLY: ReadonlySet<string> = new Set(['handed-on', 'signature-asked', 
 
 /** One more entry on a visit's card. What two people enter merges by itself; what cannot is refused with what is there. */
 export async function takeCardEntry(taking: CardTaking): Promise<void> {
-  const { context, change, actor, at, kind, facts, place } = taking;
+  const { context, change, actor, kind, facts, place } = taking;
   const { trx, unit } = change;
   const { job, visit } = await placeUnderLock(trx, place.jobId);
+  const at = countsFrom(taking, job);
   if (WAITS.includes(job.state) && !SAYS_ONLY.has(kind)) await beginJob(change, job, visit, actor);
   else if (job.state === 'open') await listMissingSteps(change, job, visit.id, 'template', { onlyOnce: true });
   const entries = await entriesOfVisit(trx, visit.id);
@@ -46,6 +50,7 @@ export async function takeCardEntry(taking: CardTaking): Promise<void> {
   const entry: Entry = {
     id: taking.id,
     at: at.toISOString(),
+    takenAt: change.at.toISOString(),
     by: actor.name,
     kind,
     facts,
@@ -53,13 +58,17 @@ export async function takeCardEntry(taking: CardTaking): Promise<void> {
     jobId: String(job.id),
   };
   const refused =
-    cardRefusal({ entries, entry, state, setting, now: context.now().toISOString() }) ??
+    cardRefusal({ entries, entry, role: actor.role, state, setting, now: context.now().toISOString() }) ??
     (await mustBeInOrder(taking, visit, entries));
   if (refused) refuse('card-refused', { why: refused });
-  if (kind === 'clock-ended' && facts.earlyWhy !== undefined && actor.role === 'apprentice')
-    refuse('not-your-role', { role: actor.role, wants: ['technician', 'lead'] });
+  const signed =
+    kind === 'proved' ? await outcomeOfProof(taking, proofOfEntries(entries, setting, at.toISOString())) : {};
   const card = cardOf([...entries, entry]);
-  await taking.record({ jobId: job.id, outcome: { title: job.title, ...namesOf(card, facts), ...outcome } });
+  await taking.record({
+    at,
+    jobId: job.id,
+    outcome: { title: job.title, ...namesOf(card, facts), ...outcome, ...signed },
+  });
   const next = visitStateAfter(state, entry, card);
   // A passed proof ends the visit itself.
   if (next !== 'ended') await changeVisit(trx, visit, { state: next, ...(await touched(trx, job, entry)) });
@@ -69,8 +78,40 @@ export async function takeCardEntry(taking: CardTaking): Promise<void> {
 
 async function afterProof(taking: CardTaking, visit: VisitRow, background: VisitBackground): Promise<void> {
   const { change, actor, id, facts, place } = taking;
-  const ending = { change, actor, background, provedBy: id, facts, jobId: place.jobId };
+  const ending = { change, actor, background, provedBy: id, signedAt: taking.at, facts, jobId: place.jobId };
   await (facts.passed ? endByProof(visit, ending) : failProof(visit, ending));
+}
+
+/**
+ * When it counts from. A clock that was begun without a connection starts when the device says, if that lies after its job was begun; else when that
+ * arrived.
+ */
+function countsFrom({ kind, at, timing, change }: CardTaking, job: JobRow): Date {
+  if (kind !== 'clock-started') return at;
+  return timing === 'known' && job.started_at !== null && at >= job.started_at ? at : change.at;
+}
+
+const outcomeOfProof = async (taking: CardTaking, proof: Proof) => ({
+  ...(await secondOfProof(taking)),
+  ...(taking.facts.passed ? unprovedIn(proof) : {}),
+});
+
+/** That something told and dangerous was not found, two people say. */
+async function secondOfProof({ change, actor, id, facts }: CardTaking): Promise<Witnessed> {
+  if (!facts.passed || !facts.notFound?.length) return {};
+  const danger = await change.trx
+    .selectFrom('defect')
+    .select('sentence')
+    .where('unit_id', '=', change.unit.id)
+    .where('id', 'in', facts.notFound)
+    .where('origin_kind', '=', 'told')
+    .where('safety', '=', true)
+    .where('closed_at', 'is', null)
+    .executeTakeFirst();
+  if (danger === undefined) return {};
+  return secondPerson({ trx: change.trx, actor, entryId: id, at: change.at }, facts, {
+    ...{ why: 'danger', sentence: danger.sentence, who: WORKS_ON_UNITS, photo: false },
+  });
 }
 
 /** What came of an entry besides its names: to whom a card was given, whether what is parked is proved, whether a run was entered afterwards. */
@@ -94,7 +135,9 @@ async function touched(trx: Trx, job: JobRow, entry: Entry): Promise<{ unproved?
 
 /** What is kept in a table besides, since it is looked for across all visits. */
 const EFFECTS: Readonly<Record<string, (taking: CardTaking, job: JobRow) => Promise<unknown>>> = {
-  'clock-started': async ({ change, actor, at, facts }, job) => {
+  'clock-started': async (taking, job) => {
+    const { change, actor, facts } = taking;
+    const at = countsFrom(taking, job);
     const endsAt = new Date(at.getTime() + facts.minutes * 60_000);
     await change.trx
       .insertInto('clock')
@@ -107,12 +150,19 @@ const EFFECTS: Readonly<Record<string, (taking: CardTaking, job: JobRow) => Prom
         started_by: actor.id,
         ends_at: endsAt,
         result: null,
+        short: facts.shortWhy !== undefined,
       })
       .execute();
     await enqueue(change.trx, 'clock-end', { clockId: facts.clockId }, { runAt: endsAt });
   },
   'clock-ended': (taking, job) => endClock(taking, job),
   'proof-reading': (taking, job) => judgeReading(taking, job),
+  'leak-look': (taking, job) => judgeLook(taking, job, { id: 'leak-look', ok: taking.facts.dry }),
+  'proof-look': (taking, job) => judgeLook(taking, job, { id: taking.facts.look, ok: taking.facts.ok }),
+  'answer-taken-back': ({ change, id, facts }) => takeAnswerBack(change, id, facts.entryId),
+  'struck-off': (taking, job) => judgeStruckOff(taking, job),
+  'put-back': ({ change, id, facts, at }) => closeStaysOff(change, { entryId: id, thingId: facts.thingId, at }),
+  replaced: ({ change, id, facts, at }) => closeStaysOff(change, { entryId: id, thingId: facts.thingId, at }),
   'signature-asked': async ({ change: { trx }, actor, at, place }) => {
     const { visit } = await placeUnderLock(trx, place.jobId);
     await changeVisit(trx, visit, { signature_asked_by: actor.id, signature_asked_at: at });
@@ -133,12 +183,12 @@ async function endClock({ change: { trx, at }, id, facts }: CardTaking, job: Job
   const { clockId, result } = facts;
   const clock = await trx
     .selectFrom('clock')
-    .select(['state', 'kind'])
+    .select(['state', 'kind', 'short'])
     .where('id', '=', clockId)
     .executeTakeFirstOrThrow();
   const next = CLOCK.after(clock.state, 'end');
   if (!next.ok) return refuse('card-refused', { why: { code: 'clock-ended', result: clock.state } });
   const state: ClockState = next.state;
   await trx.updateTable('clock').set({ state, result, ended_at: at }).where('id', '=', clockId).execute();
-  await judgeWait(trx, { job, entryId: id, at }, clock.kind, result);
+  await judgeWait(trx, { job, entryId: id, at }, clock, result);
 }

@@ -3,7 +3,7 @@ import { randomUUID } from 'node:crypto';
 import { describe, test } from 'node:test';
 import type { Opening, UnitPage } from '@hudrik/core/contracts';
 import { nth } from '@hudrik/core/typed';
-import { foundCheckIn, wellCheckIn } from '../testing/samples';
+import { foundCheckIn, handOut, wellCheckIn } from '../testing/samples';
 import { checkedIn, problemIn, useYard } from '../testing/yard';
 
 describe('what a check-in is held to, and what is kept of it', () => {
@@ -106,15 +106,7 @@ describe('what a check-in is held to, and what is kept of it', () => {
 
   test('a check-in ends the hire that it comes back from, and knows how long it ran and with what it went', async () => {
     await yard.addUnit('GE-51');
-    const going = {
-      hire: null,
-      dueAt: '2030-03-09T17:00:00Z',
-      hours: { typed: '100.0', confirmed: false, meterEvent: null },
-      fuelEighths: 8,
-      kit: [],
-      looks: [],
-      waiverReason: '',
-    };
+    const going = handOut('generator', '100.0', { dueAt: '2030-03-09T17:00:00Z' });
     assert.equal((await yard.enter({ tag: 'GE-51' }, 'check-out', going, 'counter')).status, 201);
     yard.later(48);
     const opening = await yard.read<Opening>('/api/units/GE-51/opening', 'technician');

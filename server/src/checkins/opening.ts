@@ -10,6 +10,7 @@ import { hireRows, toHireLine } from '../hires/hireLines';
 import { lastReading, rateOfUse } from '../fleet/meters';
 import { readDefects } from '../defects/readDefects';
 import { askedAgain } from '../defects/settle';
+import { unprovedOf } from '../cards/unproved';
 import { countComebacks } from '../cards/countComebacks';
 import { kitPricesOf } from '../people/settings';
 import { ratingsOfUnit } from '../fleet/models';
@@ -60,9 +61,8 @@ export async function readOpening({ db, now }: Pick<Context, 'db' | 'now'>, tag:
     ratings: await ratingsOfUnit(db, unit),
     comebacks: await countComebacks(db, unit.id, now()),
     kitPrices: await kitPricesOf(db, unit.class_id),
-    notFitted: (await db.selectFrom('not_fitted').select('check_id').where('unit_id', '=', unit.id).execute()).map(
-      (row) => row.check_id,
-    ),
+    notFitted: await notFittedTo(db, unit.id),
+    unproved: await unprovedOf(db, unit.id),
     defects: await readDefects(db, unit.id),
     asksAgain: (await askedAgain(db, unit.id)).map(({ id, sentence, closed_how: how }) => ({
       id,
@@ -75,14 +75,25 @@ export async function readOpening({ db, now }: Pick<Context, 'db' | 'now'>, tag:
 const daysOf = (hire: { fromAt: string; toAt: string }): number =>
   (Date.parse(hire.toAt) - Date.parse(hire.fromAt)) / 86_400_000;
 
+/** Checks for what this unit has not got. */
+export const notFittedTo = async (db: Db, unitId: number): Promise<string[]> =>
+  (
+    await db
+      .selectFrom('not_fitted')
+      .select('check_id')
+      .where('unit_id', '=', unitId)
+      .where('ended_by', 'is', null)
+      .execute()
+  ).map((row) => row.check_id);
+
+/** The newest check-in that stands, in the order in which they arrived: a stamp that lies ahead makes none the newest. */
 export async function newestCheckInId(db: Db, unitId: number): Promise<string | null> {
   const row = await db
     .selectFrom('check_in as c')
     .innerJoin('log_entry as l', 'l.id', 'c.id')
     .select('c.id')
     .where('c.unit_id', '=', unitId)
-    .orderBy('c.at', 'desc')
-    // Of two at one and the same moment, the one that was taken later.
+    .where('c.stands', '=', true)
     .orderBy('l.place', 'desc')
     .limit(1)
     .executeTakeFirst();

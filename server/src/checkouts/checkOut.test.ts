@@ -1,19 +1,12 @@
 import assert from 'node:assert/strict';
 import { randomUUID } from 'node:crypto';
 import { describe, test } from 'node:test';
-import { isCheckedOut, isOf, type CheckedOut, type Facts } from '@hudrik/core/log';
+import { isCheckedOut, isOf, type CheckedOut } from '@hudrik/core/log';
 import type { Opening, UnitPage } from '@hudrik/core/contracts';
+import { handOut } from '../testing/samples';
 import { entryIn, problemIn, useYard } from '../testing/yard';
 
-const GOING: Facts<'check-out'> = {
-  hire: null,
-  dueAt: '2030-03-06T17:00:00Z',
-  hours: { typed: '100.4', confirmed: false, meterEvent: null },
-  fuelEighths: 6,
-  kit: [{ id: 'key', count: 1 }],
-  looks: [],
-  waiverReason: '',
-};
+const GOING = handOut('generator', '100.4', { dueAt: '2030-03-06T17:00:00Z', fuelEighths: 6 });
 
 // The yard's clock stands at 2030-03-04, 09:00.
 describe('handing out', () => {
@@ -45,7 +38,7 @@ describe('handing out', () => {
     const opening = await yard.read<Opening>('/api/units/GE-01/opening');
     assert.deepEqual(
       [opening.wentOut?.fuelEighths, opening.wentOut?.kit, opening.hire?.reference, opening.hire?.fromAt],
-      [6, [{ id: 'key', count: 1 }], reference, '2030-03-04T09:00:00.000Z'],
+      [6, GOING.kit, reference, '2030-03-04T09:00:00.000Z'],
     );
     assert.equal((await problemIn(await out('GE-01'))).code, 'not-ready');
   });
@@ -71,7 +64,28 @@ describe('handing out', () => {
       ),
       ['not-valid', 'kit.id'],
     );
-    assert.equal((await out('GE-03', { kit: [] })).status, 201);
+  });
+
+  test('not before its kit is counted and it is looked at as it goes; what stays here is counted as none', async () => {
+    await yard.addUnit('GE-33');
+    const kit = await problemIn(await out('GE-33', { kit: [{ id: 'key', count: 1 }] }));
+    assert.deepEqual(
+      [kit.code, kit.facts?.['items']],
+      [
+        'kit-not-counted',
+        [
+          { id: 'cord', name: 'Outdoor cord' },
+          { id: 'wheel-pin', name: 'Wheel pins' },
+        ],
+      ],
+    );
+    const looks = await problemIn(await out('GE-33', { looks: GOING.looks.slice(1) }));
+    assert.deepEqual(
+      [looks.code, looks.facts?.['looks']],
+      ['looks-missing', [{ id: 'oil-level', words: 'Oil at the mark' }]],
+    );
+    const none = GOING.kit.map(({ id }) => ({ id, count: 0 }));
+    assert.equal((await out('GE-33', { kit: none })).status, 201);
   });
 
   test('on a booking: its own unit or any of its class, once', async () => {

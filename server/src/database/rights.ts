@@ -17,7 +17,6 @@ const ONLY_ADDED = [
   'meter',
   'meter_reading',
   'model_plan',
-  'not_fitted',
   'part_move',
   'proven_cause',
   'service_done',
@@ -38,6 +37,7 @@ const CHANGED = [
   'device',
   'equipment_state',
   'exchange_part',
+  'figure_set',
   'find_estimate',
   'finding',
   'fuel_can',
@@ -47,6 +47,7 @@ const CHANGED = [
   'lay_up',
   'learnt_teardown',
   'model',
+  'not_fitted',
   'part_line',
   'part_order',
   'person',
@@ -56,9 +57,28 @@ const CHANGED = [
   'supplier_state',
   'unit',
   'visit',
+  'witness',
   'wrong_pin',
   'yard_settings',
 ] as const satisfies readonly (keyof Tables)[];
+
+/**
+ * Of these the server writes only what is not derived, and nothing that is evidence. How ready a unit is says one function of the owner's, which
+ * looks for itself; a photo's picture never changes.
+ */
+const IN_PART = {
+  unit: {
+    insert:
+      'tag, class_id, model_id, serial, home_bay, gone_at, gone_why, fuel_eighths, severity, data_sheet, readiness_since',
+    update:
+      'tag, model_id, serial, home_bay, laid_up_at, gone_at, gone_why, fuel_eighths, severity, data_sheet, version',
+  },
+  photo: {
+    insert: 'id, person_id, media_type, width, height, bytes, sent_hash, thumb, taken_at, used_by',
+    update: 'thumb, used_by',
+  },
+} as const satisfies Partial<Record<keyof Tables, { readonly insert: string; readonly update: string }>>;
+const FUNCTIONS = ['set_readiness(bigint, text, jsonb, timestamptz)', 'drop_loose_photos(timestamptz)'];
 
 /** Rows are taken away again: what was only planned, promised or let in for a time. */
 const TAKEN_AWAY = [
@@ -95,6 +115,11 @@ export async function grantRights(db: Db): Promise<boolean> {
     // What lets a device or a person in is nobody's to read.
     `revoke select on session, device, device_code, pin_try from ${ROLES.reader}`,
     ...Object.entries(RIGHTS).map(([rights, tables]) => `grant ${rights} on ${tables.join(', ')} to ${ROLES.app}`),
+    ...Object.entries(IN_PART).flatMap(([table, { insert, update }]) => [
+      `revoke insert, update on ${table} from ${ROLES.app}`,
+      `grant insert (${insert}), update (${update}) on ${table} to ${ROLES.app}`,
+    ]),
+    ...FUNCTIONS.map((name) => `grant execute on function ${name} to ${ROLES.app}`),
     // To lock a row one must be allowed to change something of it: what the database itself makes, which nobody can.
     `grant update (id) on ${LOCKED.join(', ')} to ${ROLES.app}`,
     // The background's own tables and functions.

@@ -1,7 +1,8 @@
 import type { ClassId, FuelId, Rated } from '@hudrik/core/catalogue';
 import type { DataSheet, FindingRecord, WeekStretch } from '@hudrik/core/contracts';
 import type { JobState, VisitState } from '@hudrik/core/card';
-import type { DefectEnd, DefectOrigin, DefectWeight } from '@hudrik/core/defects';
+import type { DefectEnd, DefectOrigin, DefectWeight, LimitsInForce } from '@hudrik/core/defects';
+import type { Timing } from '@hudrik/core/log';
 import type { Readiness, ReadinessVerdict } from '@hudrik/core/readiness';
 import type { ClockState, HireState } from '@hudrik/core/states';
 import type { ColumnType, Generated, GeneratedAlways, JSONColumnType, Kysely, Selectable, Transaction } from 'kysely';
@@ -111,17 +112,23 @@ interface HireTable {
   out_at: MaybeInstant;
   back_at: MaybeInstant;
   ended_at: MaybeInstant;
+  /** It left without being handed out here. */
+  left_anyway: Generated<boolean>;
 }
 
-/** What a query needs of a check-in: the newest of a unit, what it follows, its reading and hire. The rest is its entry in the log. */
+/** What a query needs of a check-in: what it follows, its reading and hire. The rest is its entry in the log. */
 interface CheckInTable {
   id: string;
   unit_id: number;
   hire_id: number | null;
   at: Instant;
+  began_at: Instant;
   based_on: string | null;
   second_look_of: string | null;
-  reading_id: number;
+  /** Null: the hours as they were typed are set aside. */
+  reading_id: number | null;
+  /** It is the return of its unit; else it is a look of its own time, and closed nothing. */
+  stands: Generated<boolean>;
 }
 
 /** What a query needs of a check-out; the rest is its entry in the log, under the same id. */
@@ -143,6 +150,8 @@ interface PhotoTable {
   /** Of what was sent: kept is what was drawn anew of it. */
   sent_hash: Buffer | null;
   thumb: Buffer | null;
+  /** The first entry that it hangs on; null: it hangs on nothing yet. */
+  used_by: ColumnType<string | null, string | null | undefined, string | null>;
   taken_at: Generated<Date>;
 }
 
@@ -207,6 +216,9 @@ interface DefectTable {
   found_at: Instant;
   found_by: string | null;
   seen_at: Instant;
+  sightings: Generated<number>;
+  /** By what limits a figure was too low or too high; null: it was no figure, or found by an older version. */
+  limits: ColumnType<LimitsInForce | null, string | null | undefined, string | null>;
   closed_at: MaybeInstant;
   closed_by: string | null;
   closed_how: DefectEnd | null;
@@ -218,6 +230,30 @@ interface NotFittedTable {
   unit_id: number;
   check_id: string;
   entry_id: string;
+  /** The entry that took it back, or found it. */
+  ended_by: ColumnType<string | null, string | null | undefined, string>;
+}
+
+/** A rated figure that was changed, of a model or a unit. The newest of each is what stands there. */
+interface FigureSetTable {
+  id: GeneratedAlways<number>;
+  model_id: number | null;
+  unit_id: number | null;
+  rating: string;
+  value: number | null;
+  set_at: Instant;
+  set_by: number | null;
+  confirmed_at: MaybeInstant;
+  confirmed_by: string | null;
+}
+
+/** A second person's word, by their PIN, for one thing. */
+interface WitnessTable {
+  id: string;
+  person_id: number;
+  asked_by: number;
+  at: Instant;
+  used_by: string | null;
 }
 
 /** What happened: one row an entry, of a kind that `core/log` has a file for. Nothing of it is ever changed. */
@@ -235,6 +271,7 @@ interface LogEntryTable {
   facts: Json<Readonly<Record<string, unknown>>>;
   outcome: Json<Readonly<Record<string, unknown>>>;
   corrects_id: string | null;
+  timing: ColumnType<Timing, Timing | undefined, never>;
 }
 
 interface IdempotencyTable {
@@ -310,6 +347,8 @@ interface ClockTable {
   state: Generated<ClockState>;
   result: string | null;
   ended_at: MaybeInstant;
+  /** Shorter than its kind. */
+  short: Generated<boolean>;
 }
 
 interface LearntTeardownTable {
@@ -341,6 +380,8 @@ export interface Tables extends PartTables, BenchTables, FuelTables, AccessTable
   visit_job: VisitJobTable;
   defect: DefectTable;
   not_fitted: NotFittedTable;
+  figure_set: FigureSetTable;
+  witness: WitnessTable;
   log_entry: LogEntryTable;
   idempotency: IdempotencyTable;
   yard_settings: YardSettingsTable;

@@ -164,6 +164,7 @@ describe('visits of a yard kept by the version before', () => {
       kind: 'put-back',
       facts: { thingId: thing?.thingId ?? '' },
       at: undefined,
+      offsetMs: null,
       tag: null,
       jobId: String(second?.id),
       findingId: null,

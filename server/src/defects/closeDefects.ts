@@ -1,4 +1,5 @@
-import { NOT_LOOKED_AT, NOT_POSSIBLE, type DefectEnd } from '@hudrik/core/defects';
+import { NOT_LOOKED_AT, NOT_POSSIBLE, type DefectEnd, type DefectOrigin } from '@hudrik/core/defects';
+import { asLooked, type Answer } from '@hudrik/core/verdict';
 import type { Trx } from '../database/tables';
 
 interface Closing {
@@ -20,17 +21,21 @@ export async function closeDefects(trx: Trx, ids: readonly string[], { entryId, 
 
 interface Of {
   readonly unitId: number;
-  readonly kind: 'check' | 'clock' | 'reading' | 'unit' | 'derived';
+  readonly kind: Exclude<DefectOrigin['kind'], 'told' | 'cause' | 'by-hand' | 'kit'>;
   readonly ids?: readonly string[];
   readonly exceptions?: readonly string[];
   /** Only what this entry has found. */
   readonly foundBy?: string;
+  /** Only what was seen by then: a look closes nothing that was seen after it. */
+  readonly seenBy?: Date;
+  /** Not what can hurt. */
+  readonly harmless?: boolean;
 }
 
 /** Closes what is open of a unit from such an origin. Out: the sentences of what was closed. */
 export async function closeOf(
   trx: Trx,
-  { unitId, kind, ids, exceptions, foundBy }: Of,
+  { unitId, kind, ids, exceptions, foundBy, seenBy, harmless }: Of,
   closing: Closing,
 ): Promise<string[]> {
   if (ids?.length === 0) return [];
@@ -42,6 +47,8 @@ export async function closeOf(
     .$if(ids !== undefined, (query) => query.where('origin_id', 'in', [...(ids ?? [])]))
     .$if(exceptions !== undefined, (query) => query.where('exception', 'in', [...(exceptions ?? [])]))
     .$if(foundBy !== undefined, (query) => query.where('found_by', '=', foundBy ?? null))
+    .$if(seenBy !== undefined, (query) => query.where('seen_at', '<=', seenBy ?? null))
+    .$if(harmless === true, (query) => query.where('safety', '=', false))
     .where('closed_at', 'is', null)
     .execute();
   await closeDefects(
@@ -56,18 +63,23 @@ interface Looked {
   readonly unitId: number;
   readonly entryId: string;
   readonly at: Date;
+  /** When the look was begun. */
+  readonly seenAt: Date;
 }
 
 /** A check that nobody could look at, or make, is looked at now: that defect is closed. What was found instead opens its own. */
 export async function closeLookedAt(
   trx: Trx,
-  { unitId, entryId, at }: Looked,
-  answers: readonly { readonly check: string; readonly result: string }[],
+  { unitId, entryId, at, seenAt }: Looked,
+  answers: readonly Pick<Answer, 'check' | 'result' | 'reading'>[],
 ): Promise<void> {
-  const asked = answers.filter((answer) => answer.result === 'ok' || answer.result === 'not-ok');
+  const asked = answers.map(asLooked).filter((answer) => answer.result === 'ok' || answer.result === 'not-ok');
   await closeOf(
     trx,
-    { unitId, kind: 'check', ids: asked.map((answer) => answer.check), exceptions: [NOT_LOOKED_AT, NOT_POSSIBLE] },
+    {
+      ...{ unitId, kind: 'check', ids: asked.map((answer) => answer.check), seenBy: seenAt },
+      exceptions: [NOT_LOOKED_AT, NOT_POSSIBLE],
+    },
     { entryId, how: 'looked-at', at },
   );
 }

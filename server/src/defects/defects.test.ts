@@ -5,7 +5,7 @@ import type { Defect, LogRecord, Opening, UnitPage } from '@hudrik/core/contract
 import { changeUnit } from '../log/changeUnit';
 import { openDefects } from './openDefects';
 import { onCard, prove, signOff } from '../testing/proving';
-import { foundCheckIn, thingOff, wellCheckIn } from '../testing/samples';
+import { foundCheckIn, handOut, thingOff, wellCheckIn } from '../testing/samples';
 import { entryIn, problemIn, useYard } from '../testing/yard';
 
 describe('what is wrong with a unit', () => {
@@ -19,21 +19,15 @@ describe('what is wrong with a unit', () => {
   const drop = (jobId: string) => yard.enter({ jobId }, 'job-dropped', { why: 'Not needed' });
   const close = (tag: string, defectId: string, as: 'technician' | 'lead' | 'apprentice' = 'technician') =>
     yard.enter({ tag }, 'defect-closed', { defectId, how: 'was-all-right', why: 'Looked at it twice' }, as);
-  const handOut = (tag: string, as: 'lead' | 'counter' = 'lead') =>
-    yard.enter(
-      { tag },
-      'check-out',
-      {
-        hire: null,
-        dueAt: '2031-03-06T17:00:00Z',
-        hours: { typed: '101.0', confirmed: true, meterEvent: null },
-        fuelEighths: 8,
-        kit: [],
-        looks: [],
-        waiverReason: 'Only next door',
-      },
-      as,
-    );
+  const out = (tag: string, as: 'lead' | 'counter' = 'lead') => {
+    const hours = { typed: '101.0', confirmed: true, meterEvent: null };
+    const going = handOut('generator', '101.0', {
+      dueAt: '2031-03-06T17:00:00Z',
+      hours,
+      waiverReason: 'Only next door',
+    });
+    return yard.enter({ tag }, 'check-out', going, as);
+  };
 
   test('dropping its job frees no unit: it is held, and nothing is being done about it', async () => {
     await yard.addUnit('GE-01');
@@ -49,7 +43,7 @@ describe('what is wrong with a unit', () => {
     const after = await verdict('GE-01');
     assert.deepEqual([after.readiness, after.because], ['held', [before?.sentence]]);
     assert.deepEqual((await page('GE-01')).jobs, []);
-    assert.equal((await problemIn(await handOut('GE-01'))).code, 'not-ready');
+    assert.equal((await problemIn(await out('GE-01'))).code, 'not-ready');
   });
 
   test('with its carburettor in the tray nothing is dropped, signed or handed out', async () => {
@@ -61,7 +55,7 @@ describe('what is wrong with a unit', () => {
     assert.deepEqual([refused.code, refused.facts?.['things']], ['things-off', ['Carburettor']]);
     assert.deepEqual((await verdict('GE-02')).because.length, 2);
     assert.match((await verdict('GE-02')).because.join(), /On the bench/);
-    assert.equal((await problemIn(await handOut('GE-02'))).code, 'not-ready');
+    assert.equal((await problemIn(await out('GE-02'))).code, 'not-ready');
   });
 
   test('what is on the bench is held until its work is signed, even if it was only prep', async () => {
@@ -252,9 +246,9 @@ describe('what is wrong with a unit', () => {
     assert.equal((await edit({ homeBay: 'South 1' })).status, 200);
     await onCard(yard, jobId, 'put-back', { thingId: off.thingId });
     const clockId = randomUUID();
-    await onCard(yard, jobId, 'clock-started', { clockId, clock: 'drip-test', minutes: 60, stepId: null });
+    await onCard(yard, jobId, 'clock-started', { clockId, clock: 'drip-test', minutes: 120, stepId: null });
     assert.equal((await problemIn(await edit({ laidUp: true }))).code, 'clock-runs');
-    yard.later(2);
+    yard.later(2.1);
     await onCard(yard, jobId, 'clock-ended', { clockId, result: 'dry', note: '' });
     assert.equal((await edit({ laidUp: true })).status, 200);
   });
@@ -263,11 +257,11 @@ describe('what is wrong with a unit', () => {
     await yard.addUnit('GE-11');
     await yard.enter({ tag: 'GE-11' }, 'defect-found', { sentence: 'Label unreadable.', weight: 'prep', safety: true });
     assert.equal((await verdict('GE-11')).readiness, 'prep');
-    const refused = await problemIn(await handOut('GE-11'));
+    const refused = await problemIn(await out('GE-11'));
     assert.deepEqual([refused.code, refused.facts?.['because']], ['not-ready', ['Label unreadable.']]);
     await yard.addUnit('GE-12');
     await yard.enter({ tag: 'GE-12' }, 'defect-found', { sentence: 'Dirty.', weight: 'prep', safety: false });
-    assert.equal((await handOut('GE-12')).status, 201);
+    assert.equal((await out('GE-12')).status, 201);
   });
 
   test('the database itself: none is closed without its entry, thrown away, or opened again', async () => {

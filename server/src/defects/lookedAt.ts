@@ -5,35 +5,23 @@ import {
   DERIVED_FINDINGS,
   entryOf,
   FAULTS,
+  FIND_FAULT,
   folderOf,
+  PROOF_NEEDS_OF,
   type Check,
 } from '@hudrik/core/catalogue';
-import { lookRefusal, type DefectEnd, type DefectOrigin } from '@hudrik/core/defects';
+import { asksProof, lookRefusal, remedyOf, type DefectOrigin } from '@hudrik/core/defects';
 import { cardOf } from '@hudrik/core/log';
-import type { Proof } from '@hudrik/core/proof';
 import { measuredFor, ratedOf } from '@hudrik/core/ratings';
-import { exceptionOf } from '@hudrik/core/verdict';
-import type { DefectRow, Trx, UnitRow } from '../database/tables';
+import type { Db, DefectRow, Trx, UnitRow } from '../database/tables';
 import { ratingsOfUnit } from '../fleet/models';
 import { refuse } from '../refusal';
+import { needsOfJob } from '../visits/needsOfJob';
+import { jobBackground } from '../cards/jobBackground';
 import { entriesOfVisit, findOpenVisit } from '../visits/visits';
-
-interface Measured {
-  readonly value: number;
-  readonly unit: string;
-}
-
-interface Look {
-  readonly unit: UnitRow;
-  /** When it was made. */
-  readonly at: Date;
-  readonly how: DefectEnd;
-  readonly measured?: Measured | undefined;
-  /** All that is put right by one signature, where it is part of one. */
-  readonly signed?: readonly DefectRow[];
-  /** It is part of a proof that has passed. */
-  readonly proof?: Proof | undefined;
-}
+import type { Look } from './look';
+import { mustBeWithin } from './withinLimits';
+import { workedAt } from './workedAt';
 
 export const originOf = (row: Pick<DefectRow, 'origin_kind' | 'origin_id' | 'exception'>): DefectOrigin => ({
   kind: row.origin_kind,
@@ -44,22 +32,48 @@ export const originOf = (row: Pick<DefectRow, 'origin_kind' | 'origin_id' | 'exc
 /** Refused where a look, or a signature under a proof, may not close this defect as it stands. */
 export async function mustClose(trx: Trx, defect: DefectRow, look: Look): Promise<void> {
   const check = await checkOf(trx, defect, look.unit);
-  const refused = look.proof
-    ? null
-    : lookRefusal(
-        { origin: originOf(defect), sentence: defect.sentence, seenAt: defect.seen_at.toISOString() },
-        {
-          at: look.at.toISOString(),
-          how: look.how,
-          off: await offOf(trx, look.unit.id),
-          system: check?.system,
-          signsWork: look.signed !== undefined,
-        },
-      );
-  if (refused) refuse(refused.code, { ...refused, sentence: defect.sentence });
+  if (!look.proof) await mustBeLook(trx, defect, look, check);
   if (look.how !== 'put-right') return;
-  if (check) mustBeWithin(defect, check, look);
+  if (check?.measured) await mustBeWithin(trx, defect, check, look);
   await mustBeShown(trx, defect, look.signed ?? []);
+}
+
+async function mustBeLook(trx: Trx, defect: DefectRow, look: Look, check: Check | undefined): Promise<void> {
+  const refused = lookRefusal(
+    {
+      origin: originOf(defect),
+      ...{ sentence: defect.sentence, seenAt: defect.seen_at.toISOString(), safety: defect.safety },
+      ...{ sightings: defect.sightings, asksProof: await wantsProof(trx, defect, look.unit) },
+    },
+    {
+      ...{ at: look.at.toISOString(), how: look.how, system: check?.system },
+      off: await offOf(trx, look.unit.id),
+      workedAt: await workedAt(trx, look.unit.id, look.at, check?.system),
+      signsWork: look.signed !== undefined,
+      byLead: look.byLead === true,
+      witnessed: look.witnessed === true,
+    },
+  );
+  if (refused === null) return;
+  if (refused.code === 'needs-proof') {
+    const jobId = defect.job_id === null ? null : String(defect.job_id);
+    return refuse('needs-proof', { id: defect.id, sentence: defect.sentence, jobId });
+  }
+  const { sentence } = defect;
+  if (refused.code === 'look-too-old') return refuse('look-too-old', { seenAt: refused.seenAt, sentence });
+  if (refused.code === 'worked-since') return refuse('worked-since', { at: refused.at, sentence });
+  if (refused.code === 'things-off') return refuse('things-off', { things: refused.things, sentence });
+  if (refused.code === 'second-wanted') return refuse('second-wanted', { why: refused.why, sentence });
+  return refuse('closes-otherwise', { sentence });
+}
+
+/** Whether what puts it right asks a proof: by what found it, and by the job that is there for it. */
+export async function wantsProof(trx: Db, defect: DefectRow, unit: Pick<UnitRow, 'class_id'>): Promise<boolean> {
+  const known = { checks: checksOf(classOf(unit.class_id)), derived: DERIVED_FINDINGS, findFault: FIND_FAULT };
+  if (asksProof(remedyOf(originOf(defect), known), PROOF_NEEDS_OF)) return true;
+  if (defect.job_id === null || defect.origin_kind !== 'by-hand') return false;
+  const job = await trx.selectFrom('job').selectAll().where('id', '=', defect.job_id).executeTakeFirstOrThrow();
+  return needsOfJob(job, (await jobBackground(trx, job)).causes).length > 0;
 }
 
 /** The check that found it, with this unit's limits; nothing for what no check of today finds. */
@@ -79,20 +93,6 @@ async function offOf(trx: Trx, unitId: number): Promise<{ what: string; system?:
   return [...ledger.putBack, ...ledger.onTrial];
 }
 
-/** What was found by a number is closed by a number inside the limit: typed at the look, or taken in the run. */
-function mustBeWithin(defect: DefectRow, check: Check, { measured, proof }: Look): void {
-  const limits = check.measured;
-  if (limits === undefined) return;
-  const inRun = proof?.readings.some(
-    ({ reading, verdict }) => reading.rating !== undefined && reading.rating === limits.rating && verdict === 'well',
-  );
-  if (inRun === true) return;
-  if (measured === undefined)
-    return refuse('needs-number', { id: defect.id, sentence: defect.sentence, check: check.words, unit: limits.unit });
-  const found = exceptionOf(check, { check: check.id, result: 'ok', reading: measured });
-  if (found) refuse('not-in-limit', { id: defect.id, sentence: found.sentence });
-}
-
 /** Some findings want more than a look: a wait that ended well, or the cause put right. */
 async function mustBeShown(trx: Trx, defect: DefectRow, signed: readonly DefectRow[]): Promise<void> {
   if (defect.origin_kind !== 'derived') return;
@@ -106,7 +106,9 @@ async function mustBeShown(trx: Trx, defect: DefectRow, signed: readonly DefectR
     .where('unit_id', '=', defect.unit_id)
     .where('kind', '=', wants.clock)
     .where('result', 'in', good)
-    .where('ended_at', '>=', defect.found_at)
+    // One that was cut short shows nothing of what can hurt.
+    .where('short', '=', false)
+    .where('started_at', '>=', defect.found_at)
     .executeTakeFirst();
   if (waited) return;
   const causes = await trx

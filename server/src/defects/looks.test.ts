@@ -4,9 +4,9 @@ import { describe, test } from 'node:test';
 import type { Defect, LogRecord, Opening, Role, UnitPage } from '@hudrik/core/contracts';
 import type { Facts } from '@hudrik/core/log';
 import sharp from 'sharp';
-import { onCard, prove } from '../testing/proving';
+import { onCard, prove, signOff } from '../testing/proving';
 import { foundCheckIn, thingOff, wellCheckIn } from '../testing/samples';
-import { entryIn, problemIn, useYard } from '../testing/yard';
+import { checkedIn, entryIn, problemIn, useYard } from '../testing/yard';
 
 describe('what somebody’s look closes', () => {
   const yard = useYard();
@@ -52,7 +52,8 @@ describe('what somebody’s look closes', () => {
     const defects = await found('GE-02', { sockets: 'damaged', 'fuel-leak': 'carburettor' });
     const socket = defects.find((defect) => defect.origin.id === 'sockets')?.id ?? '';
     const jobId = (await page('GE-02')).jobs[0]?.id ?? '';
-    const panel = thingOff('Panel');
+    // Nobody said what it belongs to.
+    const panel = thingOff('Panel', { system: undefined });
     await onCard(yard, jobId, 'taken-off', panel);
     const refused = await problemIn(await close('GE-02', socket));
     assert.deepEqual([refused.code, refused.facts?.['things']], ['things-off', ['Panel']]);
@@ -70,12 +71,18 @@ describe('what somebody’s look closes', () => {
     const of = async (kind: string, id: string) =>
       (await opened('GE-03')).find((defect) => defect.origin.kind === kind && defect.origin.id === id);
     const coil = (await of('cause', 'coil-failed'))?.id ?? '';
-    assert.equal((await problemIn(await close('GE-03', coil))).code, 'closes-otherwise');
+    assert.equal((await problemIn(await close('GE-03', coil))).code, 'needs-proof');
     assert.equal((await close('GE-03', coil, { how: 'was-all-right', why: 'It sparks well' })).status, 201);
     assert.deepEqual((await of('told', 'will-not-fire'))?.causes, ['plug-fouled']);
   });
 
   describe('in order at a later return', () => {
+    /** What of it was set aside: why, and which. */
+    const setAside = async (answer: Response) =>
+      ((await checkedIn(answer)).aside ?? []).map((one) => [
+        'code' in one ? one.code : one.part,
+        'defectId' in one ? one.defectId : null,
+      ]);
     const settle = (defectId: string, how: 'put-right' | 'was-all-right' = 'was-all-right') => ({
       settled: [{ defectId, how, why: 'Looked twice' }],
     });
@@ -83,8 +90,13 @@ describe('what somebody’s look closes', () => {
     test('closed when a technician says how that came, not when an apprentice does', async () => {
       const [defect] = await found('GE-04', { sockets: 'damaged' });
       const id = defect?.id ?? '';
-      assert.equal((await problemIn(await back('GE-04', settle(id), 'apprentice'))).code, 'not-your-role');
-      assert.equal((await back('GE-04', settle(id))).status, 201);
+      assert.deepEqual(await setAside(await back('GE-04', settle(id), 'apprentice')), [['not-your-role', id]]);
+      assert.equal(await ended(id), null);
+      assert.equal(
+        (await signOff(yard, (await page('GE-04')).jobs.find(({ work }) => work === 'sign-off')?.id ?? '')).status,
+        201,
+      );
+      assert.deepEqual(await setAside(await back('GE-04', settle(id))), []);
       assert.deepEqual([await ended(id), await ready('GE-04')], ['was-all-right', 'fit']);
       // Somebody else’s phone says the same: it is settled.
       assert.equal((await back('GE-04', settle(id))).status, 201);
@@ -94,7 +106,7 @@ describe('what somebody’s look closes', () => {
       const [socket] = await found('GE-05', { sockets: 'damaged' });
       await yard.enter({ tag: 'GE-05' }, 'defect-found', { sentence: 'Bent handle.', weight: 'prep', safety: false });
       const byHand = (await opened('GE-05')).find((defect) => defect.origin.kind === 'by-hand')?.id ?? '';
-      assert.equal((await problemIn(await back('GE-05', settle(byHand)))).facts?.['field'], 'settled');
+      assert.deepEqual(await setAside(await back('GE-05', settle(byHand))), [['not-valid', byHand]]);
       const { basedOn } = await opening('GE-05');
       const stillBad = foundCheckIn(
         'GE-05',
@@ -103,14 +115,14 @@ describe('what somebody’s look closes', () => {
         { sockets: 'damaged' },
         { basedOn, ...settle(socket?.id ?? '') },
       );
-      assert.equal((await problemIn(await yard.checkIn(stillBad))).facts?.['field'], 'settled');
+      assert.deepEqual(await setAside(await yard.checkIn(stillBad)), [['not-valid', socket?.id]]);
       await yard.addUnit('GE-06');
       await yard.checkIn(wellCheckIn('GE-06', 'generator', '101.0'));
-      assert.equal((await problemIn(await back('GE-06', settle(socket?.id ?? '')))).code, 'not-found');
+      assert.deepEqual(await setAside(await back('GE-06', settle(socket?.id ?? ''))), []);
       assert.equal(await ended(socket?.id ?? ''), null);
     });
 
-    test('what was measured is put right by the figure of this return', async () => {
+    test('what was measured is all right by the figure of this return; put right, where that is proved, it is not by a look', async () => {
       await yard.addUnit('GE-07');
       const { facts } = wellCheckIn('GE-07', 'generator', '101.0');
       const answers = facts.answers.map((answer) =>
@@ -120,8 +132,10 @@ describe('what somebody’s look closes', () => {
       );
       await yard.checkIn({ id: randomUUID(), tag: 'GE-07', facts: { ...facts, answers } });
       const volts = (await opened('GE-07')).find((defect) => defect.origin.id === 'volts')?.id ?? '';
-      assert.equal((await back('GE-07', settle(volts, 'put-right'))).status, 201);
-      assert.equal(await ended(volts), 'put-right');
+      assert.deepEqual(await setAside(await back('GE-07', settle(volts, 'put-right'))), [['needs-proof', volts]]);
+      assert.equal(await ended(volts), null);
+      assert.deepEqual(await setAside(await back('GE-07', settle(volts))), []);
+      assert.equal(await ended(volts), 'was-all-right');
     });
   });
 
@@ -189,14 +203,21 @@ describe('what somebody’s look closes', () => {
     test('what this unit never had asks nothing again', async () => {
       await yard.addUnit('GE-13');
       await yard.checkIn(wellCheckIn('GE-13', 'generator', '101.0'));
-      const stray = await problemIn(await back('GE-13', { again: [{ defectId: randomUUID(), showed: true }] }));
-      assert.equal(stray.facts?.['field'], 'again');
+      const defectId = randomUUID();
+      const came = await checkedIn(await back('GE-13', { again: [{ defectId, showed: true }] }));
+      assert.deepEqual(came.aside, [{ part: 'again', defectId }]);
+      assert.equal(await ready('GE-13'), 'fit');
     });
   });
 
   describe('not fitted', () => {
-    const notFitted = (tag: string, check: string, photoId: string | null, as: Role = 'lead') =>
-      yard.enter({ tag }, 'not-fitted', { check, why: 'This model has none', photoId }, as);
+    const notFitted = (
+      tag: string,
+      check: string,
+      photoId: string | null,
+      as: Role = 'lead',
+      more: Partial<Facts<'not-fitted'>> = {},
+    ) => yard.enter({ tag }, 'not-fitted', { check, why: 'This model has none', photoId, ...more }, as);
     const photo = async (): Promise<string> => {
       const id = randomUUID();
       const raw = await sharp({ create: { width: 8, height: 8, channels: 3, background: '#888' } })
@@ -211,34 +232,58 @@ describe('what somebody’s look closes', () => {
       return id;
     };
 
-    test('a safety check by a lead with a photo that is there; what it had found is closed, and it is not asked again', async () => {
-      const [defect] = await found('GE-20', { sockets: 'damaged' });
-      assert.equal((await notFitted('GE-20', 'sockets', await photo(), 'technician')).status, 403);
+    const onUnit = (tag: string, photoId: string | null, more: Partial<Facts<'not-fitted'>> = {}, as: Role = 'lead') =>
+      notFitted(tag, 'cords', photoId, as, { source: 'Parts list', ...more });
+
+    test('by a lead, with a photo taken for it, of what not every unit of the class has; then it is not asked again', async () => {
+      await yard.addUnit('GE-20');
+      assert.equal((await onUnit('GE-20', await photo(), {}, 'technician')).status, 403);
       for (const photoId of [null, randomUUID()])
-        assert.equal((await problemIn(await notFitted('GE-20', 'sockets', photoId))).facts?.['field'], 'photoId');
+        assert.deepEqual((await problemIn(await onUnit('GE-20', photoId))).facts, { why: 'missing' });
       assert.equal((await problemIn(await notFitted('GE-20', 'wings', await photo()))).facts?.['field'], 'check');
+      const always = await problemIn(await notFitted('GE-20', 'sockets', await photo()));
+      assert.deepEqual([always.code, always.facts], ['always-there', { check: 'Sockets whole, none burnt or loose' }]);
       const id = await photo();
-      assert.equal((await notFitted('GE-20', 'sockets', id)).status, 201);
-      assert.equal((await notFitted('GE-20', 'sockets', id)).status, 201);
-      assert.deepEqual([await ended(defect?.id ?? ''), await ready('GE-20')], ['not-fitted', 'fit']);
-      assert.deepEqual((await opening('GE-20')).notFitted, ['sockets']);
-      // A phone that knows nothing of it yet still says damaged; a return without it is whole.
-      const { basedOn } = await opening('GE-20');
-      await yard.checkIn(foundCheckIn('GE-20', 'generator', '101.0', { sockets: 'damaged' }, { basedOn }));
-      assert.equal(await ready('GE-20'), 'fit');
+      assert.equal((await onUnit('GE-20', id)).status, 201);
+      // A photo shows one unit, once.
+      assert.deepEqual((await problemIn(await notFitted('GE-20', 'battery', id))).facts, { why: 'used' });
+      assert.deepEqual((await opening('GE-20')).notFitted, ['cords']);
       const { facts } = wellCheckIn('GE-20', 'generator', '101.0');
-      const answers = facts.answers.filter((answer) => answer.check !== 'sockets');
+      const answers = facts.answers.filter((answer) => answer.check !== 'cords');
       assert.equal((await back('GE-20', { answers })).status, 201);
       assert.equal(await ready('GE-20'), 'fit');
       const { records } = await yard.read<{ records: LogRecord[] }>('/api/units/GE-20/history');
       assert.ok(records.some((record) => record.kind === 'not-fitted'));
     });
 
+    test('not while its check has found something else; a return that finds it all the same ends it', async () => {
+      await found('GE-23', { cords: 'damaged' });
+      const open = await problemIn(await onUnit('GE-23', await photo()));
+      assert.deepEqual([open.code, open.facts?.['sentence']], ['check-open', 'A supply cord or its plug is damaged.']);
+      await yard.addUnit('GE-24');
+      assert.equal((await onUnit('GE-24', await photo())).status, 201);
+      const { basedOn } = await opening('GE-24');
+      yard.later(1);
+      await yard.checkIn(foundCheckIn('GE-24', 'generator', '101.0', { cords: 'damaged' }, { basedOn }));
+      assert.deepEqual([await ready('GE-24'), (await opening('GE-24')).notFitted], ['held', []]);
+    });
+
+    test('a lead takes it back: it is asked again', async () => {
+      await yard.addUnit('GE-25');
+      await onUnit('GE-25', await photo());
+      const after = (as: Role) =>
+        yard.enter({ tag: 'GE-25' }, 'fitted-after-all', { check: 'cords', why: 'It has two' }, as);
+      assert.equal((await after('technician')).status, 403);
+      assert.equal((await after('lead')).status, 201);
+      assert.deepEqual((await opening('GE-25')).notFitted, []);
+      assert.equal((await problemIn(await after('lead'))).code, 'not-found');
+    });
+
     test('an ordinary check needs no photo, and another unit keeps its own', async () => {
-      await found('GE-21', { clean: 'dirty' });
-      await found('GE-22', { clean: 'dirty' });
-      assert.equal((await notFitted('GE-21', 'clean', null)).status, 201);
-      assert.deepEqual([await ready('GE-21'), await ready('GE-22')], ['fit', 'prep']);
+      await yard.addUnit('GE-21');
+      await yard.addUnit('GE-22');
+      assert.equal((await notFitted('GE-21', 'battery', null)).status, 201);
+      assert.deepEqual([(await opening('GE-21')).notFitted, (await opening('GE-22')).notFitted], [['battery'], []]);
     });
   });
 });

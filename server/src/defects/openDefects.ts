@@ -6,6 +6,7 @@ interface Finding {
   readonly unitId: number;
   /** The entry by which it was found. */
   readonly entryId: string | null;
+  /** When it was seen. */
   readonly at: Date;
 }
 
@@ -37,6 +38,7 @@ export async function openDefects(
         found_at: at,
         found_by: entryId,
         seen_at: at,
+        limits: defect.limits ? JSON.stringify(defect.limits) : null,
       })
       .execute();
   }
@@ -55,14 +57,17 @@ async function see(trx: Trx, unitId: number, found: FoundDefect, jobId: number |
   if (open === undefined) return false;
   await trx
     .updateTable('defect')
-    .set({
-      seen_at: at,
+    .set((eb) => ({
+      // One that arrives late is no later sighting: but one more it is.
+      seen_at: eb.fn<Date>('greatest', ['seen_at', eb.val(at)]),
+      sightings: eb('sightings', '+', 1),
+      ...(found.limits ? { limits: JSON.stringify(found.limits) } : {}),
       sentence: found.sentence,
       weight: heavier(open.weight, found.weight),
       safety: open.safety || found.safety,
       caution: found.caution ?? open.caution,
       job_id: jobId ?? open.job_id,
-    })
+    }))
     .where('id', '=', open.id)
     .execute();
   return true;

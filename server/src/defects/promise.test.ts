@@ -2,13 +2,20 @@ import assert from 'node:assert/strict';
 import { describe, test } from 'node:test';
 import { CLASS_IDS, type ClassId } from '@hudrik/core/catalogue';
 import fc from 'fast-check';
-import { anyDeed, type Deed } from '../testing/promise/commands';
+import { anyDeed } from '../testing/promise/commands';
+import type { Deed } from '../testing/promise/deed';
 import { honestWay } from '../testing/promise/honestWay';
 import { Watch } from '../testing/promise/promises';
-import { World } from '../testing/promise/world';
+import { Phone, World } from '../testing/promise/world';
 import { useYard } from '../testing/yard';
 
 const RUNS = Number(process.env['HUDRIK_PROMISE'] ?? 30);
+const HOUR_MS = 3_600_000;
+/** A clock up to two days off, measured or not. */
+const phone = fc
+  .record({ hours: fc.integer({ min: -48, max: 48 }), isMeasured: fc.boolean() })
+  .map(({ hours, isMeasured }) => ({ errorMs: hours * HOUR_MS, isMeasured }));
+type Off = { readonly errorMs: number; readonly isMeasured: boolean };
 const STEPS = Number(process.env['HUDRIK_PROMISE_STEPS'] ?? 6);
 
 /** The promise of the product, held against people who do whatever they like in any order. */
@@ -26,8 +33,9 @@ describe('fit means fit', () => {
     welder: 'WE',
   };
 
-  async function live(classId: ClassId, deeds: readonly Deed[]): Promise<void> {
-    const world = new World(yard, `${letters[classId]}-${1000 + units++}`, classId);
+  async function live(classId: ClassId, off: readonly Off[], deeds: readonly Deed[]): Promise<void> {
+    const phones = off.map(({ errorMs, isMeasured }) => new Phone(errorMs, isMeasured));
+    const world = new World(yard, `${letters[classId]}-${1000 + units++}`, classId, phones);
     await world.begin();
     const watch = new Watch();
     const story: string[] = [];
@@ -56,8 +64,9 @@ describe('fit means fit', () => {
     const result = await fc.check(
       fc.asyncProperty(
         fc.constantFrom(...CLASS_IDS),
+        fc.tuple(phone, phone),
         fc.array(anyDeed, { minLength: STEPS, maxLength: STEPS }),
-        (classId, deeds) => live(classId, deeds),
+        live,
       ),
       { numRuns: RUNS, seed, endOnFailure: true },
     );

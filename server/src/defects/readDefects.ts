@@ -1,6 +1,7 @@
 import type { Defect } from '@hudrik/core/contracts';
-import { inOrderOfWeight, sayCloser } from '@hudrik/core/defects';
-import type { Db } from '../database/tables';
+import { endsByLook, inOrderOfWeight, sayCloser, secondFor } from '@hudrik/core/defects';
+import type { Db, DefectRow } from '../database/tables';
+import { wantsProof } from './lookedAt';
 
 /** The open defects of a unit, worst first, each with what closes it and the open job that does something about it. */
 export async function readDefects(db: Db, unitId: number): Promise<Defect[]> {
@@ -14,27 +15,31 @@ export async function readDefects(db: Db, unitId: number): Promise<Defect[]> {
     .where('d.unit_id', '=', unitId)
     .where('d.closed_at', 'is', null)
     .execute();
-  return inOrderOfWeight(
-    rows.map((row): Defect => {
-      const origin = {
-        kind: row.origin_kind,
-        id: row.origin_id,
-        ...(row.exception === '' ? {} : { exception: row.exception }),
-      };
-      return {
-        id: row.id,
-        origin,
-        sentence: row.sentence,
-        weight: row.weight,
-        safety: row.safety,
-        caution: row.caution,
-        closer: sayCloser(origin),
-        jobId: row.open_job_id === null ? null : String(row.open_job_id),
-        causes: row.causes,
-        foundAt: row.found_at.toISOString(),
-        by: row.by,
-        seenAt: row.seen_at.toISOString(),
-      };
-    }),
-  );
+  const { class_id: classId } = await db
+    .selectFrom('unit')
+    .select('class_id')
+    .where('id', '=', unitId)
+    .executeTakeFirstOrThrow();
+  const defects: Defect[] = [];
+  for (const row of rows) defects.push(toDefect(row, await wantsProof(db, row, { class_id: classId })));
+  return inOrderOfWeight(defects);
+}
+
+type Row = DefectRow & { readonly by: string | null; readonly open_job_id: number | null };
+
+function toDefect(row: Row, asksProof: boolean): Defect {
+  const { origin_kind: kind, exception, safety, sightings } = row;
+  const origin = { kind, id: row.origin_id, ...(exception === '' ? {} : { exception }) };
+  return {
+    ...{ id: row.id, origin, sentence: row.sentence, weight: row.weight, safety, caution: row.caution },
+    closer: sayCloser(origin),
+    jobId: row.open_job_id === null ? null : String(row.open_job_id),
+    causes: row.causes,
+    foundAt: row.found_at.toISOString(),
+    by: row.by,
+    seenAt: row.seen_at.toISOString(),
+    looks: [...endsByLook({ origin, asksProof })],
+    second: secondFor({ origin, safety, sightings, asksProof }),
+    toldBy: kind === 'told' ? row.found_by : null,
+  };
 }

@@ -10,12 +10,13 @@ interface Signing {
   readonly unit: UnitRow;
   readonly jobIds: readonly number[];
   readonly facts: Signed;
+  /** When it was signed: what was seen after that it does not speak of. */
   readonly at: Date;
   /** The proof that has passed; without one, what ends with a look. */
   readonly proof?: Proof;
 }
 
-/** What becomes of each thing that the jobs were there for. */
+/** What becomes of each thing that the jobs were there for. What was seen after it was signed stays open. */
 export interface Signature {
   readonly right: readonly DefectRow[];
   readonly notFound: readonly DefectRow[];
@@ -29,15 +30,19 @@ export interface Signature {
  */
 export async function signatureOf(trx: Trx, { unit, jobIds, facts, at, proof }: Signing): Promise<Signature> {
   const open = await openDefectsOf(trx, jobIds);
+  const isLater = (defect: DefectRow): boolean => defect.seen_at > at;
   const isIn = (ids: readonly string[] | undefined) => (defect: DefectRow) => ids?.includes(defect.id) === true;
-  const notFound = proof ? open.filter(isWithoutCause).filter(isIn(facts.notFound)) : [];
+  const notFound = proof
+    ? open.filter((defect) => isWithoutCause(defect) && !isLater(defect)).filter(isIn(facts.notFound))
+    : [];
   const staying = await staysOf(
     trx,
     unit.id,
     (defect) => jobIds.includes(defect.job_id ?? 0) && !isIn(facts.leftOpen)(defect),
   );
   const leftOpen = open.filter(
-    (defect) => !notFound.includes(defect) && (isIn(facts.leftOpen)(defect) || isUnexplained(defect, staying)),
+    (defect) =>
+      !notFound.includes(defect) && (isIn(facts.leftOpen)(defect) || isLater(defect) || isUnexplained(defect, staying)),
   );
   const right = open.filter((defect) => !notFound.includes(defect) && !leftOpen.includes(defect));
   const missed = right.filter((defect) => !isIn(facts.looks)(defect) && !isShownBy(proof, defect));
@@ -69,10 +74,14 @@ async function staysOf(trx: Trx, unitId: number, isSigned: (defect: DefectRow) =
   return new Set(causes.filter((cause) => !isSigned(cause)).map((cause) => cause.origin_id));
 }
 
-/** A reading that was outside and is within in this run needs nobody's look. */
-const isShownBy = (proof: Proof | undefined, defect: DefectRow): boolean =>
-  defect.origin_kind === 'reading' &&
-  proof?.readings.some(({ reading, verdict }) => reading.id === defect.origin_id && verdict === 'well') === true;
+/** A reading that was outside and is within in this run, and a look that was not right and is in this proof, need nobody's look besides. */
+function isShownBy(proof: Proof | undefined, { origin_kind: kind, origin_id: id }: DefectRow): boolean {
+  if (proof === undefined) return false;
+  if (kind === 'reading') return proof.readings.some(({ reading, verdict }) => reading.id === id && verdict === 'well');
+  return (
+    kind === 'look' && (proof.looks.some((one) => one.look.id === id && one.ok === true) || proof.leakLook === 'dry')
+  );
+}
 
 const openDefectsOf = async (trx: Trx, jobIds: readonly number[]): Promise<DefectRow[]> =>
   jobIds.length === 0

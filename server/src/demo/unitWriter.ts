@@ -169,11 +169,20 @@ export class UnitWriter {
     const id = this.#chance.uuid();
     const readingId = this.reading(at);
     const basedOn = this.#lastCheckIn;
-    const row = { id, unit_id: this.unitId, hire_id: hireId, at: iso(at), based_on: basedOn, reading_id: readingId };
+    const began = iso(at - 6 * 60_000);
+    const row = {
+      id,
+      unit_id: this.unitId,
+      hire_id: hireId,
+      at: iso(at),
+      began_at: began,
+      based_on: basedOn,
+      reading_id: readingId,
+    };
     this.#rows.add('check_in', row);
     this.#lastCheckIn = id;
     const facts: Facts<'check-in'> = {
-      startedAt: iso(at - 6 * 60_000),
+      startedAt: began,
       basedOn,
       secondLookOf: null,
       hours: this.#hoursRead(),

@@ -3,6 +3,7 @@ import { object, string } from 'yup';
 import type { Context } from '../context';
 import type { Db } from '../database/tables';
 import { wholeSheet } from '../fleet/models';
+import { setFigures } from '../figures/setFigures';
 import { refuse } from '../refusal';
 import { importCsv, writeCsv, type ImportContext } from './csv';
 
@@ -161,7 +162,11 @@ const SECTIONS: Readonly<Record<string, Section>> = {
 };
 
 /** Takes data sheets from CSV, line by line into the sheets that there are. A line that cannot be is refused, and says so. */
-export async function importSheets(context: Pick<Context, 'db' | 'now'>, csv: string): Promise<ImportReport> {
+export async function importSheets(
+  context: Pick<Context, 'db' | 'now'>,
+  csv: string,
+  by: number | null = null,
+): Promise<ImportReport> {
   const cell = string().trim().default('');
   return importCsv(context, csv, {
     columns: SHEET_COLUMNS,
@@ -180,11 +185,11 @@ export async function importSheets(context: Pick<Context, 'db' | 'now'>, csv: st
     }),
     shape: (row) => ({ ...row, section: row['section']?.toLowerCase() }),
     what: (row) => [row['make'], row['model'], row['section'], row['name']].filter(Boolean).join(' '),
-    take: takeLine,
+    take: (inside, cells) => takeLine(inside, cells, by),
   });
 }
 
-async function takeLine({ db: trx }: ImportContext, cells: Cells): Promise<void> {
+async function takeLine({ db: trx, now }: ImportContext, cells: Cells, by: number | null): Promise<void> {
   const model = await trx
     .selectFrom('model')
     .select(['id', 'data_sheet'])
@@ -202,6 +207,7 @@ async function takeLine({ db: trx }: ImportContext, cells: Cells): Promise<void>
     .set({ data_sheet: JSON.stringify(sheet) })
     .where('id', '=', model.id)
     .execute();
+  await setFigures(trx, { modelId: model.id }, [kept.rated, sheet.rated], { by, at: now() });
 }
 
 /** All data sheets, a line for each thing that they say. */

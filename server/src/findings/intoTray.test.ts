@@ -3,7 +3,7 @@ import { randomUUID } from 'node:crypto';
 import { describe, test } from 'node:test';
 import type { CardReply, LogRecord, UnitPage } from '@hudrik/core/contracts';
 import { cardOf, type Facts } from '@hudrik/core/log';
-import { foundCheckIn } from '../testing/samples';
+import { foundCheckIn, handOut } from '../testing/samples';
 import { problemIn, useYard } from '../testing/yard';
 
 describe('what a finding’s step takes off', () => {
@@ -87,8 +87,7 @@ describe('what a finding’s step takes off', () => {
       fromAt: '2030-03-04T09:00:00Z',
       toAt: '2030-03-05T09:00:00Z',
     });
-    const hours = { typed: '100.0', confirmed: false, meterEvent: null };
-    const out = { hire: 'B-1', dueAt: null, hours, fuelEighths: 8, kit: [], looks: [], waiverReason: '' };
+    const out = handOut('generator', '100.0', { hire: 'B-1' });
     assert.equal((await yard.enter({ tag: 'GE-03' }, 'check-out', out, 'counter')).status, 201);
     assert.equal((await see(await open('GE-03'), 'kill-wire-off', 'no-change')).status, 201);
     assert.deepEqual((await page('GE-03')).jobs, []);

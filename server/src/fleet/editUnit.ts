@@ -5,6 +5,7 @@ import { HIRES_GOING_ON } from '@hudrik/core/states';
 import type { Actor, Context } from '../context';
 import type { Trx, UnitRow } from '../database/tables';
 import { openDefects } from '../defects/openDefects';
+import { setFigures } from '../figures/setFigures';
 import { layDownWork, mustBeAtRest } from '../visits/atRest';
 import { changeUnit } from '../log/changeUnit';
 import { refuse } from '../refusal';
@@ -31,6 +32,8 @@ export async function editUnit(
       .where('id', '=', unit.id)
       .execute();
     if (edit.laidUp === false) await endLayUp(trx, unit.id, at);
+    if (edit.rated)
+      await setFigures(trx, { unitId: unit.id }, [unit.data_sheet.rated ?? {}, edit.rated], { by: actor.id, at });
     const { id } = await append({ kind: 'unit-changed', facts: edit });
     if (comesBack(unit, edit)) await openDefects(trx, { unitId: unit.id, entryId: id, at }, [NEVER_LOOKED_AT]);
   });

@@ -4,6 +4,7 @@ import type { Actor, Context } from '../context';
 import { inTransaction } from '../database/inTransaction';
 import type { Db, Trx, UnitRow } from '../database/tables';
 import { refuse } from '../refusal';
+import { setFigures } from '../figures/setFigures';
 import { ownPlans } from '../service/modelPlans';
 
 export interface NewModel {
@@ -88,7 +89,12 @@ export async function readModelSheet(db: Db, id: number) {
 export const wholeSheet = (kept: Partial<DataSheet>): DataSheet => ({ ...EMPTY_SHEET, ...kept });
 
 /** What a sheet says from now on. What the change does not speak of stays as it was. */
-export async function changeSheet(db: Db, id: number, change: Partial<DataSheet>) {
+export async function changeSheet(
+  { db, now }: Pick<Context, 'db' | 'now'>,
+  actor: Pick<Actor, 'id'>,
+  id: number,
+  change: Partial<DataSheet>,
+) {
   const kept = await db.selectFrom('model').select('data_sheet').where('id', '=', id).forUpdate().executeTakeFirst();
   const said = Object.fromEntries(Object.entries(change).filter(([, value]) => value !== undefined));
   const sheet = { ...wholeSheet(kept?.data_sheet ?? {}), ...said };
@@ -97,7 +103,10 @@ export async function changeSheet(db: Db, id: number, change: Partial<DataSheet>
     .set({ data_sheet: JSON.stringify(sheet) })
     .where('id', '=', id)
     .executeTakeFirst();
-  return Number(changed.numUpdatedRows) === 0 ? refuse('not-found', { model: id }) : readModelSheet(db, id);
+  if (Number(changed.numUpdatedRows) === 0) return refuse('not-found', { model: id });
+  const rated = [kept?.data_sheet.rated ?? {}, sheet.rated ?? {}] as const;
+  await setFigures(db, { modelId: id }, rated, { by: actor.id, at: now() });
+  return readModelSheet(db, id);
 }
 
 /** What the model and the unit are rated for, as far as each says. */

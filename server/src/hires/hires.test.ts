@@ -1,7 +1,7 @@
 import assert from 'node:assert/strict';
 import { describe, test } from 'node:test';
 import type { ImportReport, Shift, UnitPage } from '@hudrik/core/contracts';
-import { foundCheckIn, wellCheckIn } from '../testing/samples';
+import { foundCheckIn, wellCheckIn, handOut } from '../testing/samples';
 import { prove, signOff } from '../testing/proving';
 import { problemIn, useYard, jsonOf } from '../testing/yard';
 
@@ -15,22 +15,7 @@ describe('hires and check-outs', () => {
     typed: string,
     more: object = {},
     as: 'lead' | 'counter' | 'apprentice' | 'technician' = 'counter',
-  ) =>
-    yard.enter(
-      { tag },
-      'check-out',
-      {
-        hire: null,
-        dueAt: '2030-03-06T17:00:00Z',
-        hours: { typed, confirmed: false, meterEvent: null },
-        fuelEighths: 8,
-        kit: [{ id: 'key', count: 1 }],
-        looks: [],
-        waiverReason: '',
-        ...more,
-      },
-      as,
-    );
+  ) => yard.enter({ tag }, 'check-out', handOut('generator', typed, { dueAt: '2030-03-06T17:00:00Z', ...more }), as);
 
   test('one unit is not promised twice for the same time, not even by two desks at once', async () => {
     await yard.addUnit('GE-01');

@@ -7,6 +7,10 @@ import { inTransaction } from '../database/inTransaction';
 import type { HireRow, Trx, UnitRow } from '../database/tables';
 import { changeUnit, type UnitChange } from '../log/changeUnit';
 import type { Taker } from '../log/taking';
+import { NEVER_LOOKED_AT } from '@hudrik/core/defects';
+import { dangersAtGate } from '@hudrik/core/log';
+import { openDefects } from '../defects/openDefects';
+import { complaintsIn, openTold } from './toldDefects';
 import { closeUndone } from '../defects/settle';
 import { refuse } from '../refusal';
 import { unitByTag } from '../fleet/units';
@@ -138,18 +142,52 @@ async function promisedOfClass(
   return Number(count);
 }
 
-/** A unit is back on the yard. Nobody has looked at it: it is held until somebody has. */
-export const takeBack: Taker<'hire-back'> = async ({ change, at, facts: { reference }, record }) => {
+/**
+ * A unit is back on the yard. Nobody has looked at it: it is held until somebody has. It is never turned away: what the hire was that is named, or
+ * whether somebody has ended it, the unit stands there. A check-in made after the hand-out has answered it. What is told at the gate and is dangerous
+ * counts from now on.
+ */
+export const takeBack: Taker<'hire-back'> = async ({
+  change,
+  id,
+  at,
+  timing,
+  facts: { reference, atGate },
+  record,
+}) => {
   const { trx, unit } = change;
-  const hire = await hireByReference(trx, reference);
-  if (hire.unit_id !== unit.id) return refuse('not-hired', { reference, tag: unit.tag });
-  // Two people may say so.
-  if (hire.state === 'back') return record({});
-  const next = HIRE.after(hire.state, 'come-back');
-  if (!next.ok) return refuse('not-hired', { reference, state: next.state });
-  await trx.updateTable('hire').set({ state: next.state, back_at: at }).where('id', '=', hire.id).execute();
-  return record({});
+  const when = timing === 'known' ? at : change.at;
+  const hire = await trx.selectFrom('hire').selectAll().where('reference', '=', reference).executeTakeFirst();
+  const own = hire?.unit_id === unit.id ? hire : undefined;
+  const dangers = atGate ? complaintsIn(unit, dangersAtGate(atGate)) : [];
+  await record({});
+  if (own?.state === 'out') await comeBack(trx, own, when, timing === 'known' ? at : null);
+  // Two people may say so; and what was checked in since the hand-out has been looked at.
+  else if (own?.state !== 'back' && own?.state !== 'ended')
+    await openDefects(trx, { unitId: unit.id, entryId: id, at: when }, [NEVER_LOOKED_AT]);
+  await openTold(trx, unit, dangers, { entryId: id, at });
 };
+
+/** Back, and to be looked at; where somebody checked it in after it was handed out, it is looked at. */
+async function comeBack(trx: Trx, hire: HireRow, at: Date, seenAt: Date | null): Promise<void> {
+  const outAt = hire.out_at ?? hire.from_at;
+  const looked = await trx
+    .selectFrom('check_in')
+    .select('at')
+    .where('unit_id', '=', hire.unit_id)
+    .where('stands', '=', true)
+    .where('began_at', '>=', outAt)
+    .orderBy('at', 'desc')
+    .limit(1)
+    .executeTakeFirst();
+  const backAt = seenAt !== null && seenAt > outAt ? at : new Date(Math.max(at.getTime(), outAt.getTime()));
+  const next = looked ? ({ state: 'ended', ended_at: looked.at } as const) : ({ state: 'back' } as const);
+  await trx
+    .updateTable('hire')
+    .set({ ...next, back_at: looked && looked.at < backAt ? looked.at : backAt })
+    .where('id', '=', hire.id)
+    .execute();
+}
 
 export async function cancelHire(
   context: Pick<Context, 'db' | 'now'>,

@@ -14,7 +14,7 @@ export async function readAtGate(db: Db, references: readonly string[]): Promise
     .execute();
   const said = rows.filter((row) => isOf(row, 'hire-back'));
   return new Map(
-    said.flatMap(({ facts: { reference, atGate } }) =>
+    said.flatMap(({ facts: { reference, atGate } }): [string, AtGate][] =>
       atGate && references.includes(reference) ? [[reference, atGate]] : [],
     ),
   );

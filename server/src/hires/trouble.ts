@@ -1,66 +1,31 @@
-import { BEFORE_HELP, classOf, complaintsOf, FIRST_HELP, type Complaint } from '@hudrik/core/catalogue';
+import { BEFORE_HELP, FIRST_HELP } from '@hudrik/core/catalogue';
+import { sql } from 'kysely';
 import type { TroubleReply } from '@hudrik/core/contracts';
-import { insertJob } from '../jobs/insertJob';
-import { OPEN_JOB_STATES } from '@hudrik/core/card';
 import type { Context } from '../context';
-import type { Db, Trx, UnitRow } from '../database/tables';
-import { openDefects } from '../defects/openDefects';
+import type { Db } from '../database/tables';
 import { unitByTag } from '../fleet/units';
 import type { Taker } from '../log/taking';
-import { refuse } from '../refusal';
 import { readFree } from './free';
+import { complaintsIn, openTold } from './toldDefects';
 
-/** The hirer of a unit that is out has rung: it is wrong from now on, and its work is there when it comes back. */
-export const takeTrouble: Taker<'trouble-told'> = async ({ change, id, facts, record }) => {
-  const { trx, unit, at } = change;
-  const hire = await outWith(trx, unit.id);
-  if (hire?.reference !== facts.reference) return refuse('not-hired', { reference: facts.reference, tag: unit.tag });
+/**
+ * Somebody tells what is wrong with a unit: it is so from now on, wherever the unit is, and its work is there. Of one that is out, with the hire that
+ * it is on; a hire that is over meanwhile keeps nobody from telling it.
+ */
+export const takeTrouble: Taker<'trouble-told'> = async ({ change, id, at, facts, record }) => {
+  const { trx, unit } = change;
   const told = complaintsIn(unit, facts.complaintIds);
   await record({});
-  await raiseWork(trx, unit, told, at);
-  const found = told
-    .filter(({ consequence }) => consequence !== 'note')
-    .map(({ id: complaint, sentence, safety = false, raises }) => ({
-      origin: { kind: 'told', id: complaint } as const,
-      sentence,
-      weight: 'hold' as const,
-      safety,
-      caution: null,
-      work: raises?.work ?? null,
-    }));
-  await openDefects(trx, { unitId: unit.id, entryId: id, at }, found);
+  await openTold(trx, unit, told, { entryId: id, at });
 };
 
-const outWith = (db: Db | Trx, unitId: number) =>
+const outWith = (db: Db, unitId: number) =>
   db
     .selectFrom('hire')
     .select(['reference', 'to_at'])
     .where('unit_id', '=', unitId)
     .where('state', '=', 'out')
     .executeTakeFirst();
-
-function complaintsIn(unit: Pick<UnitRow, 'class_id'>, ids: readonly string[]): Complaint[] {
-  const known = complaintsOf(classOf(unit.class_id));
-  return ids.map(
-    (id) => known.find((one) => one.id === id) ?? refuse('not-valid', { field: 'complaintIds', value: id }),
-  );
-}
-
-/** One job for each work that is wanted and is not there yet. */
-async function raiseWork(trx: Trx, unit: UnitRow, told: readonly Complaint[], at: Date): Promise<void> {
-  const works = new Map(told.flatMap(({ raises }) => (raises ? [[raises.work, raises] as const] : [])));
-  for (const { kind, work, title, minutes } of works.values()) {
-    const open = await trx
-      .selectFrom('job')
-      .select('id')
-      .where('unit_id', '=', unit.id)
-      .where('work', '=', work)
-      .where('state', 'in', OPEN_JOB_STATES)
-      .executeTakeFirst();
-    const why = told.filter(({ raises }) => raises?.work === work).map(({ sentence }) => sentence);
-    if (!open) await insertJob(trx, { unitId: unit.id, at, kind, work, title, minutes, blocks: 'hold', why });
-  }
-}
 
 /** So little a try is worth when it meets less of what may be wrong. */
 const WORTH_TRYING = 0.02;
@@ -75,7 +40,8 @@ export async function readTrouble(
   const told = complaintsIn(unit, complaints.split(',').filter(Boolean));
   const hire = await outWith(db, unit.id);
   const seen: Record<string, string[]> = {};
-  for (const { shows } of told) seen[shows.observation] = [...(seen[shows.observation] ?? []), shows.outcome];
+  for (const { shows } of told)
+    if (shows) seen[shows.observation] = [...(seen[shows.observation] ?? []), shows.outcome];
   const odds = await sums.suspects({ machine: { classId: unit.class_id, engine: {}, past: {} }, seen });
   const mustStop = told.some(({ safety }) => safety === true);
   const tries = FIRST_HELP.filter(({ classes }) => classes === undefined || classes.includes(unit.class_id))
@@ -107,6 +73,11 @@ export async function toldSince(db: Db, unitId: number, since: Date | null): Pro
     .where('unit_id', '=', unitId)
     .where('kind', '=', 'trouble-told')
     .where('at', '>=', since)
+    // What was told of the wrong unit is told of another one.
+    .where(
+      sql<boolean>`not exists (select from log_entry m where m.unit_id = log_entry.unit_id and m.kind = 'told-moved'
+        and m.facts ->> 'entryId' = log_entry.id::text)`,
+    )
     .execute();
   const ids = rows.flatMap(({ facts }) =>
     Array.isArray(facts['complaintIds']) ? facts['complaintIds'].map(String) : [],

@@ -1,12 +1,13 @@
 import { timingSafeEqual } from 'node:crypto';
 import type { OperationId } from '@hudrik/core/contracts';
 import type { Response } from 'express';
-import type { Context } from '../context';
+import type { Actor, Context } from '../context';
 import { changeOwnPin, endSession, readAccess, wrongPinsSeen } from '../people/access';
 import { letDeviceIn, letInByCode, makeDeviceCode, putOutDevice, type Device } from '../people/devices';
 import { addPerson } from '../people/people';
 import { personOfToken, readSignInOptions, SESSION_DAYS, signIn, signOut } from '../people/sessions';
 import { Refusal, refuse } from '../refusal';
+import { makeWitness } from '../witnesses/witness';
 import { numberIn } from './answers';
 import { COOKIE, DEVICE_COOKIE, type Handlers } from './bind';
 import type { Installation } from './installation';
@@ -21,6 +22,7 @@ type OfAccess = Extract<
   | 'putOutDevice'
   | 'access'
   | 'endSession'
+  | 'makeWitness'
   | 'changeOwnPin'
   | 'wrongPinsSeen'
   | 'firstLead'
@@ -57,6 +59,7 @@ export function accessHandlersOf(installation: Installation): Pick<Handlers, OfA
       await endSession(context, actor, numberIn(params, 'id'));
       return readAccess(context, { actor, device, token: token ?? '' });
     },
+    makeWitness: async ({ context, actor, device, body }) => makeWitness(context, actor, device, body),
     changeOwnPin: async ({ context, actor, device, token, body }) =>
       changeOwnPin(context, { actor, device, token: token ?? '' }, body),
     wrongPinsSeen: async ({ context, actor }) => {
@@ -77,8 +80,11 @@ export function accessHandlersOf(installation: Installation): Pick<Handlers, OfA
       response.clearCookie(COOKIE, { path: '/' });
       return {};
     },
-    events: async ({ context, response, token, device }) =>
-      streamEvents(installation.events, response, () => isStillIn(context, token, device)),
+    events: async ({ context, actor, response, token, device }) =>
+      streamEvents(response, {
+        events: installation.events,
+        isStillIn: () => isStillIn(context, { actor, token, device }),
+      }),
   };
 }
 
@@ -115,8 +121,17 @@ async function letDemoIn(context: Context, response: Response): Promise<boolean>
   return true;
 }
 
-const isStillIn = async (context: Context, token: string | null, device: Device): Promise<boolean> =>
-  token !== null && (await personOfToken(context, token, device.id)) !== null;
+interface Signed {
+  readonly actor: Pick<Actor, 'id' | 'role'>;
+  readonly token: string | null;
+  readonly device: Device;
+}
+
+/** Whether somebody is still signed in here, as who they were when they asked. */
+export async function isStillIn(context: Context, { actor, token, device }: Signed): Promise<boolean> {
+  const person = token === null ? null : await personOfToken(context, token, device.id);
+  return person !== null && person.id === actor.id && person.role === actor.role;
+}
 
 async function mustBeFirst({ db }: Context, installation: Installation, code: string): Promise<void> {
   const wanted = Buffer.from(installation.firstLeadCode ?? '');

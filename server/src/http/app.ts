@@ -12,7 +12,8 @@ import { bindOperations } from './bind';
 import { handlersOf } from './handlers';
 import type { Installation } from './installation';
 import { onError } from './onError';
-import { mustBeOwnPage } from './ownPages';
+import { mustBeOwnName, mustBeOwnPage } from './ownPages';
+import { withoutSecrets } from './withoutSecrets';
 import { together } from './together';
 
 export interface Serving {
@@ -36,7 +37,11 @@ export function httpApp({ context, reads, installation, log, webFolder, codesPer
   const hsts = { maxAge: HSTS_SECONDS, includeSubDomains: false };
   const plain = helmet({ contentSecurityPolicy: { directives: DIRECTIVES }, strictTransportSecurity: false });
   const secure = helmet({ contentSecurityPolicy: { directives: DIRECTIVES }, strictTransportSecurity: hsts });
-  app.use((request, response, next) => (request.secure ? secure : plain)(request, response, next));
+  app.use((request, response, next) => {
+    response.setHeader('Permissions-Policy', PERMISSIONS);
+    return (request.secure ? secure : plain)(request, response, next);
+  });
+  app.use(mustBeOwnName(installation.isOwnName));
   app.use(compression());
   app.use('/api', (request, response, next) => {
     // Whoever sees a failure and whoever reads the log can tell each other which it was.
@@ -49,7 +54,7 @@ export function httpApp({ context, reads, installation, log, webFolder, codesPer
         {
           request: id,
           method: request.method,
-          path: request.path,
+          path: withoutSecrets(request.path),
           status: response.statusCode,
           ms: Number(process.hrtime.bigint() - began) / 1e6,
         },
@@ -86,6 +91,15 @@ export function httpApp({ context, reads, installation, log, webFolder, codesPer
 }
 
 const HSTS_SECONDS = 180 * 86_400;
+
+/** What no page of Hudrik's asks a device for; the camera reads tags and takes photos. */
+const PERMISSIONS = [
+  'camera=(self)',
+  ...['accelerometer', 'bluetooth', 'display-capture', 'geolocation', 'gyroscope', 'hid', 'magnetometer', 'microphone'],
+  ...['midi', 'payment', 'serial', 'usb', 'xr-spatial-tracking'],
+]
+  .map((entry) => (entry.includes('=') ? entry : `${entry}=()`))
+  .join(', ');
 
 const DIRECTIVES = {
   defaultSrc: ["'self'"],

@@ -36,7 +36,8 @@ export function exactlyOnce(asking: Asking, handle: (context: Context) => Promis
     if (kept) return kept;
     const answer = { status: operation.status ?? 200, body: await handle({ ...context, db: trx }) };
     // What was refused with its effect kept, as a wrong PIN, is no answer to give again: asked once more it is tried once more.
-    if (claimed && answer.body instanceof Refusal) await giveUp(trx, claimed.key);
+    // Neither is a secret kept: asked once more it is made anew.
+    if (claimed && (answer.body instanceof Refusal || operation.isSecret === true)) await giveUp(trx, claimed.key);
     else if (claimed) await keep(trx, claimed.key, answer);
     return answer;
   });

@@ -56,7 +56,7 @@ import { layUpTags } from '../layUp/layUpTags';
 import { exportSeasonSheet, readSeasonSheet, seasonPdf } from '../layUp/seasonSheet';
 import { readShift } from '../shift/shift';
 import { readHealth, readStatus } from '../status/readStatus';
-import { accessHandlersOf } from './accessHandlers';
+import { accessHandlersOf, isStillIn } from './accessHandlers';
 import { bytesOf, classIn, numberIn, originOf, param, sendCsv, sendPdf, sendPhoto, textOf } from './answers';
 import type { Handlers } from './bind';
 import type { Installation } from './installation';
@@ -92,7 +92,7 @@ export function handlersOf(installation: Installation): Handlers {
     history: async ({ context, params, query }) => readHistory(context, param(params, 'tag'), query),
     models: async ({ context }) => readModels(context.db),
     modelSheet: async ({ context, params }) => readModelSheet(context.db, numberIn(params, 'id')),
-    changeSheet: async ({ context, params, body }) => changeSheet(context.db, numberIn(params, 'id'), body),
+    changeSheet: async ({ context, actor, params, body }) => changeSheet(context, actor, numberIn(params, 'id'), body),
     unitSheet: async ({ context, params }) => readUnitSheet(context.db, param(params, 'tag')),
     unitService: async ({ context, params }) => readUnitService(context, param(params, 'tag')),
     modelPlan: async ({ context, params }) => readModelPlan(context.db, numberIn(params, 'id')),
@@ -183,8 +183,11 @@ export function handlersOf(installation: Installation): Handlers {
         await estimatePdf(context, param(params, 'id'), query, originOf(response)),
       ),
     ways: async ({ context, params, query }) => readWays(context, param(params, 'id'), query),
-    live: async ({ context, params, query, response }) =>
-      streamLive(context, param(params, 'id'), query.load, response),
+    live: async ({ context, actor, token, device, params, query, response }) =>
+      streamLive(context, { jobId: param(params, 'id'), load: query.load }, response, {
+        events: installation.events,
+        isStillIn: () => isStillIn(context, { actor, token, device }),
+      }),
     clocks: async ({ context, actor }) => readClocks(context, actor),
 
     reorder: async ({ context }) => readReorder(context),
@@ -212,7 +215,7 @@ export function handlersOf(installation: Installation): Handlers {
     exportUnits: async ({ context, response }) => sendCsv(response, 'units', await exportUnits(context.db)),
     importModels: async ({ context, body }) => importModels(context, textOf(body)),
     exportModels: async ({ context, response }) => sendCsv(response, 'models', await exportModels(context.db)),
-    importSheets: async ({ context, body }) => importSheets(context, textOf(body)),
+    importSheets: async ({ context, actor, body }) => importSheets(context, textOf(body), actor.id),
     exportSheets: async ({ context, response }) => sendCsv(response, 'sheets', await exportSheets(context.db)),
     importHires: async ({ context, actor, body }) => importHires(context, actor, textOf(body)),
     exportHires: async ({ context, response }) => sendCsv(response, 'hires', await exportHires(context.db)),

@@ -9,6 +9,8 @@ export interface Installation extends Standing {
   readonly trust: { readonly port: number; readonly fingerprint: string } | null;
   /** By what other devices reach this machine; null: they do not. */
   readonly reachedAs: string | null;
+  /** Whether the yard goes by the name in a Host header. */
+  readonly isOwnName: (host: string | undefined) => boolean;
   /** Where the event streams hear what changed. */
   readonly events: EventSource;
 }

@@ -4,6 +4,7 @@ import pg from 'pg';
 import type { Logger } from 'pino';
 import { ValidationError } from 'yup';
 import { problemOf, Refusal } from '../refusal';
+import { withoutSecrets } from './withoutSecrets';
 
 /** What PostgreSQL refuses by our own rules, as the code it stands for. */
 const BY_CONSTRAINT: Readonly<Record<string, FailureCode>> = {
@@ -11,7 +12,6 @@ const BY_CONSTRAINT: Readonly<Record<string, FailureCode>> = {
   HU003: 'hours-above-next',
   hire_promised_once: 'hire-overlaps',
   hire_out_once: 'already-out',
-  check_in_one_follows: 'already-checked-in',
   log_entry_pkey: 'key-reused',
 };
 
@@ -29,7 +29,7 @@ export const onError =
     if (response.headersSent) return next(error);
     const refusal = toRefusal(error);
     const id: unknown = response.locals['request'];
-    const about = { err: error, request: id, method: request.method, path: request.path };
+    const about = { err: error, request: id, method: request.method, path: withoutSecrets(request.path) };
     if (refusal.code === 'unexpected') log.error(about, refusal.code);
     if (refusal.code === 'store-away') log.warn(about, refusal.code);
     const problem = problemOf(refusal.code === 'unexpected' ? new Refusal('unexpected', { request: id }) : refusal);

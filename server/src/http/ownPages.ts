@@ -13,6 +13,15 @@ export const mustBeOwnPage: RequestHandler = (request, _response, next) => {
   return next();
 };
 
+/** Whoever comes by a name that the yard does not go by was led here by another site. */
+export const mustBeOwnName =
+  (isOwnName: (host: string | undefined) => boolean): RequestHandler =>
+  (request, _response, next) =>
+    // Not what a proxy says besides: a page that was led here could say that too.
+    isOwnName(request.headers.host)
+      ? next()
+      : refuse('wrong-host', { host: String(request.headers.host).slice(0, 120) });
+
 /** The host that an origin names; undefined where it names none, as "null" does. */
 function hostOf(origin: string): string | undefined {
   try {

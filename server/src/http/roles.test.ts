@@ -29,6 +29,7 @@ const WHO: Readonly<Record<OperationId, string>> = {
   putOutDevice: 'l',
   access: 'a t l c',
   endSession: 'a t l c',
+  makeWitness: 'a t l',
   changeOwnPin: 'a t l c',
   wrongPinsSeen: 'a t l c',
   shift: 'a t l c',

@@ -6,6 +6,9 @@ import { releaseParts } from '../parts/partLines';
 export interface ProofFigures {
   readonly minutesRun: number;
   readonly load: string | null;
+  /** Why no load was to be had, and what so stayed unproved. */
+  readonly unloaded?: string;
+  readonly unproved?: readonly string[];
   readonly tested: string;
   readonly readings: readonly { readonly name: string; readonly value: number; readonly unit: string }[];
 }

@@ -139,12 +139,12 @@ describe('jobs', () => {
     await onCard(yard, jobId, 'clock-started', {
       clockId: '6f1f6a52-1f0e-4f5e-9a55-0c9b2f6f0009',
       clock: 'drip-test',
-      minutes: 60,
+      minutes: 120,
       stepId: null,
     });
     const drop = () => yard.enter({ jobId }, 'job-dropped', { why: 'Not needed' });
     assert.equal((await problemIn(await drop())).code, 'clock-runs');
-    yard.later(2);
+    yard.later(2.1);
     const over = { clockId: '6f1f6a52-1f0e-4f5e-9a55-0c9b2f6f0009', result: 'dry', note: '' };
     await onCard(yard, jobId, 'clock-ended', over);
     assert.equal((await drop()).status, 201);

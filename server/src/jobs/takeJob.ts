@@ -1,5 +1,15 @@
 import { OPEN_JOB_STATES } from '@hudrik/core/card';
-import { methodOfWork, workOfItem, type JobKind } from '@hudrik/core/catalogue';
+import {
+  checksOf,
+  classOf,
+  DERIVED_FINDINGS,
+  FIND_FAULT,
+  methodOfWork,
+  workOfItem,
+  type JobKind,
+  type RaisedWork,
+} from '@hudrik/core/catalogue';
+import { remedyOf } from '@hudrik/core/defects';
 import type { UnitPlan } from '@hudrik/core/service';
 import { openJob } from '../cards/beginJob';
 import { mustHaveNoStepLeft } from '../cards/endByProof';
@@ -8,7 +18,10 @@ import { listMissingSteps } from '../cards/listMissingSteps';
 import type { Taker } from '../log/taking';
 import { refuse } from '../refusal';
 import { closeDefects } from '../defects/closeDefects';
+import { originOf } from '../defects/lookedAt';
 import { openDefects } from '../defects/openDefects';
+import { openDefect } from '../defects/takeDefect';
+import type { UnitChange } from '../log/changeUnit';
 import { idsOf, sentencesOf, signatureOf } from '../defects/signing';
 import { planOfUnit } from '../service/modelPlans';
 import { recordService } from '../service/recordService';
@@ -25,10 +38,12 @@ import { jobUnderLock } from './jobUnderLock';
 /** A job raised by hand. Unless it is a known service it is work of its own: nothing that is found later is added to it. */
 export const raiseJob: Taker<'job-raised'> = async ({ change, actor, id, facts, record }) => {
   const { trx, unit, at } = change;
-  const { kind, title, minutes, blocks } = facts;
+  const { minutes, blocks } = facts;
+  const remedy = facts.defectId === undefined ? null : await remedyFor(change, facts.defectId);
+  const { kind, title } = remedy ?? facts;
   const plan = await planOfUnit(trx, unit.id);
   if (facts.work !== undefined) mustBeInThePlan(plan, { kind, work: facts.work });
-  const work = facts.work ?? `by-hand-${id}`;
+  const work = remedy?.work ?? facts.work ?? `by-hand-${id}`;
   const open = await trx
     .selectFrom('job')
     .select('id')
@@ -38,15 +53,28 @@ export const raiseJob: Taker<'job-raised'> = async ({ change, actor, id, facts, 
     .executeTakeFirst();
   if (open) return refuse('already-there', { jobId: String(open.id) });
   const job = await insertJob(trx, { unitId: unit.id, at, kind, work, title, minutes, blocks });
+  if (facts.defectId !== undefined)
+    await trx.updateTable('defect').set({ job_id: job.id }).where('id', '=', facts.defectId).execute();
   const kit = await reserveKit(change, { actor, job, plan });
   await record({ jobId: job.id, outcome: { jobId: String(job.id), ...(kit === null ? {} : { kit }) } });
-  if (blocks !== 'none') {
+  // One that is there for what was found already finds nothing anew.
+  if (blocks !== 'none' && facts.defectId === undefined) {
     const origin = { kind: 'by-hand', id } as const;
     const found = { origin, sentence: `${title}.`, weight: blocks, safety: false, caution: null, work };
     await openDefects(trx, { unitId: unit.id, entryId: id, at }, [found]);
   }
   return undefined;
 };
+
+/** What puts a defect right of which nothing is being done; null where nobody knows of a work for it. */
+async function remedyFor(
+  { trx, unit }: Pick<UnitChange, 'trx' | 'unit'>,
+  defectId: string,
+): Promise<RaisedWork | null> {
+  const defect = await openDefect(trx, unit.id, defectId);
+  const checks = checksOf(classOf(unit.class_id));
+  return remedyOf(originOf(defect), { checks, derived: DERIVED_FINDINGS, findFault: FIND_FAULT });
+}
 
 /** Work that a counter hangs on is a service, and one of the unit's own plan. */
 function mustBeInThePlan(plan: UnitPlan, { kind, work }: { readonly kind: JobKind; readonly work: string }): void {
@@ -65,14 +93,14 @@ export const startJob: Taker<'job-started'> = async ({ change, actor, place, rec
 };
 
 /** Signs off what ends with a look. What must run is done when its visit's proof has passed. */
-export const finishJob: Taker<'job-finished'> = async ({ change, actor, id, place, facts, record }) => {
+export const finishJob: Taker<'job-finished'> = async ({ change, actor, id, at: signedAt, place, facts, record }) => {
   const { trx, unit, at } = change;
   const { job, visit } = await openPlace(trx, place.jobId);
   if (needsOfJob(job, (await jobBackground(trx, job)).causes).length > 0) refuse('not-proven', { kind: job.kind });
   await mustBeTogether(trx, visit.id, job.id);
   // Its unit stands by what was done to it: all of it, then.
   if (job.kind === 'lay-up') mustHaveNoStepLeft(await entriesOfVisit(trx, visit.id), [job]);
-  const signature = await signatureOf(trx, { unit, jobIds: [job.id], facts, at });
+  const signature = await signatureOf(trx, { unit, jobIds: [job.id], facts, at: signedAt });
   const kept = await recordService(trx, job, at);
   await record({
     jobId: job.id,

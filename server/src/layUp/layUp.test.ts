@@ -3,6 +3,7 @@ import { describe, test } from 'node:test';
 import { LAY_UP_METHODS, SERVICE_PLANS, workOfLayUp, type Past } from '@hudrik/core/catalogue';
 import type { LayUpReply, Opening, SeasonSheet, UnitFuel, UnitPage } from '@hudrik/core/contracts';
 import { machineOfUnit } from '../findings/machineOfUnit';
+import { paperIn } from '../testing/readPaper';
 import { entryIn, problemIn, useYard } from '../testing/yard';
 
 const yard = useYard();
@@ -71,10 +72,10 @@ describe('lay-up', () => {
     assert.equal(sheet.lines[0]?.days, 183);
     const csv = await (await yard.ask('GET', '/api/export/lay-up', { as: 'technician' })).text();
     assert.match(csv, /SN-03,snowblower,full-stabilised,183,e0,3.5,18,10,14/);
-    const paper = await (await yard.ask('GET', '/api/lay-up/sheet.pdf', { as: 'technician' })).text();
-    assert.match(paper, /SN-03: Full, ethanol-free with stabiliser, 183 days, 3.5 l with 18 ml of stabiliser/);
-    const tags = await (await yard.ask('GET', '/api/lay-up/tags.pdf', { as: 'technician' })).text();
-    assert.match(tags, /3.5 l of e0, 18 ml of stabiliser/);
+    const paper = await paperIn(await yard.ask('GET', '/api/lay-up/sheet.pdf', { as: 'technician' }));
+    assert.ok(paper.says('SN-03: Full, ethanol-free with stabiliser, 183 days, 3.5 l with 18 ml of stabiliser'));
+    const tags = await paperIn(await yard.ask('GET', '/api/lay-up/tags.pdf', { as: 'technician' }));
+    assert.ok(tags.says('3.5 l of e0, 18 ml of stabiliser'));
     await choose('SN-01', { method: 'alkylate', reason: 'House rule', forClass: true });
     for (const tag of ['SN-01', 'SN-03']) assert.equal((await unitOf(tag))?.choice?.method, 'alkylate');
     await choose('SN-01', { method: null, forClass: true });

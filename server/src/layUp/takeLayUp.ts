@@ -2,7 +2,8 @@ import { NEVER_LOOKED_AT, type FoundDefect } from '@hudrik/core/defects';
 import { HIRES_GOING_ON } from '@hudrik/core/states';
 import type { Trx, UnitRow } from '../database/tables';
 import { openDefects } from '../defects/openDefects';
-import type { Taker } from '../log/taking';
+import type { KindId } from '@hudrik/core/log';
+import type { Taker, Taking } from '../log/taking';
 import { refuse } from '../refusal';
 import { mustBeAtRest } from '../visits/atRest';
 import { layUnitUp, setLaidUp } from './layUnitUp';
@@ -11,10 +12,13 @@ import { mustFit } from './methodsFor';
 const DAY_MS = 86_400_000;
 
 /** A unit is laid up: by a method that fits, with nothing off and no hirer. */
-export const takeLaidUp: Taker<'laid-up'> = async ({ change: { trx, unit, at }, id, facts, record }) => {
+export const takeLaidUp: Taker<'laid-up'> = async (taking) => {
+  const { change, id, facts, record } = taking;
+  const { trx, unit } = change;
+  const at = placedAt(taking);
   mustFit(unit.class_id, facts.method);
   if (unit.laid_up_at !== null) refuse('already-there', { tag: unit.tag });
-  await mustBeHere(trx, unit);
+  await mustBeHere(trx, unit, at);
   await mustBeAtRest(trx, unit.id);
   await layUnitUp({ trx, unit, at }, facts.method, async () => {
     await record({});
@@ -23,8 +27,12 @@ export const takeLaidUp: Taker<'laid-up'> = async ({ change: { trx, unit, at }, 
 };
 
 /** A laid-up unit is woken. How it woke moves what is taken for its way of lay-up; nobody knows yet how the unit is. */
-export const takeWoken: Taker<'woken'> = async ({ change: { trx, unit, at }, id, facts, record }) => {
-  if (unit.laid_up_at === null) return refuse('not-laid-up', { tag: unit.tag });
+export const takeWoken: Taker<'woken'> = async (taking) => {
+  const { change, id, facts, record } = taking;
+  const { trx, unit } = change;
+  const at = placedAt(taking);
+  // Laid up after it was woken, it stands still.
+  if (unit.laid_up_at === null || at < unit.laid_up_at) return refuse('not-laid-up', { tag: unit.tag });
   const lay = await openLayUp(trx, unit.id);
   await setLaidUp(trx, unit, null);
   const days = (at.getTime() - unit.laid_up_at.getTime()) / DAY_MS;
@@ -40,6 +48,10 @@ export const takeWoken: Taker<'woken'> = async ({ change: { trx, unit, at }, id,
   await openDefects(trx, { unitId: unit.id, entryId: id, at }, found);
   return undefined;
 };
+
+/** When it happened, where that is known; else when it arrived. */
+const placedAt = ({ at, timing, change }: Pick<Taking<KindId>, 'at' | 'timing' | 'change'>): Date =>
+  timing === 'known' ? at : change.at;
 
 const openLayUp = (trx: Trx, unitId: number) =>
   trx
@@ -64,12 +76,13 @@ function troubleOf(
   };
 }
 
-async function mustBeHere(trx: Trx, unit: UnitRow): Promise<void> {
+/** Neither out now, nor handed out since that was done. */
+async function mustBeHere(trx: Trx, unit: UnitRow, at: Date): Promise<void> {
   const hire = await trx
     .selectFrom('hire')
     .select('id')
     .where('unit_id', '=', unit.id)
-    .where('state', 'in', HIRES_GOING_ON)
+    .where((eb) => eb.or([eb('state', 'in', HIRES_GOING_ON), eb('out_at', '>', at)]))
     .executeTakeFirst();
   if (hire) refuse('already-out', { tag: unit.tag });
 }

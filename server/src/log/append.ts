@@ -1,9 +1,10 @@
 import { randomUUID } from 'node:crypto';
 import type { LogRecord } from '@hudrik/core/contracts';
-import type { Facts, KindId } from '@hudrik/core/log';
+import type { Facts, KindId, Timing } from '@hudrik/core/log';
 import { notifyChange } from '../background/notify';
 import type { Actor } from '../context';
 import type { Trx, UnitRow } from '../database/tables';
+import { hangPhotos } from './hangPhotos';
 import { recordOf } from './readLog';
 
 /** An entry to be written. */
@@ -15,6 +16,7 @@ export type NewEntry<K extends KindId = KindId> = {
     readonly id?: string;
     /** When it happened, where that is not now. */
     readonly at?: Date;
+    readonly timing?: Timing;
     readonly outcome?: Readonly<Record<string, unknown>>;
     readonly jobId?: number | null;
     readonly findingId?: string | null;
@@ -44,6 +46,7 @@ export async function append(
       finding_id: entry.findingId ?? null,
       at: entry.at ?? now,
       taken_at: now,
+      timing: entry.timing ?? 'known',
       person_id: by?.id ?? null,
       sent_by: entry.sentBy?.id ?? null,
       kind: entry.kind,
@@ -53,6 +56,7 @@ export async function append(
     })
     .returningAll()
     .executeTakeFirstOrThrow();
+  await hangPhotos(trx, row.id, entry.facts);
   if (unit) await notifyChange(trx, { what: 'unit', id: unit.tag });
   return recordOf({ ...row, by: by?.name ?? null, sender: entry.sentBy?.name ?? null });
 }

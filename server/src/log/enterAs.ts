@@ -24,6 +24,7 @@ export const enterAs = <K extends SentKind>(
     kind,
     facts,
     at: undefined,
+    offsetMs: null,
     tag: on.tag ?? null,
     jobId: on.jobId ?? null,
     findingId: on.findingId ?? null,

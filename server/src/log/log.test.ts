@@ -54,14 +54,19 @@ describe('the log', () => {
     }
   });
 
-  test('when it happened is believed for three days back, and never ahead', async () => {
+  test('when it happened is as the device says, never later than it arrived; how far that is known is kept', async () => {
     await yard.addUnit('GE-03');
-    const at = async (said: string) => (await entryIn(await note('GE-03', 'x', said))).at;
+    const said = async (at: string, offsetMs: number | null = 0) => {
+      const body = { id: randomUUID(), kind: 'note', tag: 'GE-03', facts: { text: 'x' }, at, offsetMs };
+      const entry = await entryIn(await yard.ask('POST', '/api/log', { as: 'lead', body }));
+      return [entry.at, entry.timing ?? 'known', entry.takenAt];
+    };
     const now = '2030-03-04T09:00:00.000Z';
-    assert.equal(await at('2030-03-01T09:00:00.000Z'), '2030-03-01T09:00:00.000Z');
-    assert.equal(await at('2030-03-01T08:59:59.999Z'), now);
-    assert.equal(await at('2030-03-04T09:00:00.001Z'), now);
-    assert.equal(await at('2030-03-04T08:59:00.000Z'), '2030-03-04T08:59:00.000Z');
+    assert.deepEqual(await said('2030-03-01T09:00:00.000Z'), ['2030-03-01T09:00:00.000Z', 'known', now]);
+    assert.deepEqual(await said('2030-03-01T08:59:59.999Z'), ['2030-03-01T08:59:59.999Z', 'too-old', now]);
+    assert.deepEqual(await said('2030-03-04T09:00:00.001Z'), [now, 'known', now]);
+    assert.deepEqual(await said('2030-03-04T08:59:00.000Z'), ['2030-03-04T08:59:00.000Z', 'known', now]);
+    assert.deepEqual(await said('2030-03-04T08:59:00.000Z', null), ['2030-03-04T08:59:00.000Z', 'unknown', now]);
     assert.equal((await entryIn(await note('GE-03', 'x'))).at, now);
   });
 

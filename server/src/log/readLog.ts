@@ -1,5 +1,5 @@
 import type { LogRecord } from '@hudrik/core/contracts';
-import { kindOf, LOG_KIND_IDS } from '@hudrik/core/log';
+import { kindOf, LOG_KIND_IDS, type Timing } from '@hudrik/core/log';
 import { sql } from 'kysely';
 import type { Context } from '../context';
 import type { Db } from '../database/tables';
@@ -9,6 +9,8 @@ import { refuse } from '../refusal';
 interface Row {
   readonly id: string;
   readonly at: Date;
+  readonly taken_at: Date;
+  readonly timing: Timing;
   readonly by: string | null;
   readonly sender: string | null;
   readonly kind: string;
@@ -21,6 +23,8 @@ interface Row {
 export const recordOf = (row: Row): LogRecord => ({
   id: row.id,
   at: row.at.toISOString(),
+  takenAt: row.taken_at.toISOString(),
+  ...(row.timing === 'known' ? {} : { timing: row.timing }),
   by: row.by,
   sentBy: row.sender,
   kind: row.kind,
@@ -39,6 +43,8 @@ const logRows = (db: Db) =>
     .select([
       'l.id',
       'l.at',
+      'l.taken_at',
+      'l.timing',
       'p.name as by',
       's.name as sender',
       'l.kind',
@@ -66,9 +72,11 @@ export const entriesOfFinding = (db: Db, findingId: string): Promise<LogRecord[]
 export async function entryById(
   db: Db,
   id: string,
-): Promise<{ readonly record: LogRecord; readonly unitId: number | null } | undefined> {
-  const row = await logRows(db).select('l.unit_id').where('l.id', '=', id).executeTakeFirst();
-  return row && { record: recordOf(row), unitId: row.unit_id };
+): Promise<
+  { readonly record: LogRecord; readonly unitId: number | null; readonly personId: number | null } | undefined
+> {
+  const row = await logRows(db).select(['l.unit_id', 'l.person_id']).where('l.id', '=', id).executeTakeFirst();
+  return row && { record: recordOf(row), unitId: row.unit_id, personId: row.person_id };
 }
 
 interface Cursor {
@@ -107,6 +115,8 @@ export async function readHistory(
     .select([
       'l.id',
       'l.at',
+      'l.taken_at',
+      'l.timing',
       'p.name as by',
       's.name as sender',
       'l.kind',

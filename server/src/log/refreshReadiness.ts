@@ -1,5 +1,6 @@
 import { isDeepStrictEqual } from 'node:util';
 import type { ReadinessVerdict } from '@hudrik/core/readiness';
+import { sql } from 'kysely';
 import type { Trx } from '../database/tables';
 import { computeReadiness } from '../fleet/computeReadiness';
 
@@ -11,19 +12,13 @@ export async function refreshReadiness(trx: Trx, unitId: number, at: Date): Prom
   const verdict = await computeReadiness(trx, unitId);
   const before = await trx
     .selectFrom('unit')
-    .select(['readiness', 'readiness_verdict'])
+    .select('readiness_verdict')
     .where('id', '=', unitId)
     .executeTakeFirstOrThrow();
   if (isDeepStrictEqual(before.readiness_verdict, verdict)) return verdict;
-  await trx
-    .updateTable('unit')
-    .set((eb) => ({
-      readiness: verdict.readiness,
-      readiness_verdict: JSON.stringify(verdict),
-      version: eb('version', '+', 1),
-      ...(before.readiness === verdict.readiness ? {} : { readiness_since: at }),
-    }))
-    .where('id', '=', unitId)
-    .execute();
+  // The database looks for itself whether it is fit: see the migration that made the function.
+  await sql`select set_readiness(${unitId}, ${verdict.readiness}, ${JSON.stringify(verdict)}::jsonb, ${at})`.execute(
+    trx,
+  );
   return verdict;
 }

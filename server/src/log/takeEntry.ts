@@ -1,5 +1,5 @@
 import type { LogRecord, SentLogEntry } from '@hudrik/core/contracts';
-import { kindOf, type KindId } from '@hudrik/core/log';
+import { kindOf, momentOf, type KindId } from '@hudrik/core/log';
 import type { Actor, Context } from '../context';
 import { inTransaction } from '../database/inTransaction';
 import type { Trx } from '../database/tables';
@@ -10,9 +10,6 @@ import { changeUnit, type UnitChange } from './changeUnit';
 import { placeOf, type Place } from './placeOf';
 import { entryById } from './readLog';
 import { takerOf } from './takers';
-
-/** What a device says of the past is believed for so long. */
-const BELIEVED_MS = 3 * 86_400_000;
 
 /**
  * Takes an entry into the log. Sent twice it is taken once, and the second answer is the first; an entry that was taken is never answered as
@@ -52,7 +49,11 @@ async function take({ context, sent, sender, maker, place }: Sending, change: Ch
   const twin = await entryById(change.trx, sent.id);
   if (twin) return isTwin(twin, sent, change) ? { entry: twin.record } : refuse('key-reused', { id: sent.id });
   let entry: LogRecord | undefined;
-  const at = believed(sent.at, change.at);
+  const kind = kindOf(sent.kind);
+  const { at: said, timing } = momentOf(sent, change.at);
+  if (kind?.closes === true && timing !== 'known') return refuse('time-not-known', { timing });
+  // On a card minutes are counted: by a time that is not known, none.
+  const at = timing !== 'known' && kind?.on === 'job' ? change.at : said;
   await takerOf(sent.kind)({
     context,
     change,
@@ -60,6 +61,7 @@ async function take({ context, sent, sender, maker, place }: Sending, change: Ch
     id: sent.id,
     kind: sent.kind,
     at,
+    timing,
     facts: sent.facts,
     place: { jobId: sent.jobId, findingId: place.findingId, lineId: sent.lineId },
     record: async (taken) => {
@@ -68,7 +70,8 @@ async function take({ context, sent, sender, maker, place }: Sending, change: Ch
         findingId: place.findingId,
         ...taken,
         id: sent.id,
-        at,
+        at: taken.at ?? at,
+        timing,
         kind: sent.kind,
         facts: sent.facts,
       };
@@ -91,10 +94,4 @@ async function takeWithoutUnit(trx: Trx, sending: Sending): Promise<{ entry: Log
     await trx.selectFrom('finding').select('id').where('id', '=', place.findingId).forUpdate().execute();
   const at = context.now();
   return take(sending, { trx, unit: null, at, append: (entry) => append(trx, null, maker, at, entry) });
-}
-
-/** When it happened: by the device, unless that lies ahead or too far back. */
-function believed(said: string | undefined, now: Date): Date {
-  const at = said === undefined ? now.getTime() : Date.parse(said);
-  return at > now.getTime() || at < now.getTime() - BELIEVED_MS ? now : new Date(at);
 }

@@ -4,16 +4,20 @@ import { placeVisit } from '../bench/placeVisit';
 import { takeCardEntry } from '../cards/takeCardEntry';
 import { takeCheckIn } from '../checkins/takeCheckIn';
 import { takeCheckOut } from '../checkouts/takeCheckOut';
-import { liveWith, takeClosing, takeDefect, takeNotFitted } from '../defects/takeDefect';
+import { takeLeftAnyway } from '../checkouts/takeLeftAnyway';
+import { liveWith, takeClosing, takeDefect, takeFittedAfterAll, takeNotFitted } from '../defects/takeDefect';
+import { takeFigureConfirmed } from '../figures/confirmFigure';
 import { confirmCauses } from '../findings/confirmCauses';
 import { describeMachine, openFinding, takeLook, takeObservation } from '../findings/takeFinding';
 import { takeFuelled, takeFuelOut } from '../fuel/takeFuel';
 import { correctReading } from '../fleet/correctReading';
 import { takeBack } from '../hires/hires';
+import { moveTold } from '../hires/moveTold';
 import { takeTrouble } from '../hires/trouble';
 import { dropJob, finishJob, putJobOff, raiseJob, startJob } from '../jobs/takeJob';
 import { takeLaidUp, takeWoken } from '../layUp/takeLayUp';
 import { askPart, changePartLine, keepPart } from '../parts/takePart';
+import { takeCountersign } from '../witnesses/countersign';
 import { takeDownNote } from '../fleet/takeDownNote';
 import { numberPart } from '../parts/numberPart';
 import { takeNote } from './takeNote';
@@ -37,6 +41,8 @@ const TAKERS: Takers<Exclude<SentKind, OfCards>> = {
   'check-out': takeCheckOut,
   'hire-back': takeBack,
   'trouble-told': takeTrouble,
+  'told-moved': moveTold,
+  'left-anyway': takeLeftAnyway,
   'reading-corrected': correctReading,
   fuelled: takeFuelled,
   'fuel-out': takeFuelOut,
@@ -50,6 +56,9 @@ const TAKERS: Takers<Exclude<SentKind, OfCards>> = {
   'defect-closed': takeClosing,
   'lived-with': liveWith,
   'not-fitted': takeNotFitted,
+  'fitted-after-all': takeFittedAfterAll,
+  countersigned: takeCountersign,
+  'figure-confirmed': takeFigureConfirmed,
 
   'job-raised': raiseJob,
   'job-started': startJob,

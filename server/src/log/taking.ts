@@ -1,4 +1,4 @@
-import type { Facts, KindId } from '@hudrik/core/log';
+import type { Facts, KindId, Timing } from '@hudrik/core/log';
 import type { Actor, Context } from '../context';
 import type { UnitRow } from '../database/tables';
 import type { UnitChange } from './changeUnit';
@@ -11,6 +11,8 @@ interface SentPlace {
 }
 
 interface Taken {
+  /** When it counts from, where that is not when it happened. */
+  readonly at?: Date;
   readonly outcome?: Readonly<Record<string, unknown>>;
   readonly jobId?: number | null;
   readonly findingId?: string | null;
@@ -25,8 +27,10 @@ export interface Taking<K extends KindId, U extends UnitRow | null = UnitRow> {
   readonly actor: Actor;
   readonly id: string;
   readonly kind: K;
-  /** When it happened, as far as the device is believed. */
+  /** When it happened, never later than it arrived. */
   readonly at: Date;
+  /** How far that is known: what is not, closes nothing. */
+  readonly timing: Timing;
   readonly facts: Facts<K>;
   readonly place: SentPlace;
   /** Writes the entry with what came of it. Called once by whoever takes it, before anything else is appended. */

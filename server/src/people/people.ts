@@ -129,10 +129,10 @@ export async function changePerson({ db, now }: Pick<Context, 'db' | 'now'>, per
       })
       .where('id', '=', personId)
       .execute();
-    if (change.pin !== undefined || change.left) {
+    if (change.pin !== undefined || change.left)
       await trx.deleteFrom('session').where('person_id', '=', personId).execute();
-      await sessionsEnded(trx);
-    }
+    // Streams end with a role as with a session.
+    await sessionsEnded(trx);
     return undefined;
   });
   return readPeople(db);

@@ -2,6 +2,7 @@ import assert from 'node:assert/strict';
 import { describe, test } from 'node:test';
 import type { BenchReply, Opening, Person, Settings } from '@hudrik/core/contracts';
 import { foundCheckIn } from '../testing/samples';
+import { paperIn } from '../testing/readPaper';
 import { entryIn, problemIn, useYard } from '../testing/yard';
 import { CHANNEL } from '../background/notify';
 import { addPerson } from './people';
@@ -94,8 +95,9 @@ describe('how the yard writes', () => {
       { openHours: backwards },
     ])
       assert.equal((await put({ ...ours, ...wrong })).status, 422, JSON.stringify(wrong));
-    const labels = await (await yard.ask('GET', '/api/labels.pdf', { as: 'lead' })).text();
-    assert.ok(labels.includes('Askild Hire, Slip Road 3'));
+    await yard.addUnit('GE-91');
+    const labels = await paperIn(await yard.ask('GET', '/api/labels.pdf', { as: 'lead' }));
+    assert.ok(labels.text.includes('Askild Hire, Slip Road 3'));
     // Technicians of whom nobody said otherwise work then; each has of the bays what falls to him.
     const bench = await yard.read<BenchReply>('/api/bench');
     const technician = bench.asked.technicians.find(({ id }) => id === String(yard.personId('technician')));

@@ -1,11 +1,12 @@
 import { createHash } from 'node:crypto';
 import { imageSize } from 'image-size';
+import { sql } from 'kysely';
 import sharp, { type Sharp } from 'sharp';
 import { enqueue } from '../background/enqueue';
 import { notifyChange } from '../background/notify';
 import type { Actor, Context } from '../context';
 import { inTransaction } from '../database/inTransaction';
-import type { Db } from '../database/tables';
+import type { Db, Trx } from '../database/tables';
 import { isUuid } from '../isUuid';
 import { personById } from '../people/people';
 import { refuse } from '../refusal';
@@ -41,10 +42,34 @@ export async function putPhoto(context: Context, actor: Actor, id: string, bytes
       .onConflict((conflict) => conflict.column('id').doNothing())
       .returning('id')
       .executeTakeFirst();
-    if (fresh === undefined) await mustBeTheSame(trx, id, bytes, sentHash);
-    else await enqueue(trx, 'thumbnail', { photoId: id }, { key: `thumb-${id}` });
+    if (fresh === undefined) return mustBeTheSame(trx, id, bytes, sentHash);
+    await mustBeFew(trx, maker);
+    await enqueue(trx, 'thumbnail', { photoId: id }, { key: `thumb-${id}` });
   });
   return { id, width, height, bytes: kept.length };
+}
+
+/** So many photos of one person may hang on nothing: a return of many checks is on its way. */
+const MOST_LOOSE = 120;
+
+/** Refused while too many photos of somebody hang on nothing. They go by themselves after a day. */
+async function mustBeFew(trx: Trx, maker: Actor): Promise<void> {
+  const { count } = await trx
+    .selectFrom('photo')
+    .select((eb) => eb.fn.countAll<number>().as('count'))
+    .where('person_id', '=', maker.id)
+    .where('used_by', 'is', null)
+    .executeTakeFirstOrThrow();
+  if (Number(count) > MOST_LOOSE) refuse('too-many-photos');
+}
+
+const LOOSE_MS = 86_400_000;
+
+/** Photos that hang on nothing are taken away after a day. Out: how many. */
+export async function dropLoosePhotos({ db, now }: Pick<Context, 'db' | 'now'>): Promise<number> {
+  const before = new Date(now().getTime() - LOOSE_MS);
+  const { rows } = await sql<{ count: string }>`select drop_loose_photos(${before}) as count`.execute(db);
+  return Number(rows[0]?.count ?? 0);
 }
 
 async function makerOf({ db }: Context, actor: Actor, madeBy: number | null): Promise<Actor> {

@@ -1,3 +1,5 @@
+import { CUT_ALONG, type Content } from './sheet';
+
 /** One tag to cut out and hang up or stick on. */
 export interface CutTag {
   readonly tag: string;
@@ -7,23 +9,18 @@ export interface CutTag {
   readonly link: string;
 }
 
-const CUT = {
-  hLineStyle: () => ({ dash: { length: 4, space: 3 } }),
-  vLineStyle: () => ({ dash: { length: 4, space: 3 } }),
-};
-
 /** Tags side by side, with lines to cut along and a place for the string’s hole; none is broken over two pages. */
-export const cutTags = (tags: readonly CutTag[]): object[] =>
+export const cutTags = (tags: readonly CutTag[]): Content[] =>
   rowsOf(tags, 2).map((row) => ({
     table: { widths: ['50%', '50%'], dontBreakRows: true, body: [[cellOf(row[0]), cellOf(row[1])]] },
-    layout: CUT,
+    layout: CUT_ALONG,
     unbreakable: true,
   }));
 
 const rowsOf = <T>(list: readonly T[], broad: number): T[][] =>
   Array.from({ length: Math.ceil(list.length / broad) }, (_, at) => list.slice(at * broad, (at + 1) * broad));
 
-const cellOf = (cut: CutTag | undefined): object =>
+const cellOf = (cut: CutTag | undefined): Content =>
   cut === undefined
     ? { text: '', border: [false, false, false, false] }
     : {

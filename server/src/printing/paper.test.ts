@@ -3,10 +3,10 @@ import { after, describe, test } from 'node:test';
 import type { CardReply, LogRecord, WaysReply } from '@hudrik/core/contracts';
 import { sampleCard, sampleEntry, type CardMore } from '@hudrik/core/contracts/samples';
 import type { CardKind, Facts } from '@hudrik/core/log';
-import { getDocument, VerbosityLevel } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import { cardSheet } from './cardPdf';
 import { estimateSheet } from './estimatePdf';
 import { paperPool } from './paperPool';
+import { pagesOf } from '../testing/readPaper';
 import { writingOf } from './writing';
 
 const entry = <K extends CardKind>(kind: K, facts: Facts<K>): LogRecord => ({
@@ -51,19 +51,6 @@ const card = (entries: readonly LogRecord[], more: CardMore = {}): CardReply =>
     ],
     ...more,
   });
-
-/** The text of each page, as any reader finds it. */
-async function pagesOf(pdf: Buffer): Promise<string[]> {
-  const document = await getDocument({ data: new Uint8Array(pdf), verbosity: VerbosityLevel.ERRORS }).promise;
-  const pages = Array.from({ length: document.numPages }, async (_, at) => {
-    const { items } = await (await document.getPage(at + 1)).getTextContent();
-    return items
-      .map((item) => ('str' in item ? item.str : ''))
-      .join(' ')
-      .replace(/\s+/g, ' ');
-  });
-  return Promise.all(pages);
-}
 
 describe('paper', () => {
   const paper = paperPool();

@@ -1,5 +1,5 @@
 import { createRequire } from 'node:module';
-import type { Sheet } from './sheet';
+import { CUT_ALONG, type Sheet } from './sheet';
 
 /** Runs in a worker of the pool: laying out a long card takes a second of one processor. */
 const require = createRequire(import.meta.url);
@@ -13,12 +13,15 @@ const INK = '#12211b';
 interface PdfMake {
   setFonts(fonts: object): void;
   setUrlAccessPolicy(allows: (url: string) => boolean): void;
+  addTableLayouts(layouts: object): void;
   setLocalAccessPolicy(allows: (path: string) => boolean): void;
   createPdf(definition: object): { getBuffer(): Promise<Buffer> };
 }
 
 const pdfmake = require('pdfmake') as PdfMake;
 pdfmake.setFonts({ Text: { normal: text, bold: strong }, Stencil: { normal: stencil } });
+const dashed = () => ({ dash: { length: 4, space: 3 } });
+pdfmake.addTableLayouts({ [CUT_ALONG]: { hLineStyle: dashed, vLineStyle: dashed } });
 // Nothing on paper is fetched from anywhere, and no file but its fonts is read.
 pdfmake.setUrlAccessPolicy(() => false);
 pdfmake.setLocalAccessPolicy((path) => [text, strong, stencil].includes(path));

@@ -2,7 +2,12 @@
  * What stands on a sheet of paper, as plain data: it is made into a PDF by a worker (`paper.worker.ts`). The shapes are those of pdfmake's
  * document definition.
  */
-type Content = object | string;
+export type Content = string | { readonly [name: string]: Plain };
+/** What a worker can be sent: text, numbers and lists of them. What is to be done with it, it knows itself, by name. */
+type Plain = string | number | boolean | undefined | readonly Plain[] | { readonly [name: string]: Plain };
+
+/** Lines to cut along between what is cut out: a layout of the worker's, by name. */
+export const CUT_ALONG = 'cut-along';
 
 export interface Sheet {
   readonly title: string;
@@ -58,7 +63,7 @@ export const ticks = (
     unbreakable: true,
   }));
 
-const boxOf = (done: boolean): object[] => [
+const boxOf = (done: boolean): Content[] => [
   { type: 'rect', x: 0, y: 0, w: 10, h: 10, lineWidth: 1, lineColor: '#12211b' },
   ...(done
     ? [

@@ -1,7 +1,7 @@
 import assert from 'node:assert/strict';
 import { describe, test } from 'node:test';
 import type { Shift, UnitPage } from '@hudrik/core/contracts';
-import { foundCheckIn, wellCheckIn } from '../testing/samples';
+import { foundCheckIn, handOut, wellCheckIn } from '../testing/samples';
 import { useYard } from '../testing/yard';
 
 // The yard's clock stands at 2030-03-04, 09:00.
@@ -10,21 +10,8 @@ describe('what to do now', () => {
   const shift = (): Promise<Shift> => yard.read<Shift>('/api/shift');
   const book = (reference: string, tag: string | null, fromAt: string, toAt: string) =>
     yard.book({ reference, classId: 'generator', tag, fromAt, toAt });
-  const handOut = (tag: string, hire: string, typed = '100.0') =>
-    yard.enter(
-      { tag },
-      'check-out',
-      {
-        hire,
-        dueAt: null,
-        hours: { typed, confirmed: false, meterEvent: null },
-        fuelEighths: 8,
-        kit: [{ id: 'key', count: 1 }],
-        looks: [],
-        waiverReason: '',
-      },
-      'counter',
-    );
+  const out = (tag: string, hire: string, typed = '100.0') =>
+    yard.enter({ tag }, 'check-out', handOut('generator', typed, { hire }), 'counter');
 
   test('an empty yard has nothing to do', async () => {
     const { back, soon, held, inWork, due, hires, goingOut, goingOutNotFit, minutesBetween, at } = await shift();
@@ -83,7 +70,7 @@ describe('what to do now', () => {
       ['GE-11', 'T-11'],
     ] as const) {
       await book(hire, tag, '2030-03-04T08:00:00Z', '2030-03-05T08:00:00Z');
-      assert.equal((await handOut(tag, hire)).status, 201);
+      assert.equal((await out(tag, hire)).status, 201);
       await book(`${hire}-next`, tag, '2030-03-05T09:00:00Z', '2030-03-05T12:00:00Z');
     }
     await yard.enter({ tag: 'GE-11' }, 'hire-back', { reference: 'T-11' }, 'counter');
@@ -177,7 +164,7 @@ describe('what to do now', () => {
       ['GE-30', 'B-1'],
       ['GE-31', 'B-2'],
     ] as const)
-      assert.equal((await handOut(tag, hire)).status, 201);
+      assert.equal((await out(tag, hire)).status, 201);
     assert.deepEqual((await shift()).back, []);
     yard.later(4);
     const lines = async () =>

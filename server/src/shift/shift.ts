@@ -11,6 +11,7 @@ import { hireRows, toHireLine } from '../hires/hireLines';
 import { jobRows, toJobLine } from '../jobs/jobLines';
 import { readServiceFacts, type ServiceFacts } from '../service/serviceFacts';
 import { serviceOf } from '../service/unitService';
+import { aloneLines, warnedLines } from './warned';
 
 /** How far ahead a hire counts as going out soon. */
 const SOON_HOURS = 48;
@@ -68,6 +69,8 @@ export async function readShift({ db, now }: Context): Promise<Shift> {
     inWork: opened.map((job) => withPlan(jobShiftLine(job))).sort(inPlan),
     toSign: await signatureLines(db),
     due: await dueLines(db, at),
+    warned: await warnedLines(db),
+    alone: await aloneLines(db),
     hires: hires.slice(0, 60),
   };
 }

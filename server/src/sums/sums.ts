@@ -45,8 +45,18 @@ export function planBenchIn(asked: BenchAsked, spent: () => number, watch?: Watc
 
 const SEED = 1;
 
+/** How long something is looked for: for so many milliseconds; or for so many looks at the clock, and then it is found the same each time. */
+export type Effort = { readonly ms: number } | { readonly looks: number };
+
+/** The share of an effort that is spent, each time it is asked. */
+export function spentOf(effort: Effort): () => number {
+  if ('ms' in effort) return timeSpent(effort.ms);
+  let looks = 0;
+  return () => looks++ / effort.looks;
+}
+
 /** The share of a stretch of time that has gone by since now. */
-export function timeSpent(ms: number): () => number {
+function timeSpent(ms: number): () => number {
   const begin = performance.now();
   return () => (performance.now() - begin) / ms;
 }
@@ -67,5 +77,9 @@ export type SumAsked =
   | { readonly sum: 'suspects'; readonly of: Undiagnosed }
   | {
       readonly sum: 'planBench';
-      readonly of: { readonly asked: BenchAsked; readonly ms: number; readonly watch?: SharedArrayBuffer | undefined };
+      readonly of: {
+        readonly asked: BenchAsked;
+        readonly effort: Effort;
+        readonly watch?: SharedArrayBuffer | undefined;
+      };
     };

@@ -1,5 +1,5 @@
 import { Watch } from './Watch';
-import { minutesToFind, planBenchIn, reckon, suspectsOf, timeSpent, type SumAsked } from './sums';
+import { minutesToFind, planBenchIn, reckon, spentOf, suspectsOf, type SumAsked } from './sums';
 
 /** Runs in a worker of the pool: a sum takes some tenths of a second of one processor. */
 export default function makeSum(asked: SumAsked): unknown {
@@ -11,6 +11,6 @@ export default function makeSum(asked: SumAsked): unknown {
     case 'suspects':
       return suspectsOf(asked.of);
     case 'planBench':
-      return planBenchIn(asked.of.asked, timeSpent(asked.of.ms), asked.of.watch && new Watch(asked.of.watch));
+      return planBenchIn(asked.of.asked, spentOf(asked.of.effort), asked.of.watch && new Watch(asked.of.watch));
   }
 }

@@ -9,8 +9,8 @@ export function sumsPool(): Sums & { readonly stop: () => Promise<void> } {
     reckon: async (of) => (await pool.run({ sum: 'reckon', of })) as Reckoned,
     minutesToFind: async (of) => (await pool.run({ sum: 'minutesToFind', of })) as number,
     suspects: async (of) => (await pool.run({ sum: 'suspects', of })) as Record<string, number>,
-    planBench: async (asked, ms, watch) =>
-      (await pool.run({ sum: 'planBench', of: { asked, ms, watch: watch?.buffer } })) as Planned,
+    planBench: async (asked, effort, watch) =>
+      (await pool.run({ sum: 'planBench', of: { asked, effort, watch: watch?.buffer } })) as Planned,
     stop: () => pool.destroy(),
   };
 }

@@ -1,7 +1,7 @@
 import { folderOf, PROOF_LOOKS } from '@hudrik/core/catalogue';
 import type { CardReply, Role } from '@hudrik/core/contracts';
 import { cardOf, type CardKind, type Facts } from '@hudrik/core/log';
-import { proofSettingOf, systemsOf } from '@hudrik/core/proof';
+import { MINUTES_TO_SETTLE, proofSettingOf, systemsOf, type ProofSetting } from '@hudrik/core/proof';
 import type { TestYard } from './yard';
 
 /** One more entry on a card, as a device sends it. */
@@ -44,6 +44,8 @@ interface Proving {
   readonly minutes?: number;
   readonly values?: Readonly<Record<string, number>>;
   readonly ticks?: boolean;
+  /** What was done since something was said not to be right. */
+  readonly did?: string;
   /** What the signature says of all that the jobs are there for. */
   readonly sign?: (looks: readonly string[]) => Partial<Facts<'proved'>>;
 }
@@ -52,7 +54,7 @@ interface Proving {
 export async function prove(
   yard: TestYard,
   jobId: string,
-  { passed = true, minutes, values = {}, ticks = true, sign = (looks) => ({ looks: [...looks] }) }: Proving = {},
+  { passed = true, minutes, values = {}, ticks = true, did, sign = (looks) => ({ looks: [...looks] }) }: Proving = {},
 ): Promise<Response> {
   const enter = <K extends CardKind>(kind: K, facts: Facts<K>) => onCard(yard, jobId, kind, facts);
   await yard.enter({ jobId }, 'job-started', {});
@@ -67,11 +69,11 @@ export async function prove(
     ...ratings,
   });
   await enter('to-proof', {});
-  if (setting.needs.includes('leak')) await enter('leak-look', { dry: true, note: '' });
+  if (setting.needs.includes('leak')) await enter('leak-look', { dry: true, note: '', did });
   if (setting.minutes > 0) {
-    await enter('smoke', { clear: true });
-    await enter('proof-load', { load: setting.plan.loads[0]?.id ?? null });
+    await enter('proof-load', loadOf(setting));
     await enter('run-started', {});
+    await enter('smoke', { clear: true });
     yard.later((minutes ?? setting.minutes + 1) / 60);
     for (const { id, unit: measuredIn, least, most } of setting.plan.readings) {
       const value = values[id] ?? middle(least, most);
@@ -79,9 +81,17 @@ export async function prove(
     }
     await enter('run-stopped', { why: '' });
   }
-  for (const { id } of setting.looks) await enter('proof-look', { look: id, ok: true });
+  // The oil has run back.
+  if (setting.looks.some(({ from }) => from === 'five-after')) yard.later(MINUTES_TO_SETTLE.value / 60);
+  for (const { id } of setting.looks) await enter('proof-look', { look: id, ok: true, did });
   return enter('proved', { passed, note: 'Runs well', ...(passed ? sign(await looksOf(yard, jobId)) : {}) });
 }
+
+/** What a class is loaded with, set to what can be set. */
+export const loadOf = ({ plan: { loads } }: Pick<ProofSetting, 'plan'>): Facts<'proof-load'> => ({
+  load: loads[0].id,
+  figure: { value: (loads[0].figure.least + loads[0].figure.most) / 2, unit: loads[0].figure.unit },
+});
 
 type ReadingId = Facts<'proof-reading'>['reading'];
 const asReading = (id: string): ReadingId => id as ReadingId;

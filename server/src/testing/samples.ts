@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { checksOf, classOf, type ClassId, type Limit } from '@hudrik/core/catalogue';
+import { checksOf, classOf, looksOnHandOut, type ClassId, type Limit } from '@hudrik/core/catalogue';
 import type { Facts } from '@hudrik/core/log';
 
 /** A check-in as a device has it. */
@@ -8,6 +8,9 @@ export interface SampleCheckIn {
   readonly tag: string;
   readonly facts: Facts<'check-in'>;
 }
+
+/** Of a sample: whoever enters it says when it was begun. */
+export const BEGUN = '2030-03-04T08:50:00Z';
 
 type More = Partial<Facts<'check-in'>> & { readonly id?: string };
 
@@ -26,6 +29,20 @@ export const thingOff = (what: string, more: Partial<Facts<'taken-off'>> = {}): 
   linkHole: '',
   stack: [],
   quarterTurns: null,
+  system: 'none',
+  ...more,
+});
+
+/** A unit handed out as it should be: its kit counted, looked at as it goes. */
+export const handOut = (
+  classId: ClassId,
+  typed: string,
+  more: Partial<Facts<'check-out'>> = {},
+): Facts<'check-out'> => ({
+  ...{ hire: null, dueAt: null, hours: { typed, confirmed: false, meterEvent: null }, fuelEighths: 8 },
+  kit: classOf(classId).kit.map(({ id, count }) => ({ id, count })),
+  looks: looksOnHandOut(classOf(classId)).map(({ id }) => id),
+  waiverReason: '',
   ...more,
 });
 
@@ -36,7 +53,7 @@ export function wellCheckIn(tag: string, classId: ClassId, typed: string, { id, 
     id: id ?? randomUUID(),
     tag,
     facts: {
-      startedAt: '2030-03-04T08:50:00Z',
+      startedAt: BEGUN,
       basedOn: null,
       secondLookOf: null,
       hours: { typed, confirmed: false, meterEvent: null },

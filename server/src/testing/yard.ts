@@ -26,9 +26,11 @@ import { letDeviceIn } from '../people/devices';
 import { addPerson } from '../people/people';
 import { startStandIns } from '../standins/start';
 import { asApp, makeDatabase } from './databases';
-import type { SampleCheckIn } from './samples';
-import { minutesToFind, planBenchIn, reckon, suspectsOf } from '../sums/sums';
+import { BEGUN, type SampleCheckIn } from './samples';
+import { paperPool } from '../printing/paperPool';
+import { sumsPool } from '../sums/sumsPool';
 import { portOf } from '../portOf';
+import { ownNames } from '../tls/ownNames';
 
 const silent = pino({ level: 'silent' });
 /** No test is about how long a machine with other things to do takes to connect. */
@@ -41,6 +43,7 @@ export interface On {
   readonly lineId?: string;
   readonly id?: string;
   readonly at?: string;
+  readonly offsetMs?: number | null;
   readonly madeBy?: number;
 }
 
@@ -95,23 +98,20 @@ export class TestYard {
     const served = databaseOn(patientPool(this.appUrl, 16));
     const standIns = await startStandIns({ dayMs: 86_400_000, failsOf100: 0, now: () => this.now.getTime() }, 20);
     this.supplier = httpSupplier(standIns.supplierUrl, { timeoutMs: 5000, tries: 2, pauseMs: 10 });
+    const [sums, paper] = [sumsPool(), paperPool()];
     this.context = {
       db: served,
       now: () => this.now,
       instruments: httpInstruments(standIns.loadBankUrl),
-      // What stands on the sheet; making paper of it is tested by itself.
       sums: {
-        reckon: async (asked) => reckon(asked),
-        minutesToFind: async (of) => minutesToFind(of),
-        suspects: async (of) => suspectsOf(of),
+        ...sums,
         // So many looks at the clock: the same plan each time.
-        planBench: async (asked, ms, watch) => {
-          let looks = 0;
-          await this.whilePlanning(ms);
-          return planBenchIn(asked, () => looks++ / 20, watch);
+        planBench: async (asked, effort, watch) => {
+          await this.whilePlanning('ms' in effort ? effort.ms : 0);
+          return sums.planBench(asked, { looks: 20 }, watch);
         },
       },
-      paper: { make: async (sheet) => Buffer.from(JSON.stringify(sheet)) },
+      paper,
       searches: searchesIn(served),
       desk: { read: async () => this.deskAnswer },
       equipment: { read: async () => this.equipmentAnswer },
@@ -121,6 +121,7 @@ export class TestYard {
     this.device = await this.letIn('The bench PC');
     this.#close = async () => {
       standIns.stop();
+      await Promise.all([sums.stop(), paper.stop()]);
       await server.close();
       await served.destroy();
       await this.db.destroy();
@@ -158,6 +159,7 @@ export class TestYard {
     const installation = {
       ...standing,
       reachedAs: 'yard.test',
+      isOwnName: ownNames(['yard.test'], undefined),
       trust: null,
       demo: false,
       firstLeadCode: 'first-code',
@@ -259,11 +261,14 @@ export class TestYard {
 
   /** Something that happens, as a device sends it. */
   async enter<K extends KindId>(on: On, kind: K, facts: Facts<K>, as: Role = 'technician'): Promise<Response> {
-    return this.ask('POST', '/api/log', { as, body: { id: randomUUID(), kind, facts, ...on } });
+    // The tests' devices know their clocks' offset, unless it is said otherwise.
+    return this.ask('POST', '/api/log', { as, body: { id: randomUUID(), kind, facts, offsetMs: 0, ...on } });
   }
 
+  /** A return that was begun now, unless it is said when. */
   async checkIn({ id, tag, facts }: SampleCheckIn, as: Role = 'technician'): Promise<Response> {
-    return this.enter({ id, tag }, 'check-in', facts, as);
+    const startedAt = facts.startedAt === BEGUN ? this.now.toISOString() : facts.startedAt;
+    return this.enter({ id, tag }, 'check-in', { ...facts, startedAt }, as);
   }
 
   /** Books at the desk, knowing what speaks against it; a hire that has begun already as it was booked then. */

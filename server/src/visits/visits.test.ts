@@ -5,7 +5,7 @@ import type { LogRecord, Shift, UnitPage } from '@hudrik/core/contracts';
 import type { CardKind, Facts } from '@hudrik/core/log';
 import { changeUnit } from '../log/changeUnit';
 import { cardIn, onCard, prove, signOff } from '../testing/proving';
-import { foundCheckIn, thingOff } from '../testing/samples';
+import { foundCheckIn, handOut, thingOff } from '../testing/samples';
 import { entryIn, problemIn, useYard } from '../testing/yard';
 
 // Three damages of a generator: two that must run, one that is seen.
@@ -143,9 +143,9 @@ describe('a visit', () => {
     assert.equal((await why(await park())).code, 'things-off');
     await onCard(yard, repair, 'put-back', { thingId: cover.thingId });
     const clockId = randomUUID();
-    await onCard(yard, repair, 'clock-started', { clockId, clock: 'drip-test', minutes: 5, stepId: null });
+    await onCard(yard, repair, 'clock-started', { clockId, clock: 'drip-test', minutes: 120, stepId: null });
     assert.equal((await why(await park())).code, 'clock-runs');
-    yard.later(0.1);
+    yard.later(2.1);
     await onCard(yard, repair, 'clock-ended', { clockId, result: 'dry', note: '' });
     const entry = await entryIn(await park());
     assert.deepEqual(entry.outcome['unproved'], true);
@@ -213,15 +213,11 @@ describe('a visit', () => {
 
   test('no work begins on a unit that is out, and what was begun is not lost when it went', async () => {
     const { prep } = await found('GE-10', DIRT);
-    const going: Facts<'check-out'> = {
-      hire: null,
+    const going = handOut('generator', '101.0', {
       dueAt: new Date(yard.now.getTime() + 24 * 3_600_000).toISOString(),
       hours: { typed: '101.0', confirmed: true, meterEvent: null },
-      fuelEighths: 8,
-      kit: [],
-      looks: [],
       waiverReason: 'Goes to a quarry',
-    };
+    });
     assert.equal((await yard.enter({ tag: 'GE-10' }, 'check-out', going, 'lead')).status, 201);
     assert.equal((await problemIn(await yard.enter({ jobId: prep }, 'job-started', {}))).code, 'unit-is-out');
     assert.equal((await problemIn(await onCard(yard, prep, 'hands-on', {}))).code, 'unit-is-out');
@@ -232,7 +228,7 @@ describe('a visit', () => {
     const { repair } = await found('GE-11', LEAK);
     await onCard(yard, repair, 'taken-off', thingOff('Carburettor'));
     const clockId = randomUUID();
-    await onCard(yard, repair, 'clock-started', { clockId, clock: 'drip-test', minutes: 60, stepId: null });
+    await onCard(yard, repair, 'clock-started', { clockId, clock: 'drip-test', minutes: 120, stepId: null });
     const edit = async (body: object) => {
       const { version } = (await page('GE-11')).unit;
       return yard.ask('PATCH', '/api/units/GE-11', { as: 'lead', body, headers: { 'If-Match': `"${version}"` } });

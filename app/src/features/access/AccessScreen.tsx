@@ -1,10 +1,11 @@
 import type { Access } from '@hudrik/core/contracts';
 import { View } from 'react-native';
-import { sentenceOf, useChange, usePerson, useRead } from '@/api';
+import { sentenceOf, useAsk, usePerson, useRead } from '@/api';
 import { Button, Card, Failure, Loading, Page, Section, Words } from '@/design';
 import { sayAgo, sayDay } from '@/writing';
 import { Devices } from './Devices';
 import { OwnPin } from './OwnPin';
+import { useChange } from '@/outbox';
 
 /** Where one is signed in, one’s PIN, and who got it wrong; for a lead everybody’s, and the devices. */
 export function AccessScreen() {
@@ -56,7 +57,7 @@ function WrongPins({ wrong }: { readonly wrong: Access['wrongPins'] }) {
 }
 
 function Sessions({ sessions }: { readonly sessions: Access['sessions'] }) {
-  const end = useChange('endSession');
+  const end = useAsk('endSession');
   const { id: own } = usePerson();
   return (
     <Section title="Signed in" count={sessions.length}>
@@ -74,6 +75,7 @@ function Sessions({ sessions }: { readonly sessions: Access['sessions'] }) {
               kind="quiet"
               label="Sign out"
               aria-label={`Sign out ${person} on ${device}`}
+              offBecause={end.offBecause}
               disabled={end.isPending}
               onPress={() => end.mutate({ params: { id: String(id) } })}
             />

@@ -1,7 +1,7 @@
 import type { Access } from '@hudrik/core/contracts';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { sentenceOf, useChange } from '@/api';
+import { sentenceOf, useAsk } from '@/api';
 import { Button, Card, Failure, Section, Words } from '@/design';
 import { sayAgo, sayDay } from '@/writing';
 import { DeviceCode } from './DeviceCode';
@@ -10,7 +10,7 @@ type Device = Access['devices'][number];
 
 /** Phones and PCs that were let in: a lead lets in another, and puts out what was lost or sold. */
 export function Devices({ access: { devices, device: own } }: { readonly access: Access }) {
-  const make = useChange('makeDeviceCode');
+  const make = useAsk('makeDeviceCode');
   return (
     <Section title="Devices" count={devices.length}>
       {make.isError ? <Failure sentence={sentenceOf(make.error)} /> : null}
@@ -18,6 +18,7 @@ export function Devices({ access: { devices, device: own } }: { readonly access:
       <Button
         kind="main"
         label={make.data ? 'Another code' : 'Let a device in'}
+        offBecause={make.offBecause}
         disabled={make.isPending}
         onPress={() => make.mutate({})}
       />
@@ -29,7 +30,7 @@ export function Devices({ access: { devices, device: own } }: { readonly access:
 }
 
 function DeviceRow({ device, isThis }: { readonly device: Device; readonly isThis: boolean }) {
-  const put = useChange('putOutDevice');
+  const put = useAsk('putOutDevice');
   const [asked, setAsked] = useState(false);
   const { id, name, letInAt, letInBy, seenAt, signedIn } = device;
   return (
@@ -58,6 +59,7 @@ function DeviceRow({ device, isThis }: { readonly device: Device; readonly isThi
               kind="stop"
               className="grow"
               label={`Put ${name} out`}
+              offBecause={put.offBecause}
               disabled={put.isPending}
               onPress={() => put.mutate({ params: { id: String(id) } })}
             />

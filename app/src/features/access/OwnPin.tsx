@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { object, string } from 'yup';
-import { sentenceOf, useChange, usePerson } from '@/api';
+import { sentenceOf, useAsk, usePerson } from '@/api';
 import { Button, Failure, Section, Words } from '@/design';
 import { FormField, newPin, useSchemaForm } from '@/forms';
 
@@ -9,7 +9,7 @@ const EMPTY = { old: '', fresh: '' };
 
 /** A new PIN of one’s own. */
 export function OwnPin({ isShort }: { readonly isShort: boolean }) {
-  const change = useChange('changeOwnPin');
+  const change = useAsk('changeOwnPin');
   const { name } = usePerson();
   const [done, setDone] = useState(false);
   const { control, handleSubmit, reset } = useSchemaForm(form, EMPTY);
@@ -31,7 +31,12 @@ export function OwnPin({ isShort }: { readonly isShort: boolean }) {
       ) : null}
       <FormField control={control} name="old" label="The one you have now" secureTextEntry />
       <FormField control={control} name="fresh" label="The new one" secureTextEntry />
-      <Button label="Change it" disabled={change.isPending} onPress={() => void send().catch(() => undefined)} />
+      <Button
+        label="Change it"
+        offBecause={change.offBecause}
+        disabled={change.isPending}
+        onPress={() => void send().catch(() => undefined)}
+      />
     </Section>
   );
 }

@@ -1,7 +1,7 @@
 import type { BenchReply } from '@hudrik/core/contracts';
 import { router } from 'expo-router';
 import { View } from 'react-native';
-import { useChange, usePerson, useRead, useSigns } from '@/api';
+import { useAsk, usePerson, useRead, useSigns } from '@/api';
 import { sayRounded } from '@/features/card';
 import { Button, Words } from '@/design';
 
@@ -12,7 +12,7 @@ const LOOK_MS = 400;
 /** A search that goes on: how far it is, what it saves so far, and enough of it. */
 function Searching() {
   const { data } = useRead('benchSearch', { refetchInterval: LOOK_MS });
-  const stop = useChange('stopSearch');
+  const stop = useAsk('stopSearch');
   const { share = 0, savedCents = 0 } = data?.search ?? {};
   return (
     <View className="min-w-[260px] flex-row items-center gap-3" role="status">
@@ -31,7 +31,7 @@ function Searching() {
           <View className="h-full bg-ink" style={{ width: `${share * 100}%` }} />
         </View>
       </View>
-      <Button label="Enough" disabled={stop.isPending} onPress={() => stop.mutate({})} />
+      <Button label="Enough" offBecause={stop.offBecause} disabled={stop.isPending} onPress={() => stop.mutate({})} />
     </View>
   );
 }
@@ -41,13 +41,17 @@ export function BenchTools({ bench }: { readonly bench: BenchReply }) {
   const { role, id } = usePerson();
   const me = String(id);
   const whose = bench.people.some((person) => person.id === me) ? me : bench.people[0]?.id;
-  const search = useChange('planAnew');
+  const search = useAsk('planAnew');
   const signs = useSigns();
   return (
     <View className="flex-row flex-wrap gap-2">
       {signs && search.isPending ? <Searching /> : null}
       {signs && !search.isPending ? (
-        <Button label="Look for a better plan" onPress={() => search.mutate({ body: { seconds: SECONDS } })} />
+        <Button
+          label="Look for a better plan"
+          offBecause={search.offBecause}
+          onPress={() => search.mutate({ body: { seconds: SECONDS } })}
+        />
       ) : null}
       <Button label="Who works when" onPress={() => router.navigate('/hours')} />
       {whose === undefined

@@ -32,6 +32,9 @@ describe('a job’s card', () => {
       foundAt: '2030-03-04T09:00:00Z',
       by: null,
       seenAt: '2030-03-04T09:00:00Z',
+      looks: ['put-right' as const],
+      second: null,
+      toldBy: null,
     });
     show(
       <CardScreen jobId="7" />,
@@ -88,20 +91,36 @@ describe('a job’s card', () => {
     expect(await screen.findByText('Parked')).toBeTruthy();
   });
 
-  test('a good result before the time is over wants a reason', async () => {
+  test('a good result before the time is over is not taken; a bad one is at once', async () => {
     const clock = entryOf('clock-started', { clockId: 'c', clock: 'drip-test', minutes: 120, stepId: null });
     const server = show(<CardScreen jobId="7" />, taking([STEPS, clock]));
-    await press('Dry');
-    expect(await screen.findByText(/A good result counts when it is over/)).toBeTruthy();
-    expect(server.sent).toEqual([]);
-    type('Ended before its time: why', 'Bowl was replaced');
-    await press('End it now');
+    expect(await screen.findByRole('button', { name: 'Dry', disabled: true })).toBeTruthy();
+    expect(screen.getByText('When the time is over.')).toBeTruthy();
+    await press('Drips');
+    await waitFor(() =>
+      expect(server.sent[0]?.body).toMatchObject({ kind: 'clock-ended', facts: { clockId: 'c', result: 'drips' } }),
+    );
+  });
+
+  test('a clock is as long as its kind; shorter only by a technician, with a reason', async () => {
+    const server = show(<CardScreen jobId="7" />, taking([STEPS]));
+    await press('Start a clock');
+    await type('Minutes', '10');
+    expect(await screen.findByText('Shorter than usual wants a reason.')).toBeTruthy();
+    await type('Why shorter than usual', 'Only to see');
+    await press('Start: 10 min');
     await waitFor(() =>
       expect(server.sent[0]?.body).toMatchObject({
-        kind: 'clock-ended',
-        facts: { result: 'dry', earlyWhy: 'Bowl was replaced' },
+        kind: 'clock-started',
+        facts: { minutes: 10, shortWhy: 'Only to see' },
       }),
     );
+    screen.unmount();
+    show(<CardScreen jobId="7" />, taking([STEPS]), { ...IVO, role: 'apprentice' });
+    await press('Start a clock');
+    await type('Minutes', '10');
+    expect(await screen.findByText(/A technician may set it shorter\.$/)).toBeTruthy();
+    expect(screen.queryByLabelText('Why shorter than usual')).toBeNull();
   });
 
   test('a comeback is said with what was done then', async () => {

@@ -9,16 +9,28 @@ import {
 } from '@hudrik/core/catalogue';
 import { useState } from 'react';
 import { View } from 'react-native';
-import type { CardClock } from '@hudrik/core/card';
+import { clockEnd, type CardClock } from '@hudrik/core/card';
 import { newId, useSigns } from '@/api';
 import { Button, Choice, Field, Section, Sheet, Whence, Words } from '@/design';
 import { sayLeft, useServerNow } from '@/features/clocks';
-import { sayMinutes, sayTime } from '@/writing';
+import { sayMinutes } from '@/writing';
 import type { CardHandle } from './useCard';
 
 /** A clock's kind; of one that a later edition no longer has, its id. */
 const clockKind = (id: string): ClockKind =>
   entryOf<ClockKind>(CLOCKS, id) ?? { name: id, minutes: 0, note: '', results: {}, source: { kind: 'judgement' } };
+
+/** Of clocks that were started in this page: when, by a count that no change of the device's clock moves. */
+const started = new Map<string, number>();
+const startHere = (clockId: string): void => void started.set(clockId, performance.now());
+function ranHere(clockId: string): number | null {
+  const since = started.get(clockId);
+  return since === undefined ? null : Math.round(performance.now() - since);
+}
+
+/** When a good result counts: by this page's own count, or so long after its start arrived. */
+const overAt = ({ clockId, endsAt, arrivedAt, minutes }: CardClock): string =>
+  started.has(clockId) ? endsAt : clockEnd(arrivedAt, minutes);
 
 /** The card's waits: what runs, what has ended and wants its result. */
 export function ClocksOfCard({
@@ -35,20 +47,15 @@ export function ClocksOfCard({
   const clocks = handle.card?.clocks ?? [];
   const now = useServerNow(1000);
   const running = clocks.filter((clock) => clock.result === null);
-  const [early, setEarly] = useState<(CardClock & { readonly wanted: string }) | null>(null);
-  const end = (clock: CardClock, result: string, earlyWhy?: string) => {
-    handle.add('clock-ended', {
-      clockId: clock.clockId,
-      result,
-      note: '',
-      ...(earlyWhy === undefined ? {} : { earlyWhy }),
-    });
+  const end = (clock: CardClock, result: string) => {
+    const ranMs = ranHere(clock.clockId);
+    handle.add('clock-ended', { clockId: clock.clockId, result, note: '', ...(ranMs === null ? {} : { ranMs }) });
     if (clock.stepId && clockKind(clock.clock).results[result]?.[1]) handle.add('step-done', { stepId: clock.stepId });
   };
   return (
     <Section title="Clocks" count={running.length} place="clocks">
       {running.map((clock) => {
-        const left = Date.parse(clock.endsAt) - now;
+        const left = Date.parse(overAt(clock)) - now;
         const kind = clockKind(clock.clock);
         return (
           <View key={clock.clockId} className="gap-2 border-b border-line py-2">
@@ -69,17 +76,14 @@ export function ClocksOfCard({
                 role="group"
                 aria-label={`Result of ${kind.name.toLowerCase()}`}
               >
-                {Object.entries(kind.results).map(([id, [words]]) => (
+                {Object.entries(kind.results).map(([id, [words, isGood]]) => (
                   <Button
                     key={id}
                     className="grow"
                     kind={left <= 0 ? 'main' : 'plain'}
                     label={words}
-                    onPress={() => {
-                      const isGood = kind.results[id]?.[1] === true;
-                      if (isGood && left > 0) setEarly({ ...clock, wanted: id });
-                      else end(clock, id);
-                    }}
+                    offBecause={isGood && left > 0 ? 'When the time is over.' : null}
+                    onPress={() => end(clock, id)}
                   />
                 ))}
                 {left > 0 ? (
@@ -100,26 +104,19 @@ export function ClocksOfCard({
           <Words
             key={clock.clockId}
             size={15}
-          >{`${clockKind(clock.clock).name}: ${(clockKind(clock.clock).results[clock.result ?? '']?.[0] ?? 'stopped').toLowerCase()}`}</Words>
+          >{`${clockKind(clock.clock).name}: ${(clockKind(clock.clock).results[clock.result ?? '']?.[0] ?? 'stopped').toLowerCase()}${clock.shortWhy === null ? '' : `, shorter than usual: ${clock.shortWhy}`}`}</Words>
         ))}
       {works ? (
         <Button className="self-start" label="Start a clock" onPress={() => onAsked({ clock: null, stepId: null })} />
       ) : null}
-      {early ? (
-        <EarlySheet
-          clock={early}
-          onEnd={(why) => {
-            end(early, early.wanted, why);
-            setEarly(null);
-          }}
-          onClose={() => setEarly(null)}
-        />
-      ) : null}
       {asked ? (
         <StartSheet
           asked={asked}
-          onStart={(clock, minutes) => {
-            handle.add('clock-started', { clockId: newId(), clock, minutes, stepId: asked.stepId });
+          onStart={(clock, minutes, shortWhy) => {
+            const clockId = newId();
+            startHere(clockId);
+            const short = shortWhy === null ? {} : { shortWhy };
+            handle.add('clock-started', { clockId, clock, minutes, stepId: asked.stepId, ...short });
             onAsked(null);
           }}
           onClose={() => onAsked(null)}
@@ -129,51 +126,23 @@ export function ClocksOfCard({
   );
 }
 
-/** A good result before the time is over counts only with a technician's reason. */
-function EarlySheet({
-  clock,
-  onEnd,
-  onClose,
-}: {
-  readonly clock: CardClock;
-  readonly onEnd: (why: string) => void;
-  readonly onClose: () => void;
-}) {
-  const [why, setWhy] = useState('');
-  const signs = useSigns();
-  return (
-    <Sheet title={clockKind(clock.clock).name} open onClose={onClose}>
-      <Words>{`It runs until ${sayTime(clock.endsAt)}. A good result counts when it is over.`}</Words>
-      {signs ? (
-        <>
-          <Field label="Ended before its time: why" value={why} onChangeText={setWhy} multiline />
-          <Button
-            kind="main"
-            label="End it now"
-            offBecause={why.trim().length < 3 ? 'The reason is kept with the result.' : null}
-            onPress={() => onEnd(why.trim())}
-          />
-        </>
-      ) : (
-        <Words>A technician may end it early, with a reason.</Words>
-      )}
-    </Sheet>
-  );
-}
-
 function StartSheet({
   asked,
   onStart,
   onClose,
 }: {
   readonly asked: { readonly clock: ClockId | null };
-  readonly onStart: (clock: ClockId, minutes: number) => void;
+  readonly onStart: (clock: ClockId, minutes: number, shortWhy: string | null) => void;
   readonly onClose: () => void;
 }) {
   const [clock, setClock] = useState<ClockId>(asked.clock ?? 'drip-test');
   const [text, setText] = useState(String(CLOCKS[clock].minutes));
   const minutes = Number(text);
   const right = Number.isInteger(minutes) && minutes >= 1 && minutes <= 20_160;
+  const usual = CLOCKS[clock].minutes;
+  const isShort = right && minutes < usual;
+  const signs = useSigns();
+  const [why, setWhy] = useState('');
   return (
     <Sheet title="Start a clock" open onClose={onClose}>
       <View className="flex-row flex-wrap gap-2">
@@ -202,12 +171,27 @@ function StartSheet({
         inputMode="numeric"
         wrong={right ? undefined : 'Whole minutes, up to two weeks.'}
       />
+      {isShort && signs ? (
+        <>
+          <Field label="Why shorter than usual" value={why} onChangeText={setWhy} multiline />
+          <Words size={15}>Its result is marked as short: it ends nothing that can hurt somebody.</Words>
+        </>
+      ) : null}
       <Button
         kind="main"
         tall
         label={right ? `Start: ${sayMinutes(minutes)}` : 'Start'}
         disabled={!right}
-        onPress={() => onStart(clock, minutes)}
+        offBecause={
+          !isShort
+            ? null
+            : !signs
+              ? `It runs ${sayMinutes(usual)} or longer. A technician may set it shorter.`
+              : why.trim().length < 3
+                ? 'Shorter than usual wants a reason.'
+                : null
+        }
+        onPress={() => onStart(clock, minutes, isShort ? why.trim() : null)}
       />
     </Sheet>
   );

@@ -3,14 +3,14 @@ import { nextPlace, type Thing } from '@hudrik/core/teardown';
 import { router } from 'expo-router';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
-import { newId } from '@/api';
+import { newId, useSigns } from '@/api';
 import { Button, Card, Choice, Empty, Section, Words } from '@/design';
 import { MarkedPhoto, MarkSheet } from './PhotoMarks';
 import { sayTurns, THING_WORD } from './say';
 import { ThingSheet, UsualSheet } from './ThingSheet';
 import { TrayCard } from './TrayCard';
 import type { CardHandle } from './useCard';
-import { useTakePhoto } from './useTakePhoto';
+import { useTakePhoto } from '@/photos';
 
 const TRAYS = ['A', 'B', 'C'] as const;
 const OFFERED = 4;
@@ -178,6 +178,7 @@ function ThingRow({ thing, onPress }: { readonly thing: Thing; readonly onPress:
 function JustOff({ thing, handle }: { readonly thing: Thing; readonly handle: CardHandle }) {
   const [marking, setMarking] = useState<string | null>(null);
   const [editing, setEditing] = useState(false);
+  const signs = useSigns();
   const photo = useTakePhoto((photoId) => {
     handle.add('photo', { photoId, marks: [], stepId: null, thingId: thing.thingId }, { photos: [photoId] });
     setMarking(photoId);
@@ -229,6 +230,7 @@ function JustOff({ thing, handle }: { readonly thing: Thing; readonly handle: Ca
         <ThingSheet
           title={thing.what}
           thing={thing}
+          asksSystem={thing.system === undefined || signs}
           onKeep={(facts) => {
             handle.add('thing-changed', {
               ...facts,

@@ -4,7 +4,7 @@ import { Button, Field, Section, Words } from '@/design';
 import { sayDay } from '@/writing';
 import { MarkedPhoto, MarkSheet } from './PhotoMarks';
 import type { CardHandle } from './useCard';
-import { useTakePhoto } from './useTakePhoto';
+import { useTakePhoto } from '@/photos';
 
 /** Notes and photos of the card as a whole; those of a thing stand with the thing. */
 export function NotesOfCard({ handle, works }: { readonly handle: CardHandle; readonly works: boolean }) {

@@ -1,10 +1,11 @@
 import type { CardReply } from '@hudrik/core/contracts';
+import { systemsSaid } from '@hudrik/core/log';
 import type { Proof } from '@hudrik/core/proof';
 import { router } from 'expo-router';
 import { useState } from 'react';
 import { useSigns } from '@/api';
 import { Button, Section, Words } from '@/design';
-import { sayMissing } from './say';
+import { sayMissing } from '@/features/fleet/sayMissing';
 import { SignSheet } from './SignSheet';
 import type { CardHandle } from './useCard';
 
@@ -28,13 +29,25 @@ export function ProofEnd({ handle, proof, reply, jobId }: Props) {
       {proof.missing.length > 0 ? (
         <Words size={15}>{`Still needed before it passes: ${proof.missing.map(sayMissing).join('; ')}.`}</Words>
       ) : null}
+      {proof.unproved.length > 0 ? (
+        <Words
+          size={15}
+          role="note"
+        >{`Not proved, for want of a load: ${proof.unproved.map(sayMissing).join('; ')}. Whoever hands it out sees that.`}</Words>
+      ) : null}
       {signs ? (
         <>
           <Button
             kind="main"
             tall
             label="Passed"
-            offBecause={proof.missing.length > 0 ? 'Not before all of that is there.' : null}
+            offBecause={
+              proof.missing.length > 0
+                ? 'Not before all of that is there.'
+                : handle.card && systemsSaid({ card: handle.card })
+                  ? 'Say first what each thing belongs to.'
+                  : null
+            }
             onPress={() => setSigning(true)}
           />
           <Button
@@ -64,9 +77,9 @@ export function ProofEnd({ handle, proof, reply, jobId }: Props) {
           handle={handle}
           proof={proof}
           reply={reply}
-          onSign={(signed) => {
+          onSign={(signed, photos) => {
             stopRun();
-            handle.add('proved', { passed: true, ...signed });
+            handle.add('proved', { passed: true, ...signed }, { photos });
             setSigning(false);
           }}
           onClose={() => setSigning(false)}

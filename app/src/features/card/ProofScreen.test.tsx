@@ -1,3 +1,4 @@
+import { sampleDefect } from '@hudrik/core/contracts/samples';
 import { CLASS_IDS, PROOF_LOOKS, folderOf } from '@hudrik/core/catalogue';
 import type { Facts } from '@hudrik/core/log';
 import { fireEvent, screen, waitFor } from '@testing-library/react-native';
@@ -20,9 +21,9 @@ const well = [
   STEPS,
   begun,
   entryOf('leak-look', { dry: true, note: '' }),
-  entryOf('smoke', { clear: true }),
-  entryOf('proof-load', { load: 'load-bank' }),
+  entryOf('proof-load', { load: 'load-bank', figure: { value: 100, unit: '%' } }),
   RUN,
+  entryOf('smoke', { clear: true }),
   ...folderOf('generator').proof.readings.map((reading) =>
     entryOf('proof-reading', {
       reading: reading.id as Facts<'proof-reading'>['reading'],
@@ -57,11 +58,156 @@ describe('the proof', () => {
   });
 
   test('smoke holds the time until it is clear', async () => {
-    show(<ProofScreen jobId="7" />, taking([STEPS, begun, entryOf('leak-look', { dry: true, note: '' })], inProof));
+    const dry = [STEPS, begun, entryOf('leak-look', { dry: true, note: '' })];
+    show(<ProofScreen jobId="7" />, taking(dry, inProof));
+    // Before it runs nobody can say what the exhaust shows.
+    expect(await screen.findByText('Not run yet: 20 minutes under load are needed.')).toBeTruthy();
+    expect(screen.queryByRole('button', { name: 'Exhaust clear' })).toBeNull();
+    screen.unmount();
+    show(<ProofScreen jobId="7" />, taking([...dry, RUN], inProof));
     await press('It smokes');
     expect(await screen.findByText('It smokes: let it clear. The time does not count meanwhile.')).toBeTruthy();
     await press('Exhaust clear');
-    expect(await screen.findByText('Not run yet: 20 minutes under load are needed.')).toBeTruthy();
+    expect(await screen.findByText('It runs without load. That does not count.')).toBeTruthy();
+  });
+
+  test('what was said not to be right is right again by what was done, and not by a second look', async () => {
+    const leaks = entryOf('leak-look', { dry: false, note: '' });
+    const server = show(<ProofScreen jobId="7" />, taking([STEPS, begun, ago(leaks, 2)], inProof));
+    await press('Fuel on: dry');
+    expect(await screen.findByText(/^It was not right before/)).toBeTruthy();
+    expect(server.sent).toEqual([]);
+    await press('It is right now');
+    expect(server.sent).toEqual([]);
+    await type('What was done', 'New bowl gasket');
+    await press('It is right now');
+    await waitFor(() =>
+      expect(server.sent[0]?.body).toMatchObject({
+        kind: 'leak-look',
+        facts: { dry: true, did: 'New bowl gasket' },
+      }),
+    );
+  });
+
+  test('a slip of the thumb is taken back within a minute, by whoever made it', async () => {
+    const leaks = { ...ago(entryOf('leak-look', { dry: false, note: '' }), 0.2), by: IVO.name };
+    const server = show(<ProofScreen jobId="7" />, taking([STEPS, begun, leaks], inProof));
+    await press(/^Take back: it leaks/);
+    await waitFor(() =>
+      expect(server.sent[0]?.body).toMatchObject({ kind: 'answer-taken-back', facts: { entryId: leaks.id } }),
+    );
+  });
+
+  test('another’s answer, and one of two minutes ago, nobody takes back', async () => {
+    const leaks = { ...entryOf('leak-look', { dry: false, note: '' }), by: IVO.name };
+    for (const other of [{ ...ago(leaks, 0.2), by: 'Maren Askild' }, ago(leaks, 2)]) {
+      show(<ProofScreen jobId="7" />, taking([STEPS, begun, other], inProof));
+      expect(await screen.findByText('It leaks. Do not start it.')).toBeTruthy();
+      expect(screen.queryByRole('button', { name: /^Take back/ })).toBeNull();
+      screen.unmount();
+    }
+  });
+
+  test('a look that is about the run waits for it, and says for what', async () => {
+    const needs = ['leak', 'short-run', 'level'] as const;
+    const dry = entryOf('leak-look', { dry: true, note: '' });
+    show(<ProofScreen jobId="7" />, taking([STEPS, begun, dry], { ...inProof, needs: [...needs] }));
+    expect(await screen.findAllByText('Run it first: that is seen on a run only.')).toHaveLength(3);
+    expect(screen.queryByRole('button', { name: 'Right' })).toBeNull();
+    screen.unmount();
+    const running = [ago(RUN, 1)];
+    show(<ProofScreen jobId="7" />, taking([STEPS, begun, ago(dry, 9), ...running], { ...inProof, needs: [...needs] }));
+    expect(await screen.findAllByText('When the whole time is run and it is stopped.')).toHaveLength(2);
+    expect(screen.getAllByRole('button', { name: 'Right' })).toHaveLength(1);
+    screen.unmount();
+    const stopped = [ago(RUN, 9), ago(entryOf('run-stopped', { why: '' }), 2)];
+    show(<ProofScreen jobId="7" />, taking([STEPS, begun, ago(dry, 9), ...stopped], { ...inProof, needs: [...needs] }));
+    expect(await screen.findByText(/^From .* on: the oil has to run back/)).toBeTruthy();
+  });
+
+  test('no load is to be had: a lead says so, with a reason; nobody else is offered it', async () => {
+    const server = show(<ProofScreen jobId="7" />, taking([STEPS, begun], inProof), { ...IVO, role: 'lead' });
+    await press('No load is to be had');
+    await type('Why there is none', 'No snow in July');
+    await press('Run it without');
+    await waitFor(() =>
+      expect(server.sent[0]?.body).toMatchObject({ kind: 'load-not-had', facts: { why: 'No snow in July' } }),
+    );
+    expect(await screen.findByText(/^No load to be had: No snow in July\. Not proved, and shown so: /)).toBeTruthy();
+  });
+
+  test('to nobody else it is offered', async () => {
+    show(<ProofScreen jobId="7" />, taking([STEPS, begun], inProof));
+    expect(await screen.findByText('Under load')).toBeTruthy();
+    expect(screen.queryByRole('button', { name: 'No load is to be had' })).toBeNull();
+  });
+
+  test('what came off and belongs to nothing is asked about before it is signed', async () => {
+    const off = entryOf('taken-off', {
+      ...{ thingId: 't1', what: 'A bracket', key: null, tray: 'A', place: 1, fasteners: [] },
+      ...{ orientation: '', linkHole: '', stack: [], quarterTurns: null },
+    });
+    const back = entryOf('put-back', { thingId: 't1' });
+    const server = show(<ProofScreen jobId="7" />, taking([STEPS, off, back, begun], { ...inProof, needs: [] }));
+    expect(await screen.findByText('What does it belong to?')).toBeTruthy();
+    expect(screen.getByRole('button', { name: 'Passed', disabled: true })).toBeTruthy();
+    await press('Guard or cover');
+    await waitFor(() =>
+      expect(server.sent[0]?.body).toMatchObject({
+        kind: 'thing-changed',
+        facts: { thingId: 't1', system: 'guard', what: 'A bracket', place: 1 },
+      }),
+    );
+    await waitFor(() => expect(screen.queryByText('What does it belong to?')).toBeNull());
+  });
+
+  test('what the instruments read by themselves was not mistyped: a lead strikes it out, and says why', async () => {
+    const low = entryOf('proof-reading', { reading: 'volts-100', value: 101.5, unit: 'V', live: true });
+    show(<ProofScreen jobId="7" />, taking([STEPS, begun, RUN, low], inProof));
+    await press('Volts, full load: mistyped');
+    expect(await screen.findByText(/^The instruments read that by themselves: it was not mistyped/)).toBeTruthy();
+    expect(screen.queryByLabelText('Reading, V')).toBeNull();
+    screen.unmount();
+    const lead = { ...IVO, role: 'lead' } as const;
+    const server = show(<ProofScreen jobId="7" />, taking([STEPS, begun, RUN, low], inProof), lead);
+    await press('Volts, full load: mistyped');
+    await type('Reading, V', '115');
+    expect(screen.getByRole('button', { name: 'Save the reading', disabled: true })).toBeTruthy();
+    await type(/^The instruments read it by themselves/, 'The clamp was open');
+    await press('Save the reading');
+    await waitFor(() =>
+      expect(server.sent[0]?.body['facts']).toMatchObject({ insteadOf: low.id, value: 115, why: 'The clamp was open' }),
+    );
+  });
+
+  test('what was told and is dangerous was not found: a second person says so by their PIN', async () => {
+    const danger = sampleDefect({
+      ...{ id: 'd1', origin: { kind: 'told', id: 'got-shock' }, sentence: 'Gave a shock.', second: 'danger' },
+    });
+    const done = [entryOf('step-done', { stepId: 's1' }), entryOf('step-done', { stepId: 's2' })];
+    const job = { defects: [{ id: 'd1', sentence: 'Gave a shock.' }] };
+    const people = [
+      { id: IVO.id, name: IVO.name, role: 'technician' },
+      { id: 9, name: 'Maren Askild', role: 'apprentice' },
+      { id: 5, name: 'Pell Orsen', role: 'counter' },
+    ];
+    const server = show(<ProofScreen jobId="7" />, {
+      ...taking([...ran(21), ...done], { ...inProof, job, defects: [danger] }),
+      'GET /api/sign-in-options': { people },
+      'POST /api/witnesses': { witnessId: 'w1', name: 'Maren Askild' },
+    });
+    await press('Passed');
+    await press('Not found: Gave a shock.');
+    expect(screen.getByRole('button', { name: 'Passed: sign', disabled: true })).toBeTruthy();
+    await press('Maren Askild, apprentice');
+    expect(screen.queryByRole('button', { name: /^Pell|^Ivo.*technician/ })).toBeNull();
+    await type('PIN of Maren Askild', '12345');
+    await press('Maren Askild: I have looked too');
+    expect(await screen.findByText('✓ Maren Askild has looked too.')).toBeTruthy();
+    await press('Passed: sign');
+    await waitFor(() =>
+      expect(server.sent.at(-1)?.body['facts']).toMatchObject({ passed: true, notFound: ['d1'], witnessId: 'w1' }),
+    );
   });
 
   test('a complaint that took long to come wants a longer run', async () => {
@@ -166,7 +312,15 @@ describe('the proof', () => {
     const tiller = { tag: 'TI-01', classId: 'tiller', modelId: 1, model: 'M', serial: 'S', trueHours: 1 } as const;
     const server = show(<ProofScreen jobId="7" />, taking([STEPS, begun, dry], { ...inProof, unit: tiller }));
     await press('It runs: start the time');
+    const [{ figure }] = folderOf('tiller').proof.loads;
+    await type(`${figure.name}, ${figure.unit}`, String(figure.most + 1));
+    expect(screen.getByText(/^It can be set to /)).toBeTruthy();
+    await press('It is set');
+    expect(server.sent).toEqual([]);
+    await type(`${figure.name}, ${figure.unit}`, String(figure.least));
+    await press('It is set');
     await waitFor(() => expect(kinds(server.sent)).toEqual(['proof-load', 'run-started']));
+    expect(server.sent[0]?.body['facts']).toMatchObject({ figure: { value: figure.least, unit: figure.unit } });
   });
 
   test('before its minutes are run it is not signed, and says what is wanted', async () => {
@@ -212,10 +366,20 @@ describe('the proof', () => {
     const named = async (name: string | RegExp) => tap(await screen.findByRole('button', { name }));
     show(<ProofScreen jobId="7" />, taking([STEPS, begun], more));
     await named('Fuel on: dry');
-    await named('Exhaust clear');
     const [load] = proof.loads;
-    if (proof.loads.length > 1 && load) await named(load.name);
-    await named('It runs: start the time');
+    const set = async () => {
+      type(`${load.figure.name}, ${load.figure.unit}`, String(load.figure.least));
+      await press('It is set');
+    };
+    if (proof.loads.length > 1) {
+      await named(load.name);
+      await set();
+      await named('It runs: start the time');
+    } else {
+      await named('It runs: start the time');
+      await set();
+    }
+    await named('Exhaust clear');
     screen.unmount();
     // Its minutes later, with its figures typed.
     const figures = proof.readings.map((reading) =>
@@ -229,13 +393,17 @@ describe('the proof', () => {
       STEPS,
       begun,
       entryOf('leak-look', { dry: true, note: '' }),
-      entryOf('smoke', { clear: true }),
-      entryOf('proof-load', { load: (load?.id ?? '') as Facts<'proof-load'>['load'] }),
+      entryOf('proof-load', { load: load.id, figure: { value: load.figure.least, unit: load.figure.unit } }),
       RUN,
+      entryOf('smoke', { clear: true }),
     ];
     show(<ProofScreen jobId="7" />, taking([...before.map((entry) => ago(entry, 61)), ...figures], more));
     await screen.findByText('Looks');
     for (const right of screen.getAllByRole('button', { name: 'Right' })) await tap(right);
+    await named('Stop the run');
+    await waitFor(() => expect(screen.queryByText('When the whole time is run and it is stopped.')).toBeNull());
+    for (const look of screen.getAllByRole('button', { name: 'Right' }))
+      if (look.props['aria-pressed'] !== true && look.props.accessibilityState?.selected !== true) await tap(look);
     await named('Passed');
     await named('All 2 were done: tick them');
     await tap(await screen.findByRole('checkbox', { name: 'Main jet blocked.' }));

@@ -4,23 +4,37 @@ import {
   GOVERNOR_CLASSES,
   GOVERNOR_CLASSES_SOURCE,
   saySource,
+  type Load,
   type Rated,
 } from '@hudrik/core/catalogue';
 import type { CardReply } from '@hudrik/core/contracts';
-import { classReached, droopOf, proofOfEntries, voltageDeviation, type Proof } from '@hudrik/core/proof';
+import {
+  classReached,
+  droopOf,
+  proofOfEntries,
+  tooSoon,
+  voltageDeviation,
+  type Proof,
+  type ProofSetting,
+} from '@hudrik/core/proof';
 import { ratedOf } from '@hudrik/core/ratings';
 import { router } from 'expo-router';
+import { useState } from 'react';
 import { View } from 'react-native';
 import { sentenceOf } from '@/api';
 import { Button, Caution, Choice, Failure, Loading, Page, Section, useIsWide, Whence, Words } from '@/design';
 import { useServerNow } from '@/features/clocks';
 import { LiveReadings } from './LiveReadings';
+import { FigureSheet, LoadOfRun } from './LoadOfRun';
 import { NotTaken } from './NotTaken';
 import { ProofEnd } from './ProofEnd';
 import { ProofEnded } from './ProofEnded';
 import { proofSettingOfCard } from './proofSettingOfCard';
 import { ReadingLines } from './ReadingLines';
-import { sayProof } from './say';
+import { sayProof, sayTooSoon } from './say';
+import { SystemsAsked } from './SystemsAsked';
+import { TakeBack } from './TakeBack';
+import { useAnswer } from './useAnswer';
 import { useCard, type CardHandle } from './useCard';
 import { sayFigure, sayValue } from '@/writing';
 
@@ -55,6 +69,7 @@ export function ProofScreen({ jobId }: { readonly jobId: string }) {
         <Button kind="main" label="To the card" onPress={() => router.navigate(`/j/${jobId}`)} />
       )}
       <NotTaken handle={handle} />
+      {handle.state === 'to-prove' ? <TakeBack handle={handle} /> : null}
     </View>
   );
   if (handle.state !== 'to-prove') return <Page>{head}</Page>;
@@ -65,8 +80,12 @@ export function ProofScreen({ jobId }: { readonly jobId: string }) {
   const live = proof.asksLoad ? (
     <LiveReadings jobId={jobId} classId={reply.unit.classId} handle={handle} proof={proof} />
   ) : null;
+  const systems = <SystemsAsked handle={handle} />;
   const readings = proof.readings.length > 0 ? <ReadingLines handle={handle} proof={proof} /> : null;
-  const looks = proof.looks.length > 0 ? <Looks handle={handle} proof={proof} rated={ratedFor(reply)} /> : null;
+  const looks =
+    proof.looks.length > 0 ? (
+      <Looks handle={handle} proof={proof} rated={ratedFor(reply)} setting={setting} now={now} />
+    ) : null;
   const end = <ProofEnd handle={handle} proof={proof} reply={reply} jobId={jobId} />;
   if (!wide)
     return (
@@ -77,6 +96,7 @@ export function ProofScreen({ jobId }: { readonly jobId: string }) {
         {live}
         {readings}
         {looks}
+        {systems}
         {end}
       </Page>
     );
@@ -88,6 +108,7 @@ export function ProofScreen({ jobId }: { readonly jobId: string }) {
           {first}
           {run}
           {looks}
+          {systems}
           {end}
         </View>
         <View className="min-w-0 flex-1 gap-5">
@@ -111,41 +132,44 @@ interface Part {
 }
 
 function First({ handle, proof }: Part) {
+  const { answer, sheet } = useAnswer(handle);
+  const say = (dry: boolean) =>
+    answer('leak-look', { dry, note: '' }, { look: 'leak-look', name: 'It leaked', isRight: dry });
   return (
     <Section title="Before the first start">
       {proof.leakLook === 'dry' ? null : <Caution text={cautionText('fuel-vapour')} />}
       <View className="flex-row gap-2" role="group" aria-label="Leaks">
-        <Choice
-          className="flex-1"
-          label="Fuel on: dry"
-          on={proof.leakLook === 'dry'}
-          onPress={() => handle.add('leak-look', { dry: true, note: '' })}
-        />
+        <Choice className="flex-1" label="Fuel on: dry" on={proof.leakLook === 'dry'} onPress={() => say(true)} />
         <Choice
           className="flex-1"
           label="It leaks"
           tone="held"
           on={proof.leakLook === 'leaks'}
-          onPress={() => handle.add('leak-look', { dry: false, note: '' })}
+          onPress={() => say(false)}
         />
       </View>
+      {proof.leakLook === 'leaks' ? (
+        <Words size={15}>It is a defect now. When it is dry, say what was done.</Words>
+      ) : null}
+      {sheet}
     </Section>
   );
 }
 
 interface RunProps extends Part {
-  readonly loads: readonly { readonly id: string; readonly name: string }[];
+  readonly loads: readonly Load[];
   readonly cautions: readonly string[];
   readonly duty: number | null;
 }
 
 function Run({ handle, proof, loads, cautions, duty }: RunProps) {
   const running = proof.runningSince !== null;
+  const hasRun = proof.tested !== 'untested';
+  const [settingFirst, setSettingFirst] = useState<Load | null>(null);
   const [only] = loads;
   const start = () => {
-    // Where there is one load that counts, it is that one.
-    if (proof.asksLoad && proof.load === null && loads.length === 1 && only)
-      handle.add('proof-load', { load: only.id });
+    // Where there is one load that counts, it is that one: what it is set to is asked.
+    if (proof.asksLoad && proof.load === null && loads.length === 1 && only) return setSettingFirst(only);
     handle.add('run-started', {});
   };
   return (
@@ -173,40 +197,8 @@ function Run({ handle, proof, loads, cautions, duty }: RunProps) {
           size={15}
         >{`Duty ${duty} %: of each ten minutes weld ${sayValue(duty / 10)}, and let it run without an arc for the rest. The whole time counts.`}</Words>
       ) : null}
-      {proof.asksLoad ? (
-        <View className="flex-row flex-wrap gap-2" role="group" aria-label="Load">
-          {loads.map((load) => (
-            <Choice
-              key={load.id}
-              className="grow"
-              label={load.name}
-              on={proof.load === load.id}
-              onPress={() => handle.add('proof-load', { load: load.id })}
-            />
-          ))}
-          <Choice
-            className="grow"
-            label="No load"
-            on={proof.tested !== 'untested' && proof.load === null}
-            onPress={() => handle.add('proof-load', { load: null })}
-          />
-        </View>
-      ) : null}
-      <View className="flex-row gap-2" role="group" aria-label="Smoke">
-        <Choice
-          className="flex-1"
-          label="Exhaust clear"
-          on={proof.smoke === 'clear'}
-          onPress={() => handle.add('smoke', { clear: true })}
-        />
-        <Choice
-          className="flex-1"
-          label="It smokes"
-          tone="held"
-          on={proof.smoke === 'smoking'}
-          onPress={() => handle.add('smoke', { clear: false })}
-        />
-      </View>
+      {proof.asksLoad || proof.unloaded !== null ? <LoadOfRun handle={handle} proof={proof} loads={loads} /> : null}
+      {hasRun ? <Smoke handle={handle} proof={proof} /> : null}
       <Button
         kind={running ? 'plain' : 'main'}
         tall
@@ -216,35 +208,74 @@ function Run({ handle, proof, loads, cautions, duty }: RunProps) {
         }
         onPress={() => (running ? handle.add('run-stopped', { why: '' }) : start())}
       />
+      {settingFirst ? (
+        <FigureSheet
+          load={settingFirst}
+          onSet={(value) => {
+            handle.add('proof-load', { load: settingFirst.id, figure: { value, unit: settingFirst.figure.unit } });
+            handle.add('run-started', {});
+            setSettingFirst(null);
+          }}
+          onClose={() => setSettingFirst(null)}
+        />
+      ) : null}
     </Section>
   );
 }
 
-function Looks({ handle, proof, rated }: Part & { readonly rated: Rated }) {
+/** What the exhaust shows, once it runs. */
+const Smoke = ({ handle, proof }: Part) => (
+  <View className="flex-row gap-2" role="group" aria-label="Smoke">
+    <Choice
+      className="flex-1"
+      label="Exhaust clear"
+      on={proof.smoke === 'clear'}
+      onPress={() => handle.add('smoke', { clear: true })}
+    />
+    <Choice
+      className="flex-1"
+      label="It smokes"
+      tone="held"
+      on={proof.smoke === 'smoking'}
+      onPress={() => handle.add('smoke', { clear: false })}
+    />
+  </View>
+);
+
+interface LooksProps extends Part {
+  readonly rated: Rated;
+  readonly setting: ProofSetting;
+  readonly now: number;
+}
+
+function Looks({ handle, proof, rated, setting, now }: LooksProps) {
+  const { answer, sheet } = useAnswer(handle);
+  const at = new Date(now).toISOString();
   return (
     <Section title="Looks">
-      {proof.looks.map(({ look, ok }) => (
-        <View key={look.id} className="gap-2 border-b border-line py-2">
-          <Words>{look.name}</Words>
-          {ok === null && look.caution ? <Caution text={cautionText(look.caution)} /> : null}
-          <View className="flex-row gap-2" role="group" aria-label={look.name}>
-            <Choice
-              className="flex-1"
-              label="Right"
-              on={ok === true}
-              onPress={() => handle.add('proof-look', { look: look.id, ok: true })}
-            />
-            <Choice
-              className="flex-1"
-              label="Not right"
-              tone="held"
-              on={ok === false}
-              onPress={() => handle.add('proof-look', { look: look.id, ok: false })}
-            />
+      {proof.looks.map(({ look, ok }) => {
+        const soon = tooSoon(look.from ?? 'running', handle.entries, setting, at);
+        const say = (isRight: boolean) =>
+          answer('proof-look', { look: look.id, ok: isRight }, { look: look.id, name: look.name, isRight });
+        return (
+          <View key={look.id} className="gap-2 border-b border-line py-2">
+            <Words>{look.name}</Words>
+            {ok === null && look.caution ? <Caution text={cautionText(look.caution)} /> : null}
+            {soon ? (
+              <Words size={15} tone="ink-soft">
+                {sayTooSoon(soon)}
+              </Words>
+            ) : (
+              <View className="flex-row gap-2" role="group" aria-label={look.name}>
+                <Choice className="flex-1" label="Right" on={ok === true} onPress={() => say(true)} />
+                <Choice className="flex-1" label="Not right" tone="held" on={ok === false} onPress={() => say(false)} />
+              </View>
+            )}
           </View>
-        </View>
-      ))}
+        );
+      })}
       <GovernorClass proof={proof} rated={rated} />
+      {sheet}
     </Section>
   );
 }

@@ -4,6 +4,7 @@ import { isOf } from '@hudrik/core/log';
 import type { Proof, ShownReading } from '@hudrik/core/proof';
 import { useState } from 'react';
 import { View } from 'react-native';
+import { usePerson } from '@/api';
 import { Button, Field, Gauge, Section, Sheet, Whence, Words } from '@/design';
 import { sayValue } from '@/writing';
 import type { CardHandle } from './useCard';
@@ -12,7 +13,7 @@ const VERDICT_WORD = { 'not-taken': 'Not taken', well: 'Well', low: 'Low', high:
 
 /** The class's readings, each on its gauge; a line is typed where no instrument reads it. */
 export function ReadingLines({ handle, proof }: { readonly handle: CardHandle; readonly proof: Proof }) {
-  const [open, setOpen] = useState<(ShownReading & { readonly insteadOf?: string | undefined }) | null>(null);
+  const [open, setOpen] = useState<Opened | null>(null);
   return (
     <Section title="Readings" count={proof.readings.filter((shown) => shown.verdict !== 'not-taken').length}>
       {proof.runningSince === null ? (
@@ -32,7 +33,7 @@ export function ReadingLines({ handle, proof }: { readonly handle: CardHandle; r
                   kind="quiet"
                   label="Mistyped"
                   aria-label={`${shown.reading.name}: mistyped`}
-                  onPress={() => setOpen({ ...shown, insteadOf: lastEntryOf(handle, shown) })}
+                  onPress={() => setOpen({ ...shown, wrong: lastEntryOf(handle, shown) })}
                 />
               ) : null}
               <Button
@@ -61,14 +62,15 @@ export function ReadingLines({ handle, proof }: { readonly handle: CardHandle; r
       {open ? (
         <TypeSheet
           shown={open}
-          onKeep={(value) => {
+          onKeep={(value, why) => {
             if (isProofReadingId(open.reading.id))
               handle.add('proof-reading', {
                 reading: open.reading.id,
                 value,
                 unit: open.reading.unit,
                 live: false,
-                ...(open.insteadOf === undefined ? {} : { insteadOf: open.insteadOf }),
+                ...(open.wrong === undefined ? {} : { insteadOf: open.wrong.id }),
+                ...(why === '' ? {} : { why }),
               });
             setOpen(null);
           }}
@@ -79,11 +81,16 @@ export function ReadingLines({ handle, proof }: { readonly handle: CardHandle; r
   );
 }
 
-/** The entry by which it was typed last. */
-const lastEntryOf = ({ entries }: CardHandle, { reading, value }: ShownReading): string | undefined =>
-  entries
+/** A reading that is being typed; where it stands for one that was wrong, that one. */
+type Opened = ShownReading & { readonly wrong?: { readonly id: string; readonly isLive: boolean } | undefined };
+
+/** The entry by which it was taken last. */
+function lastEntryOf({ entries }: CardHandle, { reading, value }: ShownReading): Opened['wrong'] {
+  const last = entries
     .filter((entry) => isOf(entry, 'proof-reading'))
-    .findLast((entry) => entry.facts.reading === reading.id && entry.facts.value === value)?.id;
+    .findLast((entry) => entry.facts.reading === reading.id && entry.facts.value === value);
+  return last && { id: last.id, isLive: last.facts.live };
+}
 
 function limitsOf({ reading: { least, most } }: ShownReading): string {
   const say = (limit: number | undefined): string => (limit === undefined ? '' : sayValue(limit));
@@ -96,16 +103,35 @@ function TypeSheet({
   onKeep,
   onClose,
 }: {
-  readonly shown: ShownReading;
-  readonly onKeep: (value: number) => void;
+  readonly shown: Opened;
+  readonly onKeep: (value: number, why: string) => void;
   readonly onClose: () => void;
 }) {
+  const { role } = usePerson();
   const [text, setText] = useState('');
+  const [why, setWhy] = useState('');
   const value = readPositive(text);
+  const isLive = shown.wrong?.isLive === true;
   const [from, to] = shown.reading.scale;
   const odd = value !== null && (value > to * 2 || (from > 0 && value < from / 4));
+  if (isLive && role !== 'lead')
+    return (
+      <Sheet title={shown.reading.name} open onClose={onClose}>
+        <Words>
+          The instruments read that by themselves: it was not mistyped. A lead strikes it out, with a reason.
+        </Words>
+      </Sheet>
+    );
   return (
     <Sheet title={shown.reading.name} open onClose={onClose}>
+      {isLive ? (
+        <Field
+          label="The instruments read it by themselves: why it does not stand"
+          value={why}
+          onChangeText={setWhy}
+          multiline
+        />
+      ) : null}
       <Field
         label={`Reading, ${shown.reading.unit}`}
         value={text}
@@ -124,8 +150,14 @@ function TypeSheet({
         kind="main"
         tall
         label="Save the reading"
-        offBecause={value === null ? 'Type the figure that was read.' : null}
-        onPress={() => value !== null && onKeep(value)}
+        offBecause={
+          value === null
+            ? 'Type the figure that was read.'
+            : isLive && why.trim().length < 3
+              ? 'The reason stays in the record.'
+              : null
+        }
+        onPress={() => value !== null && onKeep(value, why.trim())}
       />
     </Sheet>
   );

@@ -1,5 +1,5 @@
 import type { CardStep } from '@hudrik/core/card';
-import type { CardReply, Defect } from '@hudrik/core/contracts';
+import { WORKS_ON_UNITS, type CardReply, type Defect } from '@hudrik/core/contracts';
 import type { Facts } from '@hudrik/core/log';
 import type { Proof } from '@hudrik/core/proof';
 import { useState } from 'react';
@@ -7,6 +7,7 @@ import { View } from 'react-native';
 import { usePerson } from '@/api';
 import { Button, Field, Section, Sheet, Words } from '@/design';
 import { sayValue } from '@/writing';
+import { photosOf, secondIn, SecondPerson, type Second } from '@/features/second';
 import { SignLine, type SaidOf } from './SignLine';
 import type { CardHandle } from './useCard';
 
@@ -16,7 +17,7 @@ interface Props {
   readonly handle: CardHandle;
   readonly proof: Proof;
   readonly reply: CardReply;
-  readonly onSign: (signed: Signed) => void;
+  readonly onSign: (signed: Signed, photos: readonly string[]) => void;
   readonly onClose: () => void;
 }
 
@@ -25,12 +26,17 @@ export function SignSheet({ handle, proof, reply, onSign, onClose }: Props) {
   const { name } = usePerson();
   const [note, setNote] = useState('');
   const [said, setSaid] = useState<Readonly<Record<string, SaidOf>>>({});
+  const [second, setSecond] = useState<Second | null>(null);
   const jobs = reply.jobs.filter((job) => job.state === 'open');
   const defects = defectsOf(reply);
   const left = (handle.card?.steps ?? []).filter(
     (step) => step.state === 'to-do' && jobs.some((job) => job.id === step.jobId),
   );
   const unseen = defects.filter((defect) => (said[defect.id]?.what ?? null) === null && !isShownByRun(defect, proof));
+  // What is dangerous and was not found, two people have looked for.
+  const danger = defects.find(
+    ({ id, origin, safety }) => said[id]?.what === 'not-found' && origin.kind === 'told' && safety,
+  );
   const waiting = reply.jobs.filter((job) => job.state === 'waiting' || job.state === 'put-off');
   return (
     <Sheet title={`${reply.unit.tag}: sign`} open onClose={onClose}>
@@ -54,6 +60,15 @@ export function SignSheet({ handle, proof, reply, onSign, onClose }: Props) {
       {waiting.length > 0 ? (
         <Words size={15} role="note">{`Left for the next visit: ${waiting.map((job) => job.title).join('; ')}.`}</Words>
       ) : null}
+      {danger ? (
+        <SecondPerson
+          sentence={`Told and dangerous: ${danger.sentence} That it was not found, two people say.`}
+          who={WORKS_ON_UNITS}
+          wantsPhoto={false}
+          second={second}
+          onSecond={setSecond}
+        />
+      ) : null}
       <Field label="What was done, for whoever opens it next" value={note} onChangeText={setNote} multiline />
       <Button
         kind="main"
@@ -65,9 +80,13 @@ export function SignSheet({ handle, proof, reply, onSign, onClose }: Props) {
             ? 'Each step is ticked, or dropped with a reason, before it is signed.'
             : unseen.length > 0
               ? `${unseen.length === 1 ? 'One line is' : `${unseen.length} lines are`} not ticked yet.`
-              : null
+              : danger && second === null
+                ? 'A second person says so too.'
+                : null
         }
-        onPress={() => onSign({ note: note.trim(), ...signedOf(said) })}
+        onPress={() =>
+          onSign({ note: note.trim(), ...signedOf(said), ...(danger ? secondIn(second) : {}) }, photosOf(second))
+        }
       />
     </Sheet>
   );
@@ -91,6 +110,9 @@ const UNKNOWN: Omit<Defect, 'id' | 'sentence'> = {
   foundAt: '',
   by: null,
   seenAt: '',
+  looks: [],
+  second: null,
+  toldBy: null,
 };
 
 const isShownByRun = ({ origin }: Defect, proof: Proof): boolean =>

@@ -16,7 +16,7 @@ interface Props {
   readonly onClose: () => void;
 }
 
-const SYSTEM_WORDS: readonly (readonly [System, string])[] = [
+export const SYSTEM_WORDS: readonly (readonly [System, string])[] = [
   ['fuel', 'Fuel'],
   ['oil', 'Oil'],
   ['guard', 'Guard or cover'],

@@ -3,7 +3,8 @@ import { proofOfEntries, proofSettingOf } from '@hudrik/core/proof';
 import type { Problem } from '@hudrik/core/contracts';
 import { entryOf, thingOf } from '@/testing/cardReply';
 import { cardOf } from '@hudrik/core/log';
-import { sayEntry, sayMissing, sayProof, sayRefusal, sayTurns, VISIT_WORD } from './say';
+import { sayEntry, sayProof, sayRefusal, sayTurns, VISIT_WORD } from './say';
+import { sayMissing } from '@/features/fleet/sayMissing';
 
 const refused = (why: object, code: Problem['code'] = 'card-refused'): Problem => ({
   type: '',

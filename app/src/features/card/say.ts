@@ -1,11 +1,12 @@
 import type { Card, JobState, Standing, VisitState } from '@hudrik/core/card';
-import { checksOf, CLASSES, entryOf, PROOF_LOOKS, PROOFS } from '@hudrik/core/catalogue';
+import { entryOf } from '@hudrik/core/catalogue';
 import type { Problem } from '@hudrik/core/contracts';
 import { namesOf, tellEntry, type CardRefusal, type Entry } from '@hudrik/core/log';
-import type { Proof } from '@hudrik/core/proof';
+import type { Proof, TooSoon } from '@hudrik/core/proof';
 import { factsIn, Refused, sentenceOf } from '@/api';
 import { WORDING } from '@/features/fleet';
-import { sayTime } from '@/writing';
+import { sayMissing } from '@/features/fleet/sayMissing';
+import { sayMinutes, sayTime, sayValue } from '@/writing';
 
 export const VISIT_WORD: Readonly<Record<VisitState, string>> = {
   waiting: 'Waiting',
@@ -40,55 +41,61 @@ const list = (names: readonly string[]): string =>
 
 const refusalIn = (problem: Problem): CardRefusal | undefined => factsIn(problem, 'card-refused')?.why;
 
+/** Why a look of a proof cannot be said yet. */
+export function sayTooSoon(soon: TooSoon): string {
+  if (soon.code === 'run-first') return 'Run it first: that is seen on a run only.';
+  if (soon.code === 'run-it-out') return 'When the whole time is run and it is stopped.';
+  return `From ${sayTime(soon.at)} on: the oil has to run back.`;
+}
+
+const FOR_SIGNERS = {
+  system: 'It is said already what that belongs to. A technician can say otherwise.',
+  'stays-off': 'Only a technician leaves that off: it may hurt somebody.',
+  'short-clock': 'Only a technician sets a clock shorter.',
+  'early-end': 'Only a technician ends a clock before its time.',
+} as const;
+
+type SayOf = { readonly [C in CardRefusal['code']]: (why: Extract<CardRefusal, { code: C }>) => string };
+
+const SAY: SayOf = {
+  'things-off': (why) => `Still off: ${list(why.things)}. Put each back, replace it, or mark it as staying off.`,
+  'on-trial': (why) => `Fitted for the trial only: ${list(why.things)}. Replace before the proof.`,
+  'not-off': (why) =>
+    `${why.what}: ${entryOf(THING_WORD, why.state) ?? why.state} already. Somebody changed it meanwhile.`,
+  'clock-ended': () => 'That clock has its result already.',
+  'no-such-thing': () => 'That is not on the card any more.',
+  'not-in-proof': () => 'This card is no longer being proven.',
+  'leak-look-first': () => 'Look for leaks first, with the fuel on, before you start it.',
+  'clock-not-over': (why) => `That clock runs until ${sayTime(why.endsAt)}. A good result counts when it is over.`,
+  'clock-runs': () => 'A clock still runs. Wait for it, or say how it ended.',
+  'steps-left': (why) => `Not ticked yet: ${list(why.steps)}. Tick each, or drop it with a reason.`,
+  'run-too-early': (why) =>
+    `That time lies before ${sayTime(why.since)}, when this was begun. The yard’s clock decides.`,
+  'run-overlaps': (why) => `You had ${why.tag} running at that time.`,
+  'seen-before': (why) => `Seen before ${sayTime(why.since)}, when ${why.what} was done. Look again: that counts.`,
+  'clock-too-short': (why) => `It runs ${sayMinutes(why.minutes)}. A technician may set it shorter, with a reason.`,
+  'early-not-good': () => 'Ended before its time, it shows nothing good. Stop it, or let it run.',
+  'run-first': (why) => sayTooSoon(why),
+  'run-it-out': (why) => sayTooSoon(why),
+  'not-before': (why) => sayTooSoon(why),
+  'no-such-load': () => 'That load is none of this class. Choose one that is offered.',
+  'load-figure-wanted': (why) =>
+    `Say what it is set to: ${sayValue(why.least)} to ${sayValue(why.most)} ${why.unit} loads it.`,
+  'done-what': () => 'It was not right before. Say what was done since.',
+  'system-wanted': (why) => `Say what each belongs to: ${list(why.things)}. By that it is known what to look at.`,
+  'signers-only': (why) => FOR_SIGNERS[why.what],
+  'lead-only': () => 'The instruments read that by themselves. Only a lead strikes it out, with a reason.',
+  'not-to-take-back': () =>
+    'Taken back is what one said oneself, within a minute. A technician can say that it was all right.',
+  'not-passed': (why) => `Not passed yet: ${why.missing.map(sayMissing).join('; ')}.`,
+};
+
 /** Why the server would not take an entry, in words. */
 export function sayRefusal(problem: Problem): string {
   const why = refusalIn(problem);
   if (why === undefined) return sentenceOf(new Refused(problem));
-  switch (why.code) {
-    case 'things-off':
-      return `Still off: ${list(why.things)}. Put each back, replace it, or mark it as staying off.`;
-    case 'on-trial':
-      return `Fitted for the trial only: ${list(why.things)}. Replace before the proof.`;
-    case 'not-off':
-      return `${why.what}: ${entryOf(THING_WORD, why.state) ?? why.state} already. Somebody changed it meanwhile.`;
-    case 'clock-ended':
-      return 'That clock has its result already.';
-    case 'no-such-thing':
-      return 'That is not on the card any more.';
-    case 'not-in-proof':
-      return 'This card is no longer being proven.';
-    case 'leak-look-first':
-      return 'Look for leaks first, with the fuel on, before you start it.';
-    case 'clock-not-over':
-      return `That clock runs until ${sayTime(why.endsAt)}. A good result counts when it is over; a technician may end it early with a reason.`;
-    case 'clock-runs':
-      return 'A clock still runs. Wait for it, or say how it ended.';
-    case 'steps-left':
-      return `Not ticked yet: ${list(why.steps)}. Tick each, or drop it with a reason.`;
-    case 'run-too-early':
-      return `That time lies before ${sayTime(why.since)}, when this was begun. The yard’s clock decides.`;
-    case 'run-overlaps':
-      return `You had ${why.tag} running at that time.`;
-    case 'not-passed':
-      return `Not passed yet: ${why.missing.map(sayMissing).join('; ')}.`;
-  }
-}
-
-const READINGS = new Map(PROOFS.flatMap((plan) => plan.readings.map((reading) => [reading.id, reading.name] as const)));
-const LOOKS = new Map<string, string>([
-  ...[...PROOF_LOOKS.everyRun, PROOF_LOOKS.level, PROOF_LOOKS.tries, ...PROOFS.flatMap((plan) => plan.looks)].map(
-    (look) => [look.id, look.name] as const,
-  ),
-  ...CLASSES.flatMap(checksOf).map((check) => [`safety-${check.id}`, check.words] as const),
-]);
-
-export function sayMissing(code: string): string {
-  if (code === 'leak-look') return 'leak look';
-  if (code === 'load') return 'a load that counts';
-  if (code === 'smoke') return 'smoke clear';
-  if (code === 'minutes') return 'minutes under load';
-  if (code.startsWith('reading-')) return (READINGS.get(code.slice(8)) ?? code).toLowerCase();
-  return (LOOKS.get(code.slice(5)) ?? code).toLowerCase();
+  const say: (of: never) => string = SAY[why.code];
+  return say(why as never);
 }
 
 /** Where a proof stands, as a person would say it. */

@@ -1,6 +1,6 @@
 import type { Quote } from '@hudrik/core/contracts';
 import { useState } from 'react';
-import { useChange, useRead } from '@/api';
+import { useAsk, useRead } from '@/api';
 
 const LOOK_AGAIN_MS = 1500;
 
@@ -21,7 +21,7 @@ const isOpen = (quote: Quote | undefined): boolean =>
 /** What the supplier says of a number: asked in the background, and looked at until it has answered. */
 export function useQuote(): QuoteHandle {
   const [number, setNumber] = useState<string | null>(null);
-  const ask = useChange('askQuote');
+  const ask = useAsk('askQuote');
   const read = useRead('quotePart', {
     params: { number: number ?? '' },
     enabled: number !== null && ask.isSuccess,

@@ -93,6 +93,11 @@ function Header({
           {`Said at the gate: ${sayAtGate(draft.opening.atGate).join(', ')}.`}
         </Words>
       ) : null}
+      {draft.isAnew === true && draft.leaf === 0 ? (
+        <Words size={15} face="strong" role="note" className="px-4 pb-2">
+          It was handed out after the last one was begun here: this one begins anew.
+        </Words>
+      ) : null}
       {draft.leaf === 0 ? <StandingNotes tag={draft.tag} place="check-in" /> : null}
       <View
         className="h-[6px] flex-row gap-[2px]"

@@ -1,5 +1,7 @@
+import { sayAside, sayLate, type CheckedIn } from '@hudrik/core/log';
 import { router } from 'expo-router';
 import { Button, Empty, Failure, Page, Words } from '@/design';
+import { WORDING } from '@/features/fleet';
 import type { Sent } from './leaf';
 import { VerdictCard } from './VerdictCard';
 
@@ -9,10 +11,14 @@ export function Outcome({ tag, sent }: { readonly tag: string; readonly sent: Se
     <Page>
       {sent.state === 'taken' ? (
         <>
-          <Words face="strong" role="status">
-            Checked in. {tag}{' '}
-            {sent.cameTo.verdict.result === 'fit' ? 'hangs on the wall again.' : 'is on the bench list.'}
+          <Words face="strong" size={22} role="status">
+            {whatItCameTo(tag, sent.cameTo)}
           </Words>
+          {(sent.cameTo.aside ?? []).map((aside) => (
+            <Words key={JSON.stringify(aside)} tone="held" role="note">
+              {sayAside(aside)}
+            </Words>
+          ))}
           <VerdictCard tag={tag} verdict={sent.cameTo.verdict} />
         </>
       ) : sent.isKept ? (
@@ -30,4 +36,15 @@ export function Outcome({ tag, sent }: { readonly tag: string; readonly sent: Se
       <Button label="To the shift" onPress={() => router.replace('/')} />
     </Page>
   );
+}
+
+/** Whether it stood as the return; else which of the two looks it was kept as. */
+function whatItCameTo(tag: string, { late, secondLookOf, verdict, readiness }: CheckedIn): string {
+  if (late) return `Kept as a look of its own time. ${sayLate(late, WORDING)} What it found counts.`;
+  if (secondLookOf !== undefined)
+    return `Somebody checked ${tag} in before you: yours is kept beside it, and what it found counts.`;
+  if (readiness === 'fit') return `Checked in. ${tag} hangs on the wall again.`;
+  return verdict.result === 'fit'
+    ? `Checked in. ${tag} waits for what was open before.`
+    : `Checked in. ${tag} is on the bench list.`;
 }

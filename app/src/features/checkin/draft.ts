@@ -14,6 +14,8 @@ export interface Draft {
   readonly id: string;
   readonly tag: string;
   readonly startedAt: string;
+  /** One was begun before it was handed out: this one begins anew. */
+  readonly isAnew?: boolean;
   readonly opening: Opening;
   readonly secondLookOf: string | null;
   readonly leaf: number;
@@ -34,8 +36,16 @@ export interface Draft {
   readonly past?: NonNullable<CheckInFacts['past']>;
   /** What a check found before and is in order now, by the defect: how that came. */
   readonly settled?: Readonly<Record<string, Settled>>;
+  /** What was told and is dangerous, by the defect: what this look showed of it. */
+  readonly dangers?: Readonly<Record<string, DangerSaid>>;
   /** What was not found, or is lived with, by the defect: whether it showed again. */
   readonly again?: Readonly<Record<string, boolean>>;
+}
+
+/** Whether a danger that was told showed, and what was seen. */
+export interface DangerSaid {
+  readonly showed: 'yes' | 'no' | 'not-tried';
+  readonly why: string;
 }
 
 export interface Settled {
@@ -174,6 +184,10 @@ export const foundInOrder = (draft: Draft): Opening['defects'] =>
 const isOnlyNotSeen = ({ exception }: Opening['defects'][number]['origin']): boolean =>
   exception === NOT_LOOKED_AT || exception === NOT_POSSIBLE;
 
+/** What was told of it and is dangerous: each is answered. */
+export const toldDangers = ({ opening }: Pick<Draft, 'opening'>): Opening['defects'] =>
+  (opening.defects ?? []).filter(({ origin, safety }) => origin.kind === 'told' && safety);
+
 /** What is written down of the check-in. */
 export function factsOf(draft: Draft): CheckInFacts {
   const { stations } = classOfDraft(draft);
@@ -197,6 +211,15 @@ export function factsOf(draft: Draft): CheckInFacts {
             defectId,
             how,
             why: why.trim(),
+          })),
+        }),
+    ...(draft.dangers === undefined
+      ? {}
+      : {
+          dangers: Object.entries(draft.dangers).map(([defectId, said]) => ({
+            defectId,
+            ...said,
+            why: said.why.trim(),
           })),
         }),
     ...(draft.again === undefined

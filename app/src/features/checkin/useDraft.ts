@@ -1,5 +1,5 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
-import { askOrKept, kv, newId } from '@/api';
+import { askOrKept, kv, newId, serverTime } from '@/api';
 import { startDraft, type Draft } from './draft';
 
 const keyOf = (tag: string): string => `hudrik-draft-${tag}`;
@@ -50,7 +50,13 @@ export function useDraft(tag: string): DraftHandle {
 
 async function begin(tag: string): Promise<Draft> {
   const kept = await kv.getItem(keyOf(tag));
-  return kept ? JSON.parse(kept) : startDraft(await askOrKept('opening', { tag }), newId(), new Date());
+  if (kept === null) return startDraft(await askOrKept('opening', { tag }), newId(), serverTime());
+  const draft: Draft = JSON.parse(kept);
+  const opening = await askOrKept('opening', { tag }).catch(() => null);
+  // Begun before it was handed out, it is no look at its return.
+  const outAt = opening?.hire?.outAt ?? null;
+  if (opening === null || outAt === null || outAt <= draft.startedAt) return draft;
+  return { ...startDraft(opening, newId(), serverTime()), isAnew: true };
 }
 
 /** Puts a draft back that had left for the server and was refused. */

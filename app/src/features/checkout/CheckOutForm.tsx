@@ -1,4 +1,4 @@
-import { classOf } from '@hudrik/core/catalogue';
+import { cautionText, classOf, looksOnHandOut, type MachineClass } from '@hudrik/core/catalogue';
 import type { Opening } from '@hudrik/core/contracts';
 import { assessReading } from '@hudrik/core/hours';
 import { fallsDue } from '@hudrik/core/readiness';
@@ -8,17 +8,17 @@ import { useWatch, type Control } from 'react-hook-form';
 import { ScrollView, View } from 'react-native';
 import { object, string } from 'yup';
 import { sentenceOf, usePerson } from '@/api';
-import { Button, Choice, Failure, Readiness, Section, Words } from '@/design';
+import { Button, Caution, Choice, Failure, Readiness, Section, Words } from '@/design';
 import { ServiceOnHire } from '@/features/service';
 import { StandingNotes } from '@/features/sheet';
 import { daysFromNow, hoursSince } from '@/features/fleet';
+import { NotProved } from '@/features/fleet/NotProved';
 import { FormChoices, FormField, useSchemaForm } from '@/forms';
 import { useEntry } from '@/outbox';
 import { sayTime } from '@/writing';
 import { FuelLine } from '@/features/fuel';
 import { isOf, isCheckedOut } from '@hudrik/core/log';
 
-const LOOKS = ['Oil at the mark', 'No leaks', 'Guards and stops work', 'Hirer shown how it stops'];
 const DAYS = [
   [1, '1 day'],
   [2, '2 days'],
@@ -77,21 +77,19 @@ export function CheckOutForm({
     waiverReason: '',
     fuelEighths: 8,
   });
-  const [left, setLeft] = useState<readonly string[]>([]);
+  const wanted = looksOnHandOut(classOf(opening.classId), opening.notFitted);
+  /** What stays here; null: nobody has counted yet. */
+  const [left, setLeft] = useState<readonly string[] | null>(null);
   const [looks, setLooks] = useState<readonly string[]>([]);
   const typed = withPoint(useWatch({ control, name: 'typed' }));
   const [confirmedFor, setConfirmedFor] = useState<string | null>(null);
   const odd = oddHours(typed, opening);
   const isSettled = odd === null || (odd !== 'below-last' && confirmedFor === typed);
-  const offBecause = !isSettled
-    ? 'Settle the hours first.'
-    : inPrep && role !== 'lead'
+  const offBecause = isSettled
+    ? inPrep && role !== 'lead'
       ? 'A lead may waive it.'
-      : looks.length < LOOKS.length
-        ? `Still to look at: ${LOOKS.filter((look) => !looks.includes(look))
-            .join(', ')
-            .toLowerCase()}.`
-        : null;
+      : unsaid({ kit, left, wanted, looks })
+    : 'Settle the hours first.';
   const handOut = handleSubmit(async ({ waiverReason }) => {
     const { fuelEighths } = getValues();
     const { answer, isKept } = await send.mutateAsync({
@@ -100,7 +98,7 @@ export function CheckOutForm({
         dueAt: booked ? null : daysFromNow(days),
         hours: { typed, confirmed: confirmedFor === typed, meterEvent: null },
         fuelEighths,
-        kit: kit.filter((item) => !left.includes(item.id)).map(({ id, count }) => ({ id, count })),
+        kit: kit.map(({ id, count }) => ({ id, count: left?.includes(id) ? 0 : count })),
         looks,
         waiverReason,
       },
@@ -137,19 +135,8 @@ export function CheckOutForm({
             </View>
           )}
         </Section>
-        <Section title="Goes along">
-          <View className="flex-row flex-wrap gap-2">
-            {kit.map((item) => (
-              <Choice
-                key={item.id}
-                className="grow"
-                label={item.count > 1 ? `${item.count} × ${item.name.toLowerCase()}` : item.name}
-                on={!left.includes(item.id)}
-                onPress={() => setLeft(toggled(left, item.id))}
-              />
-            ))}
-          </View>
-        </Section>
+        {opening.unproved ? <NotProved unproved={opening.unproved} /> : null}
+        <GoesAlong kit={kit} left={left} onLeft={setLeft} />
         <FormField control={control} name="typed" label="Hours on the meter" inputMode="decimal" />
         {odd === null ? null : (
           <Words tone="held" role="alert">
@@ -169,18 +156,7 @@ export function CheckOutForm({
           <FuelLine tag={opening.tag} />
           <FormChoices control={control} name="fuelEighths" label="Fuel level" options={LEVELS} />
         </Section>
-        <Section title="Last looks">
-          <View className="gap-2">
-            {LOOKS.map((look) => (
-              <Choice
-                key={look}
-                label={look}
-                on={looks.includes(look)}
-                onPress={() => setLooks(toggled(looks, look))}
-              />
-            ))}
-          </View>
-        </Section>
+        <LastLooks wanted={wanted} looks={looks} onLooks={setLooks} />
       </ScrollView>
       <View className="border-t border-line bg-tray p-3">
         <Button
@@ -194,6 +170,68 @@ export function CheckOutForm({
       </View>
     </View>
   );
+}
+
+interface GoesProps {
+  readonly kit: MachineClass['kit'];
+  readonly left: readonly string[] | null;
+  readonly onLeft: (left: readonly string[]) => void;
+}
+
+/** The class's kit: counted at one tap, and what stays here is tapped off. */
+const GoesAlong = ({ kit, left, onLeft }: GoesProps) => (
+  <Section title="Goes along">
+    <Choice
+      label={kit.length === 0 ? 'Nothing goes along' : 'Counted: all of it goes along'}
+      on={left !== null && left.length === 0}
+      onPress={() => onLeft([])}
+    />
+    <View className="flex-row flex-wrap gap-2">
+      {kit.map((item) => (
+        <Choice
+          key={item.id}
+          className="grow"
+          label={item.count > 1 ? `${item.count} × ${item.name.toLowerCase()}` : item.name}
+          on={left !== null && !left.includes(item.id)}
+          onPress={() => onLeft(toggled(left ?? kit.map(({ id }) => id), item.id))}
+        />
+      ))}
+    </View>
+  </Section>
+);
+
+interface LooksProps {
+  readonly wanted: ReturnType<typeof looksOnHandOut>;
+  readonly looks: readonly string[];
+  readonly onLooks: (looks: readonly string[]) => void;
+}
+
+/** What is looked at as it goes out, each with its caution until it is. */
+const LastLooks = ({ wanted, looks, onLooks }: LooksProps) => (
+  <Section title="Last looks">
+    <View className="gap-2">
+      {wanted.map(({ id, words, caution }) => (
+        <View key={id} className="gap-1">
+          {caution && !looks.includes(id) ? <Caution text={cautionText(caution)} /> : null}
+          <Choice label={words} on={looks.includes(id)} onPress={() => onLooks(toggled(looks, id))} />
+        </View>
+      ))}
+    </View>
+  </Section>
+);
+
+interface Said {
+  readonly kit: MachineClass['kit'];
+  readonly left: readonly string[] | null;
+  readonly wanted: readonly { readonly id: string; readonly words: string }[];
+  readonly looks: readonly string[];
+}
+
+/** What was not counted or looked at yet. */
+function unsaid({ kit, left, wanted, looks }: Said): string | null {
+  if (left === null && kit.length > 0) return 'Count what goes along.';
+  const next = wanted.find(({ id }) => !looks.includes(id));
+  return next ? `Still to look at: ${next.words}` : null;
 }
 
 /** Why a lead must waive it: its prep, and what falls due before it is back. */

@@ -1,3 +1,4 @@
+import { classOf, looksOnHandOut } from '@hudrik/core/catalogue';
 import type { HireLine, Opening } from '@hudrik/core/contracts';
 import { sampleOpening } from '@hudrik/core/contracts/samples';
 import { screen, waitFor } from '@testing-library/react-native';
@@ -9,9 +10,14 @@ const HOUR = 3_600_000;
 const opening = sampleOpening;
 const OPENING = 'GET /api/units/GE-07/opening';
 const LEAD = { ...IVO, id: 1, name: 'Runa Veldt', role: 'lead' } as const;
-const LOOKS = ['Oil at the mark', 'No leaks', 'Guards and stops work', 'Hirer shown how it stops'];
+const LOOKS = looksOnHandOut(classOf('generator'));
 const lookAtAll = async () => {
-  for (const look of LOOKS) await press(look);
+  for (const { words } of LOOKS) await press(words);
+};
+/** Counted, and looked at. */
+const lookAndCount = async () => {
+  await press('Counted: all of it goes along');
+  await lookAtAll();
 };
 const hire = (reference: string): HireLine => ({
   reference,
@@ -54,7 +60,7 @@ describe('handing a unit out', () => {
     const out = await screen.findByRole('button', { name: 'Hand it out' });
     expect(out.props.accessibilityState?.disabled ?? out.props['aria-disabled']).toBe(true);
     expect(screen.getByText(/^H-1, /)).toBeTruthy();
-    await lookAtAll();
+    await lookAndCount();
     await press('Hand it out');
     await waitFor(() => expect(server.sent).toHaveLength(1));
     expect(server.sent[0]?.body).toMatchObject({
@@ -65,7 +71,8 @@ describe('handing a unit out', () => {
         dueAt: null,
         hours: { typed: '123.4', confirmed: false, meterEvent: null },
         fuelEighths: 8,
-        looks: LOOKS,
+        looks: LOOKS.map(({ id }) => id),
+        kit: classOf('generator').kit.map(({ id, count }) => ({ id, count })),
         waiverReason: '',
       },
     });
@@ -75,6 +82,7 @@ describe('handing a unit out', () => {
     const server = show(<CheckOutScreen tag="GE-07" />, { [OPENING]: opening(), [LOG]: taken });
     await press('3 days');
     await press('6/8');
+    await press('Counted: all of it goes along');
     await press('Key');
     await lookAtAll();
     await press('Hand it out');
@@ -83,13 +91,13 @@ describe('handing a unit out', () => {
     expect(facts).toMatchObject({ hire: null, fuelEighths: 6 });
     const { dueAt, kit } = Object(facts);
     expect(Math.round((Date.parse(dueAt) - Date.now()) / HOUR)).toBeGreaterThanOrEqual(47);
-    expect(kit.map((entry: { id: string }) => entry.id)).not.toContain('key');
+    expect(kit).toContainEqual({ id: 'key', count: 0 });
   });
 
   test('hours below the last are not taken; hours too high are, once read again', async () => {
     const server = show(<CheckOutScreen tag="GE-07" />, { [OPENING]: opening(), [LOG]: taken });
     await screen.findByRole('button', { name: 'Hand it out' });
-    await lookAtAll();
+    await lookAndCount();
     type('Hours on the meter', '120');
     expect(await screen.findByText('That is below the last reading, 123.4.')).toBeTruthy();
     await press('Hand it out');
@@ -107,7 +115,7 @@ describe('handing a unit out', () => {
     const verdict = { readiness: 'prep' as const, because: ['Tank is dirty.'] };
     const inPrep = show(<CheckOutScreen tag="GE-07" />, { [OPENING]: opening({ verdict }), [LOG]: taken });
     expect(await screen.findByText('Do the prep first, or ask a lead to waive it.')).toBeTruthy();
-    await lookAtAll();
+    await lookAndCount();
     await press('Waive the prep and hand it out');
     expect(inPrep.sent).toEqual([]);
   });
@@ -115,7 +123,7 @@ describe('handing a unit out', () => {
   test('what falls due before it is back is said as soon as it is that long; a lead may waive it', async () => {
     const short = opening({ hoursToOilService: 12, use: { shape: 400, rate: 100 } });
     const server = show(<CheckOutScreen tag="GE-07" />, { [OPENING]: short, [LOG]: taken }, LEAD);
-    await lookAtAll();
+    await lookAndCount();
     expect(screen.queryByText(/oil service/)).toBeNull();
     await press('7 days');
     expect(screen.getByText(/^The oil service would run out during this hire: 12 h are left, about 28 h/)).toBeTruthy();
@@ -127,22 +135,27 @@ describe('handing a unit out', () => {
 
   test('what keeps it from going is said under the button', async () => {
     show(<CheckOutScreen tag="GE-07" />, { [OPENING]: opening(), [LOG]: taken });
-    expect(
-      await screen.findByText(
-        'Still to look at: oil at the mark, no leaks, guards and stops work, hirer shown how it stops.',
-      ),
-    ).toBeTruthy();
-    await press('No leaks');
-    expect(screen.getByText(/^Still to look at: oil at the mark, guards/)).toBeTruthy();
+    expect(await screen.findByText('Count what goes along.')).toBeTruthy();
+    await press('Counted: all of it goes along');
+    expect(screen.getByText(`Still to look at: ${LOOKS[0]?.words}`)).toBeTruthy();
+    await press(LOOKS[0]?.words ?? '');
+    expect(screen.getByText(`Still to look at: ${LOOKS[1]?.words}`)).toBeTruthy();
     type('Hours on the meter', '120');
     expect(await screen.findByText('Settle the hours first.')).toBeTruthy();
+  });
+
+  test('what its last proof could not show, for want of a load, is said before it goes', async () => {
+    const unproved = { why: 'No snow in July', what: ['minutes'], at: '2030-03-04T09:00:00Z' };
+    show(<CheckOutScreen tag="GE-07" />, { [OPENING]: opening({ unproved }) });
+    expect(await screen.findByText('Not proved under load')).toBeTruthy();
+    expect(screen.getByText(/^minutes under load\. No snow in July, /)).toBeTruthy();
   });
 
   test('a waiver wants its reason', async () => {
     const verdict = { readiness: 'prep' as const, because: ['Tank is dirty.'] };
     const server = show(<CheckOutScreen tag="GE-07" />, { [OPENING]: opening({ verdict }), [LOG]: taken }, LEAD);
     expect(await screen.findByText('Tank is dirty.')).toBeTruthy();
-    await lookAtAll();
+    await lookAndCount();
     await press('Waive the prep and hand it out');
     expect(await screen.findByText('Say why it may go out before its prep.')).toBeTruthy();
     expect(server.sent).toEqual([]);
@@ -158,7 +171,7 @@ describe('handing a unit out', () => {
       [LOG]: refusal(409, 'hire-overlaps', {}, 'That unit is promised to somebody else in that time.'),
     });
     await screen.findByRole('button', { name: 'Hand it out' });
-    await lookAtAll();
+    await lookAndCount();
     type('Hours on the meter', '124.0');
     await press('Hand it out');
     expect(await screen.findByText('That unit is promised to somebody else in that time.')).toBeTruthy();

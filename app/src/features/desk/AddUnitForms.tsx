@@ -4,7 +4,7 @@ import { router } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { object, string } from 'yup';
-import { sentenceOf, useChange } from '@/api';
+import { sentenceOf, useAsk } from '@/api';
 import { Button, Choice, Failure, Section, Words } from '@/design';
 import { figure, FormField, useSchemaForm } from '@/forms';
 
@@ -19,7 +19,7 @@ interface AddModelProps {
 
 /** A model that the yard has none of yet. */
 export function AddModel({ classId, others, onAdded }: AddModelProps) {
-  const add = useChange('addModel');
+  const add = useAsk('addModel');
   const [open, setOpen] = useState(false);
   const [copyOf, setCopyOf] = useState<number | null>(null);
   // A model of another class is none to copy.
@@ -54,7 +54,12 @@ export function AddModel({ classId, others, onAdded }: AddModelProps) {
           </View>
         </>
       )}
-      <Button label="Add the model" disabled={add.isPending} onPress={() => void send().catch(() => undefined)} />
+      <Button
+        label="Add the model"
+        disabled={add.isPending}
+        offBecause={add.offBecause}
+        onPress={() => void send().catch(() => undefined)}
+      />
     </View>
   );
 }
@@ -75,7 +80,7 @@ const unitForm = object({
 
 /** A unit of a model: its tag and where its meter stands. */
 export function AddUnit({ letters, modelId }: { readonly letters: string; readonly modelId: number }) {
-  const add = useChange('addUnit');
+  const add = useAsk('addUnit');
   const { control, handleSubmit } = useSchemaForm(unitForm, {
     figures: '',
     serial: '',

@@ -2,7 +2,7 @@ import { CLASS_IDS, CLASS_TAGS, type ClassId } from '@hudrik/core/catalogue';
 import { tag } from '@hudrik/core/fields';
 import { useState } from 'react';
 import { object, string } from 'yup';
-import { factsIn, sentenceOf, useChange } from '@/api';
+import { factsIn, sentenceOf, useAsk } from '@/api';
 import { Button, Failure, Section } from '@/design';
 import { FormChoices, FormDateTime, FormField, useSchemaForm } from '@/forms';
 import { instantOf } from '@/writing';
@@ -61,7 +61,7 @@ function doubtIn(error: unknown): string | null {
 
 /** A hire booked at the desk. */
 export function BookHire({ chosen, onBooked }: { readonly chosen?: Chosen; readonly onBooked?: () => void }) {
-  const add = useChange('addHire');
+  const add = useAsk('addHire');
   const [open, setOpen] = useState(chosen !== undefined);
   const { control, handleSubmit, reset } = useSchemaForm(form, emptyWith(chosen ?? {}));
   const doubt = doubtIn(add.error);
@@ -98,6 +98,7 @@ export function BookHire({ chosen, onBooked }: { readonly chosen?: Chosen; reado
       <Button
         kind="main"
         label={add.isPending ? 'Booking…' : 'Book it'}
+        offBecause={add.offBecause}
         disabled={add.isPending}
         onPress={() => book(false)}
       />

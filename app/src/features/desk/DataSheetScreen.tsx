@@ -5,7 +5,7 @@ import { router } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { object } from 'yup';
-import { sentenceOf, useChange, useRead } from '@/api';
+import { sentenceOf, useRead } from '@/api';
 import { Button, Choice, Failure, Field, Loading, Page, Section, Words } from '@/design';
 import { TRAIT_WORD, traitValueWord } from '@/features/fleet';
 import { RatedFigures } from '@/features/fleet/RatedFigures';
@@ -13,6 +13,7 @@ import { figure, FormField, useSchemaForm } from '@/forms';
 import { keysOf, mapValues } from '@hudrik/core/typed';
 import { SheetLines } from './SheetLines';
 import { SHEET_SECTIONS, type ListKey } from './sheetSections';
+import { useChange } from '@/outbox';
 
 type Limit = keyof ReadingLimits;
 const LIMIT_WORD: Readonly<Record<Limit, string>> = {

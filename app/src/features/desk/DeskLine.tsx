@@ -1,4 +1,4 @@
-import { useChange, usePerson, useRead } from '@/api';
+import { useAsk, usePerson, useRead } from '@/api';
 import { FeedLine, sayFeedProblem } from '@/design';
 import { sayAgo } from '@/writing';
 
@@ -22,7 +22,7 @@ const REFUSED: Readonly<Record<string, string>> = {
 export function DeskLine() {
   const { role } = usePerson();
   const { data } = useRead('desk', { refetchInterval: 60_000 });
-  const read = useChange('readDeskNow');
+  const read = useAsk('readDeskNow');
   if (data === undefined || (data.answeredAt === null && data.problem === null)) return null;
   const { answeredAt, problem, notTaken } = data;
   const when = answeredAt === null ? 'was never read' : `was read ${sayAgo(answeredAt)}`;
@@ -40,6 +40,7 @@ export function DeskLine() {
       more={`${notTaken.length} not taken`}
       read={role === 'lead' || role === 'counter' ? () => read.mutate({}) : undefined}
       isReading={read.isPending}
+      offBecause={read.offBecause}
     />
   );
 }

@@ -1,7 +1,7 @@
 import type { ImportReport } from '@hudrik/core/contracts';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { factsIn, sentenceOf, Refused, useChange, usePerson } from '@/api';
+import { factsIn, Refused, sentenceOf, useAsk, usePerson } from '@/api';
 import { Button, Empty, Failure, Page, Section, Words } from '@/design';
 import { useFile } from '@/forms/useFile';
 
@@ -56,7 +56,7 @@ function Import({
   readonly operation: 'importModels' | 'importUnits' | 'importHires' | 'importParts' | 'importPlans';
   readonly label: string;
 }) {
-  const take = useChange(operation);
+  const take = useAsk(operation);
   const [name, setName] = useState('');
   const send = async (chosen: File) => {
     setName(chosen.name);
@@ -69,7 +69,12 @@ function Import({
   return (
     <View className="gap-3">
       {file.input}
-      <Button label={take.isPending ? `Reading ${name}…` : label} disabled={take.isPending} onPress={file.choose} />
+      <Button
+        label={take.isPending ? `Reading ${name}…` : label}
+        offBecause={take.offBecause}
+        disabled={take.isPending}
+        onPress={file.choose}
+      />
       {take.isError ? (
         <Failure sentence={sentenceOf(take.error)} kept="Nothing in the file was imported.">
           {take.error instanceof Refused ? <WrongColumns error={take.error} /> : null}

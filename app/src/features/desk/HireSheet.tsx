@@ -3,7 +3,7 @@ import type { CalendarHire, HireCalendar } from '@hudrik/core/contracts';
 import { router, type Href } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { sentenceOf, useChange, usePerson } from '@/api';
+import { sentenceOf, useAsk, usePerson } from '@/api';
 import { Button, Choice, DateTimeField, Failure, Section, Sheet, Words } from '@/design';
 import { instantOf, sayAs, sayTime } from '@/writing';
 import { sayHelp } from './sayHire';
@@ -41,7 +41,7 @@ export function HireSheet({ calendar, hire, onClose }: Props) {
 const typed = (instant: string): string => sayAs(instant, "yyyy-MM-dd'T'HH:mm");
 
 function ChangeHire({ calendar, hire, onClose }: Props) {
-  const change = useChange('changeHire');
+  const change = useAsk('changeHire');
   const own = hire.isOwn ? hire.tag : null;
   const [tag, setTag] = useState(own);
   const [from, setFrom] = useState(() => typed(hire.fromAt));
@@ -68,7 +68,13 @@ function ChangeHire({ calendar, hire, onClose }: Props) {
       <DateTimeField label="From" value={from} onChange={setFrom} />
       <DateTimeField label="To" value={to} onChange={setTo} />
       {change.error ? <Failure sentence={sentenceOf(change.error)} kept="The hire is as it was." /> : null}
-      <Button kind="main" label="Change the hire" offBecause={wrong} disabled={change.isPending} onPress={save} />
+      <Button
+        kind="main"
+        label="Change the hire"
+        offBecause={wrong ?? change.offBecause}
+        disabled={change.isPending}
+        onPress={save}
+      />
     </Section>
   );
 }

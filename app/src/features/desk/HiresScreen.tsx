@@ -3,10 +3,10 @@ import type { CalendarHire, HireCalendar as Calendar, HireLine } from '@hudrik/c
 import { Link, router, type Href } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
-import { sentenceOf, useChange, usePerson, useRead } from '@/api';
+import { sentenceOf, usePerson, useRead } from '@/api';
 import { Button, Card, Empty, Failure, Heading, Loading, useIsWide, Words } from '@/design';
 import { LongList } from '@/design/LongList';
-import { useEntry } from '@/outbox';
+import { useChange, useEntry } from '@/outbox';
 import { sayTime } from '@/writing';
 import { BookHire } from './BookHire';
 import { DeskLine } from './DeskLine';

@@ -50,7 +50,7 @@ describe('the hirer rings', () => {
 
   test('a unit that is not out; advice that cannot be had', async () => {
     show(<TroubleScreen tag="GE-07" />, { ...replies, 'GET /api/hires': { hires: [] } });
-    expect(await screen.findByText('It is not out with anybody.')).toBeTruthy();
+    expect(await screen.findByText(/^It is not out with anybody: what is told is noted/)).toBeTruthy();
     screen.unmount();
     show(<TroubleScreen tag="GE-07" />, { ...replies, 'GET /api/units/GE-07/trouble': refusal(503, 'store-away') });
     await press('Would not fire');

@@ -3,7 +3,7 @@ import { Link } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { sentenceOf, useRead } from '@/api';
-import { Button, Caution, Choice, Empty, Failure, Field, Loading, Page, Section, Words } from '@/design';
+import { Button, Caution, Choice, Failure, Field, Loading, Page, Section, Words } from '@/design';
 import { useEntry } from '@/outbox';
 import { sayTime } from '@/writing';
 
@@ -26,11 +26,11 @@ export function TroubleScreen({ tag }: { readonly tag: string }) {
       {hire ? (
         <>
           <Words>{`${hire.reference}${hire.hirer ? `, ${hire.hirer}` : ''}${hire.phone ? `, ${hire.phone}` : ''}; back ${sayTime(hire.toAt)}.`}</Words>
-          <Told tag={tag} classId={unit.data.unit.classId} reference={hire.reference} />
         </>
       ) : (
-        <Empty sentence="It is not out with anybody." />
+        <Words>It is not out with anybody: what is told is noted with the unit.</Words>
       )}
+      <Told tag={tag} classId={unit.data.unit.classId} reference={hire?.reference ?? null} />
     </Page>
   );
 }
@@ -38,7 +38,8 @@ export function TroubleScreen({ tag }: { readonly tag: string }) {
 interface Props {
   readonly tag: string;
   readonly classId: ClassId;
-  readonly reference: string;
+  /** Null: it is with nobody. */
+  readonly reference: string | null;
 }
 
 function Told({ tag, classId, reference }: Props) {
@@ -69,6 +70,12 @@ function Told({ tag, classId, reference }: Props) {
           </View>
         );
       })}
+      {complaints.some(({ id, safety }) => safety === true && complaintIds.includes(id)) ? (
+        <View role="alert" className="border-l-[6px] border-held bg-paper p-3">
+          <Words face="strong">That is dangerous: it holds the unit from now on.</Words>
+          <Words>Nobody runs it any more. Have it brought back as it is, and keep people away from it.</Words>
+        </View>
+      ) : null}
       {complaintIds.length > 0 ? <Advice tag={tag} complaintIds={complaintIds} /> : null}
       <Field label="In the hirer’s own words" value={note} onChangeText={setNote} multiline maxLength={2000} />
       {tell.error ? <Failure sentence={sentenceOf(tell.error)} kept="What you wrote is still here." /> : null}

@@ -2,10 +2,11 @@ import { classOf, FAULT_KNOWLEDGE } from '@hudrik/core/catalogue';
 import { PRIOR_WORTH, taughtOdds, type Lesson } from '@hudrik/core/diagnosis';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
-import { sentenceOf, useChange, useRead, usePerson } from '@/api';
+import { sentenceOf, usePerson, useRead } from '@/api';
 import { Button, Card, Empty, Failure, Loading, Page, Sheet, Words } from '@/design';
 import { sayDay, sayFigure, sayValue } from '@/writing';
 import { sayFault, sayPercent } from './say';
+import { useChange } from '@/outbox';
 
 /** What proven causes have taught this yard, by class and engine family; a lead can go back to the built-in odds. */
 export function LearnedScreen() {

@@ -1,2 +1,3 @@
 export { Frame } from './Frame';
+export { HoldPage } from './HoldPage';
 export { ScreenBoundary } from './ScreenBoundary';

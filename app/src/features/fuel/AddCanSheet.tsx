@@ -1,9 +1,10 @@
 import { FUEL_IDS, type FuelId } from '@hudrik/core/catalogue';
 import { boolean, number, object, string } from 'yup';
-import { sentenceOf, useChange } from '@/api';
+import { sentenceOf } from '@/api';
 import { Button, Failure, Sheet } from '@/design';
 import { FormChoices, FormField, useSchemaForm } from '@/forms';
 import { fuelName } from './sayFuelOf';
+import { useChange } from '@/outbox';
 
 const litres = number().typeError('Enter litres.').min(0, 'Enter litres.').max(1000, 'At most 1,000 l.');
 const form = object({

@@ -1,9 +1,10 @@
 import type { FuelStore } from '@hudrik/core/contracts';
 import { readFigure, readPositive } from '@hudrik/core/figures';
 import { useState } from 'react';
-import { sentenceOf, useChange } from '@/api';
+import { sentenceOf } from '@/api';
 import { Button, Failure, Field, Sheet, Words } from '@/design';
 import { sayLitres } from './sayFuelOf';
+import { useChange } from '@/outbox';
 
 interface Props {
   readonly can: FuelStore['cans'][number];

@@ -2,8 +2,9 @@ import type { UnitFuel } from '@hudrik/core/contracts';
 import { readPositive } from '@hudrik/core/figures';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { sentenceOf, useChange } from '@/api';
+import { sentenceOf } from '@/api';
 import { Button, Choice, Failure, Field, Sheet, Words } from '@/design';
+import { useChange } from '@/outbox';
 
 /** What a model’s tank holds, of what it is made, and whether it has a tap: said once, for all of that model. */
 export function TankSheet({ fuel, onClose }: { readonly fuel: UnitFuel; readonly onClose: () => void }) {

@@ -1,7 +1,7 @@
 import { screen, waitFor } from '@testing-library/react-native';
 import type { FuelStore, UnitFuel } from '@hudrik/core/contracts';
 import { LOG, taken } from '@/testing/cardReply';
-import { IVO, press, refusal, show, type } from '@/testing/screen';
+import { gone, IVO, press, refusal, show, type } from '@/testing/screen';
 import { FuelLine } from './FuelLine';
 import { FuelOfUnit } from './FuelOfUnit';
 import { FuelStoreScreen } from './FuelStoreScreen';
@@ -67,6 +67,7 @@ describe('the fuel of a unit', () => {
     await type('It holds, litres', '3,5');
     await press('Metal');
     await press('Save for this model');
+    await gone('Save for this model');
     await press('Its tank');
     await press('As usual for its class');
     await waitFor(() =>
@@ -146,10 +147,14 @@ describe('the fuel store', () => {
   });
 
   test('a can is filled, counted, treated, disposed of', async () => {
-    const server = show(<FuelStoreScreen />, { 'GET /api/fuel': store, 'POST /api/fuel/cans/id of Can 1': store });
+    const server = show(<FuelStoreScreen />, {
+      'GET /api/fuel': store,
+      'POST /api/fuel/cans/id%20of%20Can%201': store,
+    });
     await press('Open Can 1');
     await type('Litres', '7,5');
     await press('So many were bought into it');
+    await gone('So many were bought into it');
     await press('Open Can 1');
     await press('Emptied for disposal');
     await waitFor(() =>

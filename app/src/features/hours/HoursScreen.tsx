@@ -1,11 +1,12 @@
 import type { WorkingHours } from '@hudrik/core/contracts';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { useChange, usePerson, useRead } from '@/api';
+import { usePerson, useRead } from '@/api';
 import { Button, Card, Empty, Failure, Field, Loading, Page, Words } from '@/design';
 import { sayAs } from '@/writing';
 import { WeekForm } from './WeekForm';
 import { textOf, WEEKDAYS } from './weekText';
+import { useChange } from '@/outbox';
 
 type Person = WorkingHours['people'][number];
 

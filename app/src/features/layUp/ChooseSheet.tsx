@@ -2,9 +2,10 @@ import { LAY_UP_METHODS, type LayUpMethodId } from '@hudrik/core/catalogue';
 import { CLASS_TAGS } from '@hudrik/core/classTags';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { sentenceOf, useChange } from '@/api';
+import { sentenceOf } from '@/api';
 import { Button, Choice, Failure, Field, Sheet, Words } from '@/design';
 import { methodName, sayCost, type LayUpUnit } from './sayLayUp';
+import { useChange } from '@/outbox';
 
 /** Every way that fits with its price: the lead takes another, with a reason, or leaves it to the sum again. */
 export function ChooseSheet({ unit, onClose }: { readonly unit: LayUpUnit; readonly onClose: () => void }) {

@@ -5,8 +5,9 @@ import { readFigure } from '@hudrik/core/figures';
 import { wrongOfSeasons } from '@hudrik/core/layUp';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { sentenceOf, useChange } from '@/api';
+import { sentenceOf } from '@/api';
 import { Button, Choice, Failure, Field, Sheet, Words } from '@/design';
+import { useChange } from '@/outbox';
 
 interface Typed {
   readonly from: string;

@@ -1,8 +1,9 @@
 import type { ExchangePart } from '@hudrik/core/contracts';
 import { EXCHANGE_PART } from '@hudrik/core/states';
 import { View } from 'react-native';
-import { sentenceOf, useChange, useRead } from '@/api';
+import { sentenceOf, useRead } from '@/api';
 import { Button, Empty, Failure, Section, Words } from '@/design';
+import { useChange } from '@/outbox';
 
 const STATE_WORD: Readonly<Record<ExchangePart['state'], string>> = {
   'as-taken': 'as it came off',

@@ -2,10 +2,11 @@ import type { OrderLine, OrdersReply } from '@hudrik/core/contracts';
 import { ORDER } from '@hudrik/core/states';
 import { Link } from 'expo-router';
 import { View } from 'react-native';
-import { sentenceOf, useChange, useRead } from '@/api';
+import { sentenceOf, useRead } from '@/api';
 import { Button, Empty, Failure, Section, Words } from '@/design';
 import { sayOrderProblem } from '@/features/card';
 import { sayTime } from '@/writing';
+import { useChange } from '@/outbox';
 
 const AGAIN_MS = 15_000;
 

@@ -4,10 +4,11 @@ import { name } from '@hudrik/core/fields';
 import { partNumber } from '@hudrik/core/log';
 import { useState } from 'react';
 import { object, string } from 'yup';
-import { sentenceOf, useChange } from '@/api';
+import { sentenceOf } from '@/api';
 import { Button, Choice, Failure, Sheet, Words } from '@/design';
 import { FormField, price, useSchemaForm, wholeNumber, words } from '@/forms';
 import { sayDay, sayMoney } from '@/writing';
+import { useChange } from '@/outbox';
 
 const MOST = 10_000;
 const count = wholeNumber()

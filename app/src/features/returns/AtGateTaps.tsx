@@ -1,4 +1,4 @@
-import type { ClassId } from '@hudrik/core/catalogue';
+import { classOf, dangersOf, type ClassId } from '@hudrik/core/catalogue';
 import type { AtGate } from '@hudrik/core/log';
 import { useState } from 'react';
 import { View } from 'react-native';
@@ -15,11 +15,15 @@ interface Props {
 /** Does it run, does it leak, is all of it there: with the third answer it is noted. */
 export function AtGateTaps({ tag, classId, onSaid, onClose }: Props) {
   const [said, setSaid] = useState<Partial<AtGate>>({});
+  const [dangers, setDangers] = useState<readonly string[]>([]);
   const say = (more: Partial<AtGate>) => {
     const { runs, leaks, complete } = { ...said, ...more };
-    if (runs !== undefined && leaks !== undefined && complete !== undefined) onSaid({ runs, leaks, complete });
+    if (runs !== undefined && leaks !== undefined && complete !== undefined)
+      onSaid({ runs, leaks, complete, ...(dangers.length === 0 ? {} : { dangers: [...dangers] }) });
     else setSaid({ ...said, ...more });
   };
+  const toggle = (id: string) =>
+    setDangers(dangers.includes(id) ? dangers.filter((one) => one !== id) : [...dangers, id]);
   return (
     <Card className="gap-4">
       <View className="flex-row items-center gap-3">
@@ -28,6 +32,21 @@ export function AtGateTaps({ tag, classId, onSaid, onClose }: Props) {
           {tag}
         </Words>
         <Button kind="quiet" label="Another tag" onPress={onClose} />
+      </View>
+      <View className="gap-2" role="group" aria-label="Did the hirer tell of danger?">
+        <Words size={15}>Only if the hirer tells of it:</Words>
+        <View className="flex-row flex-wrap gap-2">
+          {dangersOf(classOf(classId)).map(({ id, words }) => (
+            <Choice
+              key={id}
+              className="grow"
+              label={words}
+              tone="held"
+              on={dangers.includes(id)}
+              onPress={() => toggle(id)}
+            />
+          ))}
+        </View>
       </View>
       <Row question="Does it run?">
         <Choice className="flex-1" label="Runs" on={said.runs === 'yes'} onPress={() => say({ runs: 'yes' })} />

@@ -1,4 +1,4 @@
-import { useChange, useRead, useSigns } from '@/api';
+import { useAsk, useRead, useSigns } from '@/api';
 import { FeedLine, sayFeedProblem } from '@/design';
 import { sayAgo } from '@/writing';
 import { sayEquipment } from './sayFromAfar';
@@ -6,7 +6,7 @@ import { sayEquipment } from './sayFromAfar';
 /** How it stands with the machines that tell their hours from afar: when they were read, who is silent, who tells what cannot be. */
 export function EquipmentLine() {
   const { data } = useRead('equipment', { refetchInterval: 60_000 });
-  const read = useChange('readEquipmentNow');
+  const read = useAsk('readEquipmentNow');
   const signs = useSigns();
   if (data === undefined || (data.answeredAt === null && data.problem === null)) return null;
   const { answeredAt, problem, machines } = data;
@@ -24,6 +24,7 @@ export function EquipmentLine() {
       more={lines.length === 1 ? '1 to look at' : `${lines.length} to look at`}
       read={signs ? () => read.mutate({}) : undefined}
       isReading={read.isPending}
+      offBecause={read.offBecause}
     />
   );
 }

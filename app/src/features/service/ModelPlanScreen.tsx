@@ -2,13 +2,14 @@ import { SERVICE_PLANS, type ServiceItem } from '@hudrik/core/catalogue';
 import type { ModelPlan } from '@hudrik/core/contracts';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { factsIn, Refused, sentenceOf, useChange, usePerson, useRead } from '@/api';
+import { factsIn, Refused, sentenceOf, usePerson, useRead } from '@/api';
 import { Button, Card, Choice, Failure, Field, Loading, Page, Section, Words } from '@/design';
 import type { OwnPlan } from '@hudrik/core/service';
 import { keysOf } from '@hudrik/core/typed';
 import { Severity } from './Severity';
 import { FIELDS, planOfTyped, typedOf, wrongField, type TypedItem } from './planDraft';
 import { sayEvery } from './sayService';
+import { useChange } from '@/outbox';
 
 const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'] as const;
 const WRONG: Readonly<Record<string, string>> = {

@@ -1,13 +1,13 @@
 import { sayWeakness, weaknessOfPin } from '@hudrik/core/people';
 import { useState } from 'react';
 import { ScrollView } from 'react-native';
-import { sentenceOf, useChange } from '@/api';
+import { sentenceOf, useAsk } from '@/api';
 import { Button, Failure, Field, Heading, Words } from '@/design';
 import { openAnew } from './openAnew';
 
 /** Opened by the printed one-time link: makes the first lead of a new yard. */
 export function FirstLead({ code }: { readonly code: string }) {
-  const first = useChange('firstLead');
+  const first = useAsk('firstLead');
   const [name, setName] = useState('');
   const [pin, setPin] = useState('');
   const weakness = weaknessOfPin(pin, name);
@@ -31,7 +31,7 @@ export function FirstLead({ code }: { readonly code: string }) {
         tall
         label="Create the lead"
         disabled={first.isPending}
-        offBecause={name.trim() === '' ? 'Enter your name.' : weakness && sayWeakness(weakness)}
+        offBecause={(name.trim() === '' ? 'Enter your name.' : weakness && sayWeakness(weakness)) ?? first.offBecause}
         onPress={() => void make().catch(() => undefined)}
       />
     </ScrollView>

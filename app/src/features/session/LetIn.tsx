@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { ScrollView } from 'react-native';
-import { sentenceOf, useChange } from '@/api';
+import { sentenceOf, useAsk } from '@/api';
 import { Button, Failure, Field, Heading, Words } from '@/design';
 import { openAnew } from './openAnew';
 
@@ -11,7 +11,7 @@ interface Props {
 
 /** A device that was not let in yet: the code that a lead shows lets it in, once. */
 export function LetIn({ code: scanned = '' }: Props) {
-  const letIn = useChange('letIn');
+  const letIn = useAsk('letIn');
   const [code, setCode] = useState(scanned);
   const [name, setName] = useState('');
   const send = async () => {
@@ -42,7 +42,10 @@ export function LetIn({ code: scanned = '' }: Props) {
         tall
         label="Let it in"
         disabled={letIn.isPending}
-        offBecause={code.trim().length < 4 ? 'Enter the code.' : name.trim() === '' ? 'Name this device.' : null}
+        offBecause={
+          (code.trim().length < 4 ? 'Enter the code.' : name.trim() === '' ? 'Name this device.' : null) ??
+          letIn.offBecause
+        }
         onPress={() => void send().catch(() => undefined)}
       />
     </ScrollView>

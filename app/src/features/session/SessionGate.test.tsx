@@ -4,7 +4,7 @@ import { render, screen, waitFor } from '@testing-library/react-native';
 import { Text } from 'react-native';
 import { call, queryClient } from '@/api';
 import { MoreScreen } from '@/features/settings';
-import { FakeServer, IVO, press, refusal, show } from '@/testing/screen';
+import { FakeServer, IVO, press, pressable, refusal, show } from '@/testing/screen';
 import { SessionGate } from './useSession';
 
 // The theme is set on a document, which there is none of here.
@@ -86,6 +86,8 @@ test('who signs in is kept from then on: loaded again without a connection, they
 test('who signs out leaves nothing that they read on the device', async () => {
   await AsyncStorage.multiSet(KEPT);
   show(<MoreScreen />, { 'DELETE /api/session': {} });
+  // The server was away before: it is asked anew.
+  await pressable(/^Sign out/);
   await press(/^Sign out/);
   await waitFor(async () => expect(await keys()).toEqual(['hudrik-draft']));
 });

@@ -1,7 +1,7 @@
 import type { SignInOptions } from '@hudrik/core/contracts';
 import { useEffect, useState } from 'react';
 import { ScrollView, View } from 'react-native';
-import { forgetReads, queryClient, readKey, sentenceOf, useChange, useRead } from '@/api';
+import { forgetReads, queryClient, readKey, sentenceOf, useAsk, useRead } from '@/api';
 import { LetIn } from './LetIn';
 import { useWait } from './useWait';
 import { Button, Empty, Failure, Field, HangTag, Heading, Loading, Words } from '@/design';
@@ -16,7 +16,7 @@ const ROLE_WORD = {
 /** Tap a name, give the PIN. The demo fills the PIN in by itself. */
 export function SignIn() {
   const options = useRead('signInOptions');
-  const signIn = useChange('signIn');
+  const signIn = useAsk('signIn');
   // What was read before is not theirs who signs in. Gone before anybody is in: what they read from then on is kept.
   useEffect(() => {
     queryClient.removeQueries({ type: 'inactive' });
@@ -58,6 +58,7 @@ export function SignIn() {
         <PinEntry
           person={chosen}
           busy={signIn.isPending}
+          offBecause={signIn.offBecause}
           wait={wait}
           onEnter={(pin) => void enter(chosen.id, pin).catch(() => undefined)}
           onBack={() => {
@@ -104,12 +105,14 @@ function Names({
 function PinEntry({
   person,
   busy,
+  offBecause,
   wait,
   onEnter,
   onBack,
 }: {
   readonly person: SignInOptions['people'][number];
   readonly busy: boolean;
+  readonly offBecause: string | null;
   /** Seconds until the next try is taken. */
   readonly wait: number;
   readonly onEnter: (pin: string) => void;
@@ -133,7 +136,7 @@ function PinEntry({
         label="Sign in"
         disabled={busy}
         offBecause={
-          wait > 0 ? `Wait ${wait} s after so many wrong ones.` : pin.length < 4 ? 'Four figures at least.' : null
+          wait > 0 ? `Wait ${wait} s after so many wrong ones.` : pin.length < 4 ? 'Four figures at least.' : offBecause
         }
         onPress={() => onEnter(pin)}
       />

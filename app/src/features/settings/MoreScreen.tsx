@@ -1,13 +1,13 @@
 import { router, type Href } from 'expo-router';
 import { View } from 'react-native';
-import { forgetReads, queryClient, useChange, usePerson } from '@/api';
+import { forgetReads, queryClient, useAsk, usePerson } from '@/api';
 import { Button, Page, Section, Words } from '@/design';
 import { useWaiting } from '@/outbox';
 
 /** Everything that is not one of the four places. */
 export function MoreScreen() {
   const person = usePerson();
-  const signOut = useChange('signOut');
+  const signOut = useAsk('signOut');
   const waiting = useWaiting().items.filter((item) => item.state !== 'sent').length;
   const go = (href: Href) => () => router.navigate(href);
   const leave = async () => {
@@ -49,7 +49,7 @@ export function MoreScreen() {
         {person.role === 'lead' ? <Button label="People" onPress={go('/people')} /> : null}
       </Section>
       <View className="pt-4">
-        <Button label="Sign out" onPress={() => void leave().catch(() => undefined)} />
+        <Button label="Sign out" offBecause={signOut.offBecause} onPress={() => void leave().catch(() => undefined)} />
       </View>
     </Page>
   );

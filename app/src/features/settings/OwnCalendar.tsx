@@ -1,12 +1,12 @@
 import { useState } from 'react';
-import { useChange, useRead } from '@/api';
+import { useAsk, useRead } from '@/api';
 import { Button, Failure, Section, Words } from '@/design';
 
 /** Where one's own calendar is read by any calendar program; the address is the key to it. */
 export function OwnCalendar() {
   const [isShown, setShown] = useState(false);
   const address = useRead('calendarAddress', { enabled: isShown });
-  const renew = useChange('renewCalendar');
+  const renew = useAsk('renewCalendar');
   const origin = typeof window === 'undefined' ? '' : (window.location?.origin ?? '');
   return (
     <Section title="My calendar">
@@ -25,6 +25,7 @@ export function OwnCalendar() {
           kind="stop"
           label="New address; the old one is dead"
           className="self-start"
+          offBecause={renew.offBecause}
           disabled={renew.isPending}
           onPress={() => renew.mutate({})}
         />

@@ -3,9 +3,10 @@ import type { Settings } from '@hudrik/core/contracts';
 import { readFigure, readPositive } from '@hudrik/core/figures';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { sentenceOf, useChange } from '@/api';
+import { sentenceOf } from '@/api';
 import { Button, Choice, Failure, Field, Section, Words } from '@/design';
 import { yardOf } from './OwnPrices';
+import { useChange } from '@/outbox';
 
 /** What this yard takes of fuel that it does not know, and its stabiliser by its label. */
 export function OwnFuel({ settings }: { readonly settings: Settings }) {

@@ -3,9 +3,10 @@ import type { Settings } from '@hudrik/core/contracts';
 import { isNoFigure, readPositive } from '@hudrik/core/figures';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { sentenceOf, useChange } from '@/api';
+import { sentenceOf } from '@/api';
 import { Button, Choice, Failure, Field, Section, Words } from '@/design';
 import { sayMoney } from '@/writing';
+import { useChange } from '@/outbox';
 
 type Texts = Readonly<Record<string, string>>;
 

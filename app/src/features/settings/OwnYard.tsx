@@ -2,10 +2,11 @@ import type { Settings, WeekStretch } from '@hudrik/core/contracts';
 import { readFigure } from '@hudrik/core/figures';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { sentenceOf, useChange } from '@/api';
+import { sentenceOf } from '@/api';
 import { Button, Choice, Failure, Field, Section, Words } from '@/design';
 import { WeekForm } from '@/features/hours';
 import { yardOf } from './OwnPrices';
+import { useChange } from '@/outbox';
 
 const LOWEST = -430;
 const HIGHEST = 5500;

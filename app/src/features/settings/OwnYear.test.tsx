@@ -1,6 +1,6 @@
 import { screen, waitFor } from '@testing-library/react-native';
 import type { Settings } from '@hudrik/core/contracts';
-import { press, show, type } from '@/testing/screen';
+import { press, pressable, show, type } from '@/testing/screen';
 import { OwnFuel } from './OwnFuel';
 import { OwnYear } from './OwnYear';
 
@@ -13,6 +13,7 @@ test('how surely a part should lie there, and twelve coldest starts: others stay
   await type(FIELD, '-9, −8 -7 -6 -5; 4 3 2 1 0 -1');
   expect(screen.getByText('Enter twelve figures from -60 to 40, with commas between.')).toBeTruthy();
   await type(FIELD, '-9, −8 -7 -6 -5; 4 3 2 1 0 -1 -2');
+  await pressable('Save the coldest starts');
   await press('Save the coldest starts');
   const { serviceLevel: _, ...yard } = settings;
   await waitFor(() =>
@@ -30,6 +31,7 @@ test('what hirers put in, and the stabiliser by its label', async () => {
   await type('Stabiliser by its label, ml to a litre', '0');
   expect(screen.getByText('Enter its dose and its price.')).toBeTruthy();
   await type('Stabiliser by its label, ml to a litre', '2,5');
+  await pressable('Save the stabiliser');
   await press('Save the stabiliser');
   await waitFor(() =>
     expect(server.sent.map(({ body }) => body)).toMatchObject([

@@ -2,9 +2,10 @@ import { COLDEST_STARTS } from '@hudrik/core/service';
 import type { Settings } from '@hudrik/core/contracts';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { sentenceOf, useChange } from '@/api';
+import { sentenceOf } from '@/api';
 import { Button, Choice, Failure, Field, Section, Words } from '@/design';
 import { yardOf } from './OwnPrices';
+import { useChange } from '@/outbox';
 
 const LEVELS = [0.9, 0.95, 0.99];
 const USUAL_LEVEL = 0.95;

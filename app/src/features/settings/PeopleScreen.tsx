@@ -3,7 +3,7 @@ import { name, ROLES, type Role } from '@hudrik/core/fields';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { object, string } from 'yup';
-import { sentenceOf, useChange, useRead } from '@/api';
+import { sentenceOf, useAsk, useRead } from '@/api';
 import { Button, Card, Choice, Failure, Loading, Page, Section, Words } from '@/design';
 import { FormChoices, FormField, newPin, useSchemaForm } from '@/forms';
 
@@ -57,7 +57,7 @@ const toggled = (skills: readonly SkillId[], id: SkillId): SkillId[] =>
 const pinForm = object({ pin: newPin });
 
 function ChangePerson({ person }: { readonly person: Listed }) {
-  const change = useChange('changePerson');
+  const change = useAsk('changePerson');
   const { control, handleSubmit, reset } = useSchemaForm(pinForm, { pin: '' });
   const params = { id: String(person.id) };
   const setPin = handleSubmit(async (body) => {
@@ -96,6 +96,7 @@ function ChangePerson({ person }: { readonly person: Listed }) {
         <Button
           className="grow"
           label="Change it and sign them out"
+          offBecause={change.offBecause}
           disabled={change.isPending}
           onPress={() => void setPin().catch(() => undefined)}
         />
@@ -103,6 +104,7 @@ function ChangePerson({ person }: { readonly person: Listed }) {
           className="grow"
           kind={person.leftAt ? 'plain' : 'stop'}
           label={person.leftAt ? 'Back on the yard' : 'Left the yard'}
+          offBecause={change.offBecause}
           disabled={change.isPending}
           onPress={() => change.mutate({ params, body: { left: person.leftAt === null } })}
         />
@@ -120,7 +122,7 @@ const EMPTY = { name: '', role: 'technician', pin: '' };
 const ROLE_OPTIONS = ROLES.map((role): readonly [Role, string] => [role, role]);
 
 function AddPerson() {
-  const add = useChange('addPerson');
+  const add = useAsk('addPerson');
   const { control, handleSubmit, reset } = useSchemaForm(addForm, EMPTY);
   const send = handleSubmit(async (body) => {
     await add.mutateAsync({ body });
@@ -132,7 +134,13 @@ function AddPerson() {
       <FormField control={control} name="name" label="Name" />
       <FormChoices control={control} name="role" label="Role" options={ROLE_OPTIONS} />
       <FormField control={control} name="pin" label="PIN of six figures, or password" secureTextEntry />
-      <Button kind="main" label="Add" disabled={add.isPending} onPress={() => void send().catch(() => undefined)} />
+      <Button
+        kind="main"
+        label="Add"
+        offBecause={add.offBecause}
+        disabled={add.isPending}
+        onPress={() => void send().catch(() => undefined)}
+      />
     </Section>
   );
 }

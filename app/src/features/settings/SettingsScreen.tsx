@@ -1,18 +1,24 @@
 import type { Person } from '@hudrik/core/contracts';
 import { View } from 'react-native';
-import { queryClient, readKey, sentenceOf, useChange, usePerson } from '@/api';
+import { queryClient, readKey, sentenceOf, usePerson } from '@/api';
 import { Choice, Failure, Page, Section, Words } from '@/design';
 import { OwnCalendar } from './OwnCalendar';
 import { YardSettings } from './YardSettings';
+import { useChange } from '@/outbox';
 
 type Preferences = Person['preferences'];
 
 /** Units of measure and the theme, kept with the person; how the yard writes, for a lead. */
 export function SettingsScreen() {
-  const { preferences, role } = usePerson();
+  const me = usePerson();
+  const { preferences, role } = me;
   const change = useChange('setPreferences');
   const set = async (next: Partial<Preferences>) => {
-    const person = await change.mutateAsync({ body: { ...preferences, ...next } });
+    // Until it was taken, it is so on this device.
+    const person = (await change.mutateAsync({ body: { ...preferences, ...next } })) ?? {
+      ...me,
+      preferences: { ...preferences, ...next },
+    };
     queryClient.setQueryData(readKey('me'), person);
   };
   const choice = <K extends keyof Preferences>(name: K, value: Preferences[K], label: string) => (

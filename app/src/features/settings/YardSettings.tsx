@@ -1,7 +1,7 @@
 import type { Settings } from '@hudrik/core/contracts';
 import { name } from '@hudrik/core/fields';
 import { object, string } from 'yup';
-import { sentenceOf, useChange, useRead } from '@/api';
+import { sentenceOf, useRead } from '@/api';
 import { Button, Failure, Loading, Section, Words } from '@/design';
 import { useServerNow } from '@/features/clocks';
 import { FormField, useSchemaForm } from '@/forms';
@@ -10,6 +10,7 @@ import { OwnFuel } from './OwnFuel';
 import { OwnPrices } from './OwnPrices';
 import { OwnYard } from './OwnYard';
 import { OwnYear } from './OwnYear';
+import { useChange } from '@/outbox';
 
 const form = object({
   yard: name.required('Enter the name of the yard.'),

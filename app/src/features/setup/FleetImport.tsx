@@ -1,14 +1,14 @@
 import type { FleetReport } from '@hudrik/core/contracts';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
-import { sentenceOf, useChange } from '@/api';
+import { sentenceOf, useAsk } from '@/api';
 import { Button, Choice, Failure, Section, Words } from '@/design';
 import { useFile } from '@/forms/useFile';
 import { asCsv, guessed, lacking, readSheet, WANTED, type Mapping, type Sheet } from './columns';
 
 /** Units from the yard’s own spreadsheet: columns are told, what would happen is shown, and all of it is taken or nothing. */
 export function FleetImport() {
-  const take = useChange('takeFleet');
+  const take = useAsk('takeFleet');
   const [sheet, setSheet] = useState<Sheet | null>(null);
   const [mapping, setMapping] = useState<Mapping>({});
   const read = async (chosen: File) => {
@@ -45,7 +45,7 @@ export function FleetImport() {
           kind={isReady ? 'plain' : 'main'}
           label={take.isPending ? 'Looking through it…' : 'Show what would happen'}
           disabled={take.isPending}
-          offBecause={missing.length > 0 ? `Say which column is: ${missing.join(', ')}.` : null}
+          offBecause={(missing.length > 0 ? `Say which column is: ${missing.join(', ')}.` : null) ?? take.offBecause}
           onPress={() => send(true)}
         />
       ) : null}
@@ -55,6 +55,7 @@ export function FleetImport() {
           kind="main"
           tall
           label={`Take all ${report.taken}`}
+          offBecause={take.offBecause}
           disabled={take.isPending}
           onPress={() => send(false)}
         />

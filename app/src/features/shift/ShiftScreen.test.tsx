@@ -27,6 +27,8 @@ const shift = (more: Partial<Shift> = {}): Shift => ({
   inWork: [],
   toSign: [],
   due: [],
+  warned: [],
+  alone: [],
   hires: [],
   ...more,
 });

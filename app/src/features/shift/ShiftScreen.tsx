@@ -2,6 +2,7 @@ import type { Shift, ShiftLine } from '@hudrik/core/contracts';
 import { useRead } from '@/api';
 import { Empty, Failure, Loading, Page, Section, useIsWide, Words } from '@/design';
 import { sayMinutes } from '@/writing';
+import { lazy, Suspense } from 'react';
 import { View } from 'react-native';
 import { AccessNotice } from '@/features/access';
 import { SetUpNotice } from '@/features/setup';
@@ -9,11 +10,15 @@ import { StatusNotice } from '@/features/status';
 import { ShiftRow } from './ShiftRow';
 import { TimeRail } from './TimeRail';
 
+/** It tells entries, and with them all that is known: not with the first screen of a day on which nothing was done alone. */
+const DoneAlone = lazy(() => import('./DoneAlone'));
+
 const HEADINGS: readonly {
-  readonly of: 'toSign' | 'back' | 'soon' | 'held' | 'inWork' | 'due';
+  readonly of: 'warned' | 'toSign' | 'back' | 'soon' | 'held' | 'inWork' | 'due';
   readonly title: string;
   readonly none: string;
 }[] = [
+  { of: 'warned', title: 'Ring the hirer', none: '' },
   { of: 'toSign', title: 'To be signed', none: '' },
   { of: 'back', title: 'Back, not looked at', none: 'Everything that came back has been looked at.' },
   { of: 'soon', title: 'Goes out soon, not fit', none: 'All that goes out in the next two days is fit.' },
@@ -44,6 +49,11 @@ export function ShiftScreen() {
       <SetUpNotice />
       <AccessNotice />
       <StatusNotice />
+      {shift.data.alone.length > 0 ? (
+        <Suspense fallback={null}>
+          <DoneAlone alone={shift.data.alone} />
+        </Suspense>
+      ) : null}
       {HEADINGS.filter(({ of, none }) => none !== '' || shift.data[of].length > 0).map(({ of, title, none }) => (
         <ShiftSection key={of} title={title} none={none} lines={shift.data[of]} />
       ))}

@@ -27,6 +27,14 @@ const SAY: Readonly<Record<string, (line: ShiftLine) => { what: string; why: str
     what: `Goes out ${sayTime(text(facts, 'fromAt'))}`,
     why: `Any ${CLASS_TAGS[classId].name.toLowerCase()} was promised, and no fit one is left.`,
   }),
+  'out-dangerous': ({ facts, because, reference }) => ({
+    what: because.join(' '),
+    why: `With the hirer of ${reference}${sayHirer(facts)}. Have it stopped, left as it is, and brought back.`,
+  }),
+  'left-anyway': ({ facts, because, reference }) => ({
+    what: 'It left without being handed out',
+    why: `On ${reference}${sayHirer(facts)}. ${because.join(' ')} It comes back held.`,
+  }),
   held: ({ because, facts }) => ({
     what: because[0] ?? 'Held',
     why: `Since ${sayTime(text(facts, 'since'))}.${because.length > 1 ? ` And ${because.length - 1} more.` : ''}`,
@@ -48,6 +56,9 @@ const SAY: Readonly<Record<string, (line: ShiftLine) => { what: string; why: str
         : 'Best done now, together.',
   }),
 };
+
+const sayHirer = (facts: Facts): string =>
+  ['hirer', 'phone'].map((name) => (text(facts, name) === '' ? '' : `, ${text(facts, name)}`)).join('');
 
 function standsAs(facts: Facts): string {
   if (facts['backAt']) return 'Back, and not looked at.';

@@ -1,6 +1,6 @@
 import type { Status } from '@hudrik/core/contracts';
 import { View } from 'react-native';
-import { sentenceOf, useChange, useRead } from '@/api';
+import { sentenceOf, useAsk, useRead } from '@/api';
 import { Button, Card, Failure, Loading, Page, Section, useIsWide, Words } from '@/design';
 import { sayAgo, sayDay, sayFigure } from '@/writing';
 import { sayBytes, sayTrouble } from './sayTrouble';
@@ -62,7 +62,7 @@ const Line = ({ name, value }: { readonly name: string; readonly value: string }
 );
 
 function Backups({ status: { backups } }: { readonly status: Status }) {
-  const write = useChange('backUpNow');
+  const write = useAsk('backUpNow');
   const { folder, keep, last } = backups;
   return (
     <Section title="Backups">
@@ -80,6 +80,7 @@ function Backups({ status: { backups } }: { readonly status: Status }) {
           <Button
             className="self-start"
             label={write.isSuccess ? 'It is being written' : 'Write one now'}
+            offBecause={write.offBecause}
             disabled={write.isPending || write.isSuccess}
             onPress={() => write.mutate({})}
           />

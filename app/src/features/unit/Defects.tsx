@@ -10,7 +10,9 @@ import { Button, Card, Caution, Failure, ReadinessMark, Section, Sheet, Words } 
 import { FormChoices, FormField, useSchemaForm, words } from '@/forms';
 import { entryOf, useEntry, usePending, type On } from '@/outbox';
 import { sayTime } from '@/writing';
+import { CloseSheet } from './CloseSheet';
 import { LeadDecides } from './LeadDecides';
+import { WrongUnit } from './WrongUnit';
 
 /** All that is wrong with a unit, worst first, each with what closes it and who does something about it. */
 export function Defects({ page }: { readonly page: UnitPage }) {
@@ -92,7 +94,7 @@ function DefectCard({
             onPress={() => router.navigate(`/j/${job.id}`)}
           />
         ) : null}
-        {signs && !isClosedHere ? (
+        {signs && !isClosedHere && defect.looks.length > 0 ? (
           <Button
             className="grow"
             kind={job ? 'quiet' : 'plain'}
@@ -102,58 +104,12 @@ function DefectCard({
           />
         ) : null}
         {role === 'lead' && !isClosedHere ? <LeadDecides defect={defect} unit={page.unit} /> : null}
+        {defect.toldBy !== null && role !== 'apprentice' ? (
+          <WrongUnit entryId={defect.toldBy} sentence={defect.sentence} tag={page.unit.tag} />
+        ) : null}
       </View>
-      {closing ? <CloseSheet defect={defect} tag={page.unit.tag} onClose={() => setClosing(false)} /> : null}
+      {closing ? <CloseSheet defect={defect} unit={page.unit} onClose={() => setClosing(false)} /> : null}
     </Card>
-  );
-}
-
-const closing = object({
-  how: string().oneOf(['put-right', 'was-all-right']).required('Choose one.'),
-  why: words(3).required(),
-});
-
-function CloseSheet({
-  defect,
-  tag,
-  onClose,
-}: {
-  readonly defect: Defect;
-  readonly tag: string;
-  readonly onClose: () => void;
-}) {
-  const send = useEntry('defect-closed');
-  const { control, handleSubmit } = useSchemaForm<{ how: string; why: string }, typeof closing>(closing, {
-    how: '',
-    why: '',
-  });
-  const close = handleSubmit(async ({ how, why }) => {
-    await send.mutateAsync({ facts: { defectId: defect.id, how, why }, on: { tag } });
-    onClose();
-  });
-  return (
-    <Sheet title="Close it by a look" open onClose={onClose}>
-      {send.error ? <Failure sentence={sentenceOf(send.error)} kept="What you wrote is still here." /> : null}
-      <Words face="strong">{defect.sentence}</Words>
-      <FormChoices
-        control={control}
-        name="how"
-        label="What did you find?"
-        isLabelShown
-        options={[
-          ['put-right', 'It is put right'],
-          ['was-all-right', 'It was all right'],
-        ]}
-      />
-      <FormField control={control} name="why" label="What you looked at, and what was done" multiline />
-      <Button
-        kind="main"
-        tall
-        label="Close it"
-        disabled={send.isPending}
-        onPress={() => void close().catch(() => undefined)}
-      />
-    </Sheet>
   );
 }
 

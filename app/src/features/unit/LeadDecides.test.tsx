@@ -1,3 +1,4 @@
+import { checksOf, classOf } from '@hudrik/core/catalogue';
 import { sampleDefect } from '@hudrik/core/contracts/samples';
 import { screen, waitFor } from '@testing-library/react-native';
 import { LOG, taken } from '@/testing/cardReply';
@@ -9,8 +10,13 @@ import { LeadTools } from './LeadTools';
 const LEAD = { ...IVO, role: 'lead' } as const;
 const id = '6f1f6a52-1f0e-4f5e-9a55-0c9b2f6f0002';
 const worn = sampleDefect({ id, sentence: 'Belt worn.', origin: { kind: 'cause', id: 'belt-worn' }, safety: false });
-const fromCheck = (check: string, safety: boolean) =>
-  sampleDefect({ id, sentence: 'Not as it should be.', origin: { kind: 'check', id: check }, safety });
+const fromCheck = (check: string, exception: string) =>
+  sampleDefect({ id, sentence: 'Not as it should be.', origin: { kind: 'check', id: check, exception }, safety: true });
+
+const generator = checksOf(classOf('generator'));
+/** A check whose thing not every unit has, and one whose thing each has. */
+const SPARE = generator.find((check) => check.alwaysThere !== true)?.id ?? '';
+const ALWAYS = generator.find((check) => check.alwaysThere === true)?.id ?? '';
 
 describe('what a lead decides of a defect', () => {
   test('worn but usable is lived with: why, and what to watch', async () => {
@@ -45,27 +51,36 @@ describe('what a lead decides of a defect', () => {
   });
 
   test('a safety matter is lived with by nobody; nobody but a lead decides', async () => {
-    show(<Defects page={pageWith([fromCheck('sockets', true)])} />, {}, LEAD);
+    show(<Defects page={pageWith([fromCheck(SPARE, 'missing')])} />, {}, LEAD);
     expect(screen.queryByRole('button', { name: /^Live with/ })).toBeNull();
-    expect(screen.getByRole('button', { name: /^Not fitted/ })).toBeTruthy();
-    show(<Defects page={pageWith([worn, fromCheck('sockets', true)])} />, {});
-    expect(screen.queryByRole('button', { name: /^(Live with|Not fitted)/ })).toBeNull();
+    expect(screen.getByRole('button', { name: /^Not on this unit/ })).toBeTruthy();
+    screen.unmount();
+    show(<Defects page={pageWith([worn, fromCheck(SPARE, 'missing')])} />, {});
+    expect(screen.queryByRole('button', { name: /^(Live with|Not on this unit)/ })).toBeNull();
   });
 
-  test('what it has not got is not asked again; of a safety check a photo is wanted', async () => {
-    const server = show(<Defects page={pageWith([fromCheck('clean', false)])} />, { [LOG]: taken }, LEAD);
-    await press(/^Not fitted/);
-    type('How you know', 'Made without');
-    await press('Sign: it has none');
-    await waitFor(() =>
-      expect(server.sent[0]?.body).toMatchObject({
-        kind: 'not-fitted',
-        facts: { check: 'clean', why: 'Made without', photoId: null },
-      }),
+  test('not on this unit is offered only for what was found missing, and never for what every unit has', async () => {
+    const found = [fromCheck(ALWAYS, 'missing'), fromCheck(SPARE, 'damaged')];
+    show(<Defects page={pageWith(found)} />, {}, LEAD);
+    expect(await screen.findByRole('button', { name: 'Something else is wrong' })).toBeTruthy();
+    expect(screen.queryByRole('button', { name: /^Not on this unit/ })).toBeNull();
+  });
+
+  test('what stays off is none of this unit’s: a photo, where it is known from, and a second person; alone, with a reason', async () => {
+    const staysOff = sampleDefect({ id, sentence: 'Stays off: Chain guard.', origin: { kind: 'stays-off', id: 't1' } });
+    const server = show(
+      <Defects page={pageWith([staysOff])} />,
+      { [LOG]: taken, 'GET /api/sign-in-options': { people: [] } },
+      LEAD,
     );
-    show(<Defects page={pageWith([fromCheck('sockets', true)])} />, { [LOG]: taken }, LEAD);
-    await press(/^Not fitted/);
-    expect(screen.getByText('A safety check wants a photo.')).toBeTruthy();
+    await press('Not on this unit: Stays off: Chain guard.');
+    await type('Why it has none', 'Made without');
+    await type(/^Known from/, 'Parts list, page 4');
+    expect(screen.getByText('A photo of this unit, taken now.')).toBeTruthy();
+    expect(screen.getByRole('button', { name: 'Sign: it has none', disabled: true })).toBeTruthy();
+    expect(server.sent).toEqual([]);
+    await press('Nobody else is here');
+    expect(await screen.findByText(/^It is marked as done alone/)).toBeTruthy();
   });
 });
 

@@ -6,7 +6,7 @@ import { sentenceOf } from '@/api';
 import { Button, Failure, Sheet, Words } from '@/design';
 import { FormField, useSchemaForm, words } from '@/forms';
 import { useEntry } from '@/outbox';
-import { PhotoRow } from '@/photos/PhotoRow';
+import { NotFittedSheet } from './NotFittedSheet';
 
 interface Props {
   readonly defect: Defect;
@@ -16,9 +16,7 @@ interface Props {
 /** What is worn may be lived with, and what was never there is not asked again: a lead says so. */
 export function LeadDecides({ defect, unit }: Props) {
   const [sheet, setSheet] = useState<'lived-with' | 'not-fitted' | null>(null);
-  const check = checksOf(classOf(unit.classId)).find(
-    ({ id }) => defect.origin.kind === 'check' && id === defect.origin.id,
-  );
+  const absent = absentOf(defect, unit.classId);
   const close = () => setSheet(null);
   return (
     <>
@@ -31,27 +29,33 @@ export function LeadDecides({ defect, unit }: Props) {
           onPress={() => setSheet('lived-with')}
         />
       )}
-      {check === undefined ? null : (
+      {absent === null ? null : (
         <Button
           className="grow"
           kind="quiet"
-          label="Not fitted to it"
-          aria-label={`Not fitted: ${check.words}`}
+          label="Not on this unit"
+          aria-label={`Not on this unit: ${absent.words}`}
           onPress={() => setSheet('not-fitted')}
         />
       )}
       {sheet === 'lived-with' ? <LivedWithSheet defect={defect} tag={unit.tag} onClose={close} /> : null}
-      {sheet === 'not-fitted' && check ? (
-        <NotFittedSheet
-          check={check.id}
-          words={check.words}
-          isSafety={check.kind === 'safety'}
-          tag={unit.tag}
-          onClose={close}
-        />
-      ) : null}
+      {sheet === 'not-fitted' && absent ? <NotFittedSheet {...absent} tag={unit.tag} onClose={close} /> : null}
     </>
   );
+}
+
+/**
+ * What may be said not to be on this unit: a check's thing that was found missing, where not every unit of the class has it; or a thing that stays
+ * off.
+ */
+function absentOf(
+  { id, origin, sentence }: Defect,
+  classId: UnitLine['classId'],
+): { readonly check: string; readonly words: string } | null {
+  if (origin.kind === 'stays-off') return { check: id, words: sentence };
+  const check = checksOf(classOf(classId)).find((one) => origin.kind === 'check' && one.id === origin.id);
+  const isMissing = check !== undefined && check.alwaysThere !== true && origin.exception === 'missing';
+  return isMissing ? { check: check.id, words: check.words } : null;
 }
 
 const living = object({ why: words(3).required(), watch: words(3).required() });
@@ -86,44 +90,6 @@ function LivedWithSheet({ defect, tag, onClose }: LivedProps) {
         tall
         label="Sign: we live with it"
         disabled={send.isPending}
-        onPress={() => void keep().catch(() => undefined)}
-      />
-    </Sheet>
-  );
-}
-
-const absent = object({ why: words(3).required() });
-
-interface AbsentProps {
-  readonly check: string;
-  readonly words: string;
-  readonly isSafety: boolean;
-  readonly tag: string;
-  readonly onClose: () => void;
-}
-
-function NotFittedSheet({ check, words: asked, isSafety, tag, onClose }: AbsentProps) {
-  const send = useEntry('not-fitted');
-  const [photos, setPhotos] = useState<readonly string[]>([]);
-  const { control, handleSubmit } = useSchemaForm<{ why: string }, typeof absent>(absent, { why: '' });
-  const keep = handleSubmit(async ({ why }) => {
-    const facts = { check, why, photoId: photos[0] ?? null };
-    await send.mutateAsync({ facts, on: { tag }, photos });
-    onClose();
-  });
-  return (
-    <Sheet title="Not fitted to this unit" open onClose={onClose}>
-      {send.error ? <Failure sentence={sentenceOf(send.error)} kept="What you wrote is still here." /> : null}
-      <Words face="strong">{asked}</Words>
-      <Words size={15}>The check is not asked of this unit any more, and what hangs on it is closed.</Words>
-      <FormField control={control} name="why" label="How you know" multiline />
-      <PhotoRow wanted={isSafety} photos={photos} onChange={setPhotos} />
-      <Button
-        kind="main"
-        tall
-        label="Sign: it has none"
-        disabled={send.isPending}
-        offBecause={isSafety && photos.length === 0 ? 'A safety check wants a photo.' : null}
         onPress={() => void keep().catch(() => undefined)}
       />
     </Sheet>

@@ -3,12 +3,12 @@ import type { UnitPage } from '@hudrik/core/contracts';
 import { router } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { sentenceOf, useChange, usePerson, useRead } from '@/api';
+import { sentenceOf, usePerson, useRead } from '@/api';
 import { Button, Failure, Section, Sheet, Words } from '@/design';
 import { RatedFigures } from '@/features/fleet/RatedFigures';
 import { Severity } from '@/features/service';
 import { useUnitSheet } from '@/features/sheet';
-import { useEntry } from '@/outbox';
+import { useChange, useEntry } from '@/outbox';
 import { WriteSheet } from '@/forms';
 
 /** Notes for everybody; lay-up, going and the label for the lead. */
@@ -17,6 +17,7 @@ export function LeadTools({ page }: { readonly page: UnitPage }) {
   const { unit } = page;
   const change = useChange('changeUnit');
   const note = useEntry('note');
+  const left = useEntry('left-anyway');
   const [sheet, setSheet] = useState<Opened | null>(null);
   const send = (body: {
     readonly laidUp?: boolean;
@@ -34,6 +35,9 @@ export function LeadTools({ page }: { readonly page: UnitPage }) {
       <View className="flex-row flex-wrap gap-2">
         <Button label="Write a note" onPress={() => setSheet('note')} />
         <Button label="Print the label" onPress={() => router.navigate(`/u/${unit.tag}/label`)} />
+        {role === 'apprentice' ? null : (
+          <Button label="Somebody tells of trouble" onPress={() => router.navigate(`/u/${unit.tag}/trouble`)} />
+        )}
         <Button label="Numbers for it" onPress={() => router.navigate(`/numbers?unit=${unit.tag}`)} />
         {role === 'lead' ? (
           <OfLead page={page} onSheet={setSheet} onChange={(body) => change.mutate(send(body))} />
@@ -66,6 +70,19 @@ export function LeadTools({ page }: { readonly page: UnitPage }) {
           onClose={() => setSheet(null)}
         />
       ) : null}
+      {sheet === 'left-anyway' ? (
+        <WriteSheet
+          title={`${unit.tag} has left`}
+          sentence="It was not handed out here. It counts as out from now on; the counter is warned until it is back, and it comes back held."
+          label="How it came to leave"
+          button="It has left"
+          kind="stop"
+          least={3}
+          error={left.error}
+          onSend={(why) => left.mutateAsync({ facts: { hire: null, dueAt: null, why }, on: { tag: unit.tag } })}
+          onClose={() => setSheet(null)}
+        />
+      ) : null}
       {sheet === 'gone' ? (
         <WriteSheet
           title={`${unit.tag} leaves the yard`}
@@ -81,7 +98,7 @@ export function LeadTools({ page }: { readonly page: UnitPage }) {
   );
 }
 
-type Opened = 'note' | 'gone' | 'rated' | 'severity';
+type Opened = 'note' | 'gone' | 'rated' | 'severity' | 'left-anyway';
 
 interface OfLeadProps {
   readonly page: UnitPage;
@@ -106,6 +123,7 @@ function OfLead({ page, onSheet, onChange }: OfLeadProps) {
       {hire ? null : (
         <>
           <Button label={laidUp ? 'Wake it up' : 'Lay it up'} onPress={() => onChange({ laidUp: !laidUp })} />
+          <Button kind="stop" label="It has left without being handed out" onPress={() => onSheet('left-anyway')} />
           <Button kind="stop" label="It leaves the yard" onPress={() => onSheet('gone')} />
         </>
       )}

@@ -5,15 +5,18 @@ import { ScrollView, View } from 'react-native';
 import { Refused, sentenceOf, useRead, usePerson } from '@/api';
 import { Button, Card, Empty, Failure, Loading, Section, useIsWide, Words } from '@/design';
 import { sayReadiness, UnitTagLarge } from '@/features/fleet';
+import { NotProved } from '@/features/fleet/NotProved';
 import { FuelOfUnit } from '@/features/fuel';
 import { ServiceOfUnit } from '@/features/service';
 import { UnitSheetFacts } from '@/features/sheet';
 import { sayFuel, sayHours, sayTime } from '@/writing';
 import { Defects } from './Defects';
+import { FiguresToConfirm } from './FiguresToConfirm';
 import { History } from './History';
 import { JobRow } from './JobRow';
 import { LeadTools } from './LeadTools';
 import { NotesThatStand } from './NotesThatStand';
+import { NotOnThisUnit } from './NotOnThisUnit';
 import { FuelTank } from './FuelTank';
 import { HoursChart } from './HoursChart';
 
@@ -36,7 +39,9 @@ export function UnitScreen({ tag }: { readonly tag: string }) {
         <ScrollView className="flex-1" contentContainerClassName="gap-5 p-4 pb-8">
           {head}
           <Defects page={page.data} />
+          <FiguresToConfirm page={page.data} />
           <Jobs page={page.data} />
+          <NotOnThisUnit page={page.data} />
           <NotesThatStand tag={tag} />
           {facts}
           <FuelOfUnit tag={tag} />
@@ -57,7 +62,9 @@ export function UnitScreen({ tag }: { readonly tag: string }) {
         {head}
         <NextAction page={page.data} />
         <Defects page={page.data} />
+        <FiguresToConfirm page={page.data} />
         <Jobs page={page.data} />
+        <NotOnThisUnit page={page.data} />
         <NotesThatStand tag={tag} />
         {facts}
         <FuelOfUnit tag={tag} />
@@ -94,6 +101,7 @@ function Head({ page }: { readonly page: UnitPage }) {
       <Words size={22} face="strong" aria-live="polite">
         {sayReadiness(page.unit.verdict)}
       </Words>
+      {page.unproved ? <NotProved unproved={page.unproved} /> : null}
       {page.defects.length > 1 ? <Words>{`And ${page.defects.length - 1} more, below.`}</Words> : null}
     </View>
   );

@@ -1,14 +1,14 @@
-import { kindOf, tellEntry } from '@hudrik/core/log';
+import { kindOf } from '@hudrik/core/log';
 import { router, type Href } from 'expo-router';
 import { memo, useState } from 'react';
 import { View } from 'react-native';
 import { sentenceOf, Refused, usePerson } from '@/api';
 import { Button, Card, Empty, Failure, Page, Section, Words } from '@/design';
 import { restoreDraft } from '@/features/checkin';
-import { WORDING } from '@/features/fleet';
-import { entryOf, isBy, isEntry, outbox, useWaiting, type EntryItem, type Item } from '@/outbox';
+import { isBy, isEntry, outbox, useWaiting, type EntryItem, type Item } from '@/outbox';
 import { sayDay } from '@/writing';
 import { sayTrouble } from './say';
+import { sayItem } from './sayItem';
 import { whatToDo } from './whatToDo';
 
 /** All that was made on this device and has not reached the server: whose it is, why it waits, and what can be done. */
@@ -83,7 +83,7 @@ const OneItem = memo(function OneItem({ item }: { readonly item: Item }) {
           </Words>
         ) : null}
         <Words face="strong" className="min-w-0 flex-1">
-          {isEntry(item) ? tellEntry(entryOf(item), WORDING).title : 'A photo'}
+          {sayItem(item)}
         </Words>
       </View>
       <Words size={13} tone="ink-soft">

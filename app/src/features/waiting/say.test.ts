@@ -40,6 +40,6 @@ test('a device that keeps nothing is said before anything else, as long as somet
 
 test('what was refused says what can be done', () => {
   const problem = (code: string) => ({ problem: { type: '', title: '', status: 409, code } }) as Pick<Item, 'problem'>;
-  expect(whatToDo(problem('already-checked-in'))).toMatch(/^Open it again/);
+  expect(whatToDo(problem('time-not-known'))).toMatch(/^Say it again now/);
   expect(whatToDo(problem('not-found'))).toMatch(/^Look at how it is now/);
 });

@@ -2,7 +2,8 @@ import type { FailureCode } from '@hudrik/core/contracts';
 import type { Item } from '@/outbox';
 
 const WHAT_TO_DO: Readonly<Partial<Record<FailureCode, string>>> = {
-  'already-checked-in': 'Open it again to keep it as a second look, or discard it.',
+  'time-not-known': 'Say it again now, while this device is connected. Then discard this.',
+  'second-present': 'Ask them to look too, and do it again with their word.',
   'finding-closed': 'Open “Find the fault” on this unit to use it in a new finding.',
   'job-closed': 'If it still matters, write it as a note on the unit. Then discard it.',
   'card-refused': 'Look at the card as it is now, do it again if it still applies, then discard this.',

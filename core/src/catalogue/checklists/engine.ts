@@ -5,6 +5,8 @@ import { FIND_FAULT } from './findFault';
 /** Looks that every engine gets, whatever it drives. */
 const OIL_LEVEL: Check = {
   id: 'oil-level',
+  when: 'out',
+  alwaysThere: true,
   words: 'Oil at the mark',
   kind: 'ordinary',
   leastSeconds: 4,
@@ -33,6 +35,7 @@ const OIL_LEVEL: Check = {
 
 const OIL_LOOK: Check = {
   id: 'oil-look',
+  alwaysThere: true,
   words: 'Oil clean, smells of oil',
   kind: 'ordinary',
   leastSeconds: 2,
@@ -70,6 +73,7 @@ const OIL_LOOK: Check = {
 
 const FUEL_LOOK: Check = {
   id: 'fuel-look',
+  alwaysThere: true,
   words: 'Fuel clear and sharp',
   kind: 'ordinary',
   leastSeconds: 3,
@@ -106,6 +110,8 @@ const FUEL_LOOK: Check = {
 
 const FUEL_LEAK: Check = {
   id: 'fuel-leak',
+  when: 'out',
+  alwaysThere: true,
   system: 'fuel',
   words: 'No fuel leak: hose, tap, bowl, cap',
   kind: 'safety',
@@ -136,6 +142,7 @@ const FUEL_LEAK: Check = {
 
 const AIR_FILTER_CHECK: Check = {
   id: 'air-filter',
+  alwaysThere: true,
   words: 'Air filter clean, seated, cover whole',
   kind: 'ordinary',
   leastSeconds: 4,
@@ -171,6 +178,7 @@ const AIR_FILTER_CHECK: Check = {
 
 const FASTENERS: Check = {
   id: 'fasteners',
+  alwaysThere: true,
   words: 'Fasteners there and tight, no stranger’s hand',
   kind: 'ordinary',
   leastSeconds: 5,
@@ -197,6 +205,7 @@ const FASTENERS: Check = {
 
 const EXHAUST: Check = {
   id: 'exhaust',
+  alwaysThere: true,
   system: 'guard',
   words: 'Exhaust and its guard tight, clear of the fuel hose',
   kind: 'safety',
@@ -286,6 +295,7 @@ const STARTER_CORD: Check = {
 /** Where a belt or a coupling drives the machine. */
 export const DRIVE_GUARD: Check = {
   id: 'drive-guard',
+  when: 'out',
   words: 'Belt and coupling guards in place',
   kind: 'safety',
   system: 'guard',
@@ -327,6 +337,8 @@ export const CORDS: Check = {
 
 export const KILL_SWITCH: Check = {
   id: 'kill-switch',
+  when: 'out',
+  alwaysThere: true,
   system: 'electric',
   words: 'Stop switch stops it',
   running: true,
@@ -346,6 +358,7 @@ export const KILL_SWITCH: Check = {
 
 export const CLEAN: Check = {
   id: 'clean',
+  alwaysThere: true,
   words: 'Clean enough to hire',
   kind: 'ordinary',
   leastSeconds: 2,
@@ -370,6 +383,7 @@ export const CLEAN: Check = {
 
 export const TAG_AND_LABELS: Check = {
   id: 'labels',
+  alwaysThere: true,
   words: 'Tag and warning labels readable',
   kind: 'safety',
   leastSeconds: 2,

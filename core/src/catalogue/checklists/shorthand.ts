@@ -20,7 +20,10 @@ export function exception(
 }
 
 type More = Partial<
-  Pick<Check, 'caution' | 'photo' | 'showsWhenOk' | 'measured' | 'leastSeconds' | 'system' | 'running'>
+  Pick<
+    Check,
+    'caution' | 'photo' | 'showsWhenOk' | 'measured' | 'leastSeconds' | 'system' | 'running' | 'alwaysThere' | 'when'
+  >
 >;
 
 export const ordinary = (id: string, words: string, exceptions: Check['exceptions'], more: More = {}): Check => ({

@@ -18,19 +18,27 @@ const GROUP: Readonly<Partial<Record<ObservationId, ComplaintGroup>>> = {
 };
 
 /** Told, and dangerous as such. */
-const CAN_HURT: ReadonlySet<string> = new Set(['smelt-fuel', 'tines-creep', 'kicks-back']);
+const CAN_HURT: ReadonlySet<string> = new Set([
+  'got-shock',
+  'does-not-stop',
+  'flames',
+  'leaks',
+  'smelt-fuel',
+  'tines-creep',
+  'kicks-back',
+]);
 
 const complaint = (
   id: string,
   words: string,
-  shows: Shown,
+  shows: Shown | null,
   sentence: string,
   consequence: Consequence = 'hold',
 ): Complaint => ({
   id,
-  group: GROUP[shows.observation] ?? 'machine',
+  group: (shows && GROUP[shows.observation]) ?? 'machine',
   words,
-  shows,
+  ...(shows ? { shows } : {}),
   consequence,
   sentence,
   ...(consequence === 'note' ? {} : { raises: FIND_FAULT }),
@@ -39,6 +47,10 @@ const complaint = (
 
 /** What hirers say, as taps. Each maps to an outcome of the fault-finding vocabulary. */
 export const COMPLAINTS: readonly Complaint[] = [
+  complaint('got-shock', 'Gave a shock', null, 'Somebody got a shock from it.'),
+  complaint('does-not-stop', 'Would not stop', null, 'It would not stop by its switch or lever.'),
+  complaint('flames', 'Flames or fire', null, 'It showed flames, or something on it burnt.'),
+  complaint('leaks', 'Leaks', null, 'It leaks: nobody has said yet what, or from where.'),
   complaint('hard-to-start', 'Hard to start', { observation: 'starting', outcome: 'hard' }, 'It was hard to start.'),
   complaint(
     'fires-then-dies',
@@ -201,6 +213,10 @@ export const ENDED: readonly Complaint[] = [
 
 /** Complaints any engine may earn. */
 export const ENGINE_COMPLAINTS: readonly string[] = [
+  'got-shock',
+  'does-not-stop',
+  'flames',
+  'leaks',
   'hard-to-start',
   'fires-then-dies',
   'will-not-fire',

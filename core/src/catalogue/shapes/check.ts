@@ -73,6 +73,10 @@ export interface Check {
   readonly measured?: Measured;
   /** It needs the engine running. */
   readonly running?: true;
+  /** Every unit of the class has it: nobody can say that one has not. */
+  readonly alwaysThere?: true;
+  /** out: it is looked at once more when the unit is handed out. */
+  readonly when?: 'out';
   /** What it looks at: asked again where something of that came off. */
   readonly system?: System;
   /** What a look that gives a plain OK shows in the fault-finding vocabulary. */

@@ -49,10 +49,11 @@ export interface Complaint {
   /** Under which heading it is offered. */
   readonly group: ComplaintGroup;
   readonly words: string;
-  readonly shows: Shown;
+  /** What it shows in the fault-finding vocabulary; nothing: no fault of it is known by that. */
+  readonly shows?: Shown;
   readonly consequence: Consequence;
   readonly sentence: string;
-  /** It can hurt somebody: nobody may wave it through. */
+  /** It can hurt somebody: it counts from the moment it is told, and nobody may wave it through. */
   readonly safety?: true;
   readonly raises?: RaisedWork;
 }

@@ -43,9 +43,11 @@ export type {
 export type { Misleading, Standstill, TellsPast } from './warning';
 export { SYSTEMS } from './system';
 export type { System } from './system';
-export { PROOF_NEEDS } from './workshop';
+export { LOOK_TIMES, PROOF_NEEDS } from './workshop';
 export type {
   ClockKind,
+  Load,
+  LookTime,
   NeedTables,
   ProofLook,
   ProofLooks,

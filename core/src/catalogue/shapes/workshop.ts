@@ -71,11 +71,32 @@ export type ProofReading = DimensionUnit & {
   readonly high?: Shown;
 };
 
+/**
+ * From when on a look can be said. at-any-time: as it stands. running: once it has run in this proof. run: after the run that was asked, stopped.
+ * five-after: five minutes after that stop.
+ */
+export const LOOK_TIMES = ['at-any-time', 'running', 'run', 'five-after'] as const;
+export type LookTime = (typeof LOOK_TIMES)[number];
+
 export interface ProofLook {
   readonly id: string;
   readonly name: string;
+  /** Without one: once it has run, where a run is asked. */
+  readonly from?: LookTime;
   readonly caution?: CautionId;
   readonly fails?: Shown;
+}
+
+/** What loads it, and the figure that it was set to. */
+export interface Load {
+  readonly id: string;
+  readonly name: string;
+  readonly figure: DimensionUnit & {
+    readonly name: string;
+    /** What can be set at all. */
+    readonly least: number;
+    readonly most: number;
+  };
 }
 
 /**
@@ -110,7 +131,7 @@ export interface ProofPlan {
   readonly minutes: number;
   readonly minutesSource: Source;
   /** What counts as load. */
-  readonly loads: readonly { readonly id: string; readonly name: string }[];
+  readonly loads: readonly [Load, ...Load[]];
   readonly readings: readonly ProofReading[];
   readonly looks: readonly ProofLook[];
   readonly cautions: readonly CautionId[];

@@ -7,7 +7,7 @@ export const EXHAUST = ['carbon-monoxide', 'hot-parts'] as const;
 /** What every engine shows at its proof, whatever it drives. */
 const EVERY_PROOF: readonly ProofLook[] = [
   { id: 'steady', name: 'Steady off the choke, takes throttle', fails: { observation: 'idle', outcome: 'rough' } },
-  { id: 'restart-hot', name: 'Restarts hot', fails: { observation: 'starting', outcome: 'hard' } },
+  { id: 'restart-hot', name: 'Restarts hot', from: 'run', fails: { observation: 'starting', outcome: 'hard' } },
 ];
 
 /** How long a trouble took to come, by the hirer's words (the end of each band, minutes). */
@@ -23,6 +23,7 @@ export const CAME_AND_WENT = { observation: 'intermittent', outcome: 'comes-and-
 const LEVEL_LOOK: ProofLook = {
   id: 'level-again',
   name: 'Stopped, five minutes: oil at the mark again',
+  from: 'five-after',
   fails: { observation: 'oil-level', outcome: 'low' },
 };
 
@@ -30,6 +31,7 @@ const LEVEL_LOOK: ProofLook = {
 const TRIES_LOOK: ProofLook = {
   id: 'three-starts',
   name: 'Started three times, the first of them cold',
+  from: 'running',
   fails: { observation: 'starting', outcome: 'hard' },
 };
 

@@ -1,5 +1,5 @@
 import { object } from 'yup';
-import { ANYONE_SIGNED_IN, LEAD_ONLY } from '../../fields';
+import { ANYONE_SIGNED_IN, LEAD_ONLY, WORKS_ON_UNITS } from '../../fields';
 import * as access from '../access';
 import * as people from '../people';
 import { operation } from './operation';
@@ -17,6 +17,7 @@ export const ACCESS_OPERATIONS = {
     summary: 'A code that lets one device in, within ten minutes',
     who: LEAD_ONLY,
     reply: access.deviceCode,
+    isSecret: true,
     status: 201,
   }),
   putOutDevice: operation('putOutDevice', {
@@ -33,6 +34,13 @@ export const ACCESS_OPERATIONS = {
     summary: 'Signs out one’s own session elsewhere, or as a lead anybody’s',
     who: ANYONE_SIGNED_IN,
     reply: access.access,
+  }),
+  makeWitness: operation('makeWitness', {
+    summary: 'A second person has looked too, and says so by their PIN: good for one thing',
+    who: WORKS_ON_UNITS,
+    body: people.witnessing,
+    reply: people.witness,
+    status: 201,
   }),
   changeOwnPin: operation('changeOwnPin', {
     summary: 'A new PIN of one’s own; signs out everywhere else',

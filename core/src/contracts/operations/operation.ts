@@ -17,6 +17,8 @@ export interface Operation {
   readonly raw?: readonly string[];
   readonly reply: Schema;
   readonly status?: number;
+  /** The reply is a secret: it is kept nowhere, and asked for again it is made anew. */
+  readonly isSecret?: boolean;
   /** The reply carries an ETag, and the change wants it back in If-Match. */
   readonly ifMatch?: boolean;
 }

@@ -90,6 +90,7 @@ export const YARD_OPERATIONS = {
   renewCalendar: operation('renewCalendar', {
     summary: 'A new secret: the old address is dead',
     who: ANYONE_SIGNED_IN,
+    isSecret: true,
     reply: hires.calendarAddress,
   }),
   ownCalendar: operation('ownCalendar', {

@@ -2,7 +2,7 @@ import { clockEnd } from '../../card';
 import { CLOCK_IDS } from '../../catalogue/ids';
 import { CLOCKS } from '../../catalogue/workshop';
 import { WORKS_ON_UNITS, id, number, object, string, text, reasonText } from '../../fields';
-import { mustBeOver } from '../refusals';
+import { mustBeLongEnough, mustBeOver } from '../refusals';
 import { idOrNone } from '../schemas';
 import { type Names, logKind, telling } from '../shape';
 
@@ -16,9 +16,12 @@ export const clockStarted = logKind({
     clock: string().oneOf(CLOCK_IDS).required(),
     minutes: number().min(1).max(20_160).required(),
     stepId: idOrNone,
+    /** Why it is to be shorter than its kind: its result closes nothing that can hurt. */
+    shortWhy: reasonText.optional(),
   }),
   card: {
-    change: (card, { facts, at, by }) => ({
+    refusal: mustBeLongEnough,
+    change: (card, { facts, at, takenAt, by }) => ({
       ...card,
       clocks: [
         ...card.clocks,
@@ -27,14 +30,21 @@ export const clockStarted = logKind({
           clock: facts.clock,
           stepId: facts.stepId,
           startedAt: at,
+          arrivedAt: takenAt ?? at,
+          minutes: facts.minutes,
           endsAt: clockEnd(at, facts.minutes),
+          shortWhy: facts.shortWhy ?? null,
           by,
           result: null,
         },
       ],
     }),
   },
-  sentence: ({ clock, minutes }, outcome: Names) => telling(`${outcome.clock ?? clock}: ${minutes} min started`),
+  sentence: ({ clock, minutes, shortWhy }, outcome: Names) =>
+    telling(
+      `${outcome.clock ?? clock}: ${minutes} min started`,
+      shortWhy !== undefined && `Shorter than usual: ${shortWhy}`,
+    ),
 });
 
 const resultName = (result: string): string =>
@@ -55,7 +65,13 @@ export const clockEnded = logKind({
     note: text.defined(),
     /** Why it was ended before its time. */
     earlyWhy: reasonText.optional(),
+    /** How long it ran by a count of the device that no change of its clock moves, ms. */
+    ranMs: number()
+      .min(0)
+      .max(31 * 86_400_000)
+      .optional(),
   }),
+  closes: true,
   card: {
     refusal: mustBeOver,
     change: (card, { facts }) => ({

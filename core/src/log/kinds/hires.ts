@@ -1,5 +1,5 @@
 import { COMPLAINTS } from '../../catalogue';
-import { HANDS_OUT, array, instant, object, string, text, trimmed } from '../../fields';
+import { array, HANDS_OUT, id, instant, LEAD_ONLY, object, reasonText, string, tag, text, trimmed } from '../../fields';
 import { atGate, sayAtGate } from '../atGate';
 import { logKind, telling } from '../shape';
 
@@ -53,20 +53,72 @@ export const hireBack = logKind({
   },
 });
 
-/** The hirer rings: what is wrong with a unit that is out. */
+/** Somebody tells what is wrong with a unit, on the telephone or in passing: of one that is out, with its hire. */
 export const troubleTold = logKind({
   kind: 'trouble-told',
   on: 'unit',
   who: HANDS_OUT,
   facts: object({
-    reference: trimmed.min(1).max(40).required(),
+    reference: trimmed.min(1).max(40).nullable().defined(),
     complaintIds: array(string().required()).min(1).max(12).required(),
     note: text.defined(),
   }),
-  sentence: ({ reference, complaintIds, note }) =>
+  sentence: ({ reference, complaintIds, note }, { movedFrom }: Told) =>
     telling(
-      `The hirer of ${reference} rang`,
+      movedFrom !== undefined
+        ? `Told of ${movedFrom}, and meant this one`
+        : reference === null
+          ? 'Told'
+          : `The hirer of ${reference} rang`,
       complaintIds.map((id) => COMPLAINTS.find((complaint) => complaint.id === id)?.sentence ?? id).join(' '),
       note,
+    ),
+});
+
+interface Told {
+  /** The unit of which it was told first, by mistake. */
+  readonly movedFrom?: string;
+}
+
+interface Moved {
+  readonly complaintIds?: readonly string[];
+}
+
+/** What was told was told of the wrong tag: whoever told it says which it is. Both units show it. */
+export const toldMoved = logKind({
+  kind: 'told-moved',
+  on: 'unit',
+  who: HANDS_OUT,
+  facts: object({ entryId: id.required(), toTag: tag.required() }),
+  closes: true,
+  sentence: ({ toTag }, { complaintIds = [] }: Moved) =>
+    telling(
+      `Told of the wrong unit: it is ${toTag}`,
+      complaintIds.map((one) => COMPLAINTS.find((complaint) => complaint.id === one)?.sentence ?? one).join(' '),
+    ),
+});
+
+interface Left {
+  readonly reference?: string;
+  /** What was known against it. */
+  readonly because?: readonly string[];
+}
+
+/** It has left without being handed out here: a lead says so, and why. The counter is warned until it is back. */
+export const leftAnyway = logKind({
+  kind: 'left-anyway',
+  on: 'unit',
+  who: LEAD_ONLY,
+  facts: object({
+    hire: string().max(40).nullable().default(null),
+    dueAt: instant.nullable().default(null),
+    why: reasonText.required(),
+  }),
+  sentence: (facts, { reference, because = [] }: Left, { time }) =>
+    telling(
+      `Left without being handed out${reference === undefined ? '' : ` on ${reference}`}`,
+      facts.why,
+      facts.dueAt && `Due ${time(facts.dueAt)}`,
+      ...because,
     ),
 });

@@ -1,5 +1,14 @@
 import { clockEnded, clockStarted } from './clocks';
-import { defectClosed, defectFound, livedWith, notFitted } from './defects';
+import {
+  countersigned,
+  defectClosed,
+  defectFound,
+  figureConfirmed,
+  fittedAfterAll,
+  judgedAnew,
+  livedWith,
+  notFitted,
+} from './defects';
 import {
   causesConfirmed,
   couldNotTell,
@@ -11,13 +20,15 @@ import {
   takenBack,
 } from './findings';
 import { fuelOut, fuelled, laidUp, woken } from './fuelAndLayUp';
-import { hireBack, hireBooked, hireCancelled, hireChanged, troubleTold } from './hires';
+import { hireBack, hireBooked, hireCancelled, hireChanged, leftAnyway, toldMoved, troubleTold } from './hires';
 import { jobDropped, jobFinished, jobPutOff, jobRaised, jobStarted } from './jobs';
 import { partArrived, partAsked, partKept, partLate, partLineChanged, partNumbered, partOrdered } from './parts';
 import { measured, photo, photoMarked, reading } from './pictures';
 import {
+  answerTakenBack,
   backToWork,
   leakLook,
+  loadNotHad,
   proofLoad,
   proofLook,
   proofReading,
@@ -76,11 +87,17 @@ export const LOG_KINDS = {
   'run-stopped': runStopped,
   'proof-reading': proofReading,
   'proof-look': proofLook,
+  'answer-taken-back': answerTakenBack,
+  'load-not-had': loadNotHad,
   proved: proved,
   'defect-found': defectFound,
   'defect-closed': defectClosed,
   'lived-with': livedWith,
   'not-fitted': notFitted,
+  'fitted-after-all': fittedAfterAll,
+  countersigned,
+  'figure-confirmed': figureConfirmed,
+  'judged-anew': judgedAnew,
   'job-raised': jobRaised,
   'job-started': jobStarted,
   'job-finished': jobFinished,
@@ -100,6 +117,8 @@ export const LOG_KINDS = {
   'hire-cancelled': hireCancelled,
   'hire-changed': hireChanged,
   'trouble-told': troubleTold,
+  'told-moved': toldMoved,
+  'left-anyway': leftAnyway,
   'unit-added': unitAdded,
   'unit-changed': unitChanged,
   'reading-corrected': readingCorrected,

@@ -1,6 +1,6 @@
 import { STANDING_WORKS } from '../../catalogue/layUp';
 import { ITEM_OF_WORK } from '../../catalogue/servicePlans';
-import { SIGNS_OFF, WORKS_ON_UNITS, jobKind, name, number, object, string, text, reasonText } from '../../fields';
+import { SIGNS_OFF, WORKS_ON_UNITS, id, jobKind, name, number, object, string, text, reasonText } from '../../fields';
 import { closingLooks, defectIds, measuredLooks, nothing } from '../schemas';
 import { type Names, logKind, telling } from '../shape';
 
@@ -18,6 +18,8 @@ export const jobRaised = logKind({
       .oneOf([...Object.keys(ITEM_OF_WORK), ...STANDING_WORKS])
       .optional(),
     blocks: string().oneOf(['hold', 'prep', 'none']).required(),
+    /** What it is to put right, where nothing is being done about that. */
+    defectId: id.optional(),
   }),
   sentence: ({ title }) => telling(`Job raised: ${title}`),
 });
@@ -62,6 +64,7 @@ export const jobFinished = logKind({
   kind: 'job-finished',
   on: 'job',
   who: SIGNS_OFF,
+  closes: true,
   facts: object({ note: text.defined(), looks: closingLooks, measured: measuredLooks, leftOpen: defectIds }),
   sentence: ({ note }, { title, proof, kept, closed, notFound, leftOpen }: Finished) =>
     telling(

@@ -14,7 +14,8 @@ import {
 } from '../../fields';
 import { type Verdict } from '../../verdict';
 import { answer, fuelEighths, hoursEntry, kitCount } from '../schemas';
-import { logKind, telling } from '../shape';
+import { logKind, telling, type Wording } from '../shape';
+import type { LateBecause, Turn } from '../timing';
 
 const facts = object({
   startedAt: instant.required(),
@@ -54,15 +55,34 @@ const facts = object({
   again: array(object({ defectId: id.required(), showed: boolean().required() }).required())
     .max(50)
     .optional(),
+  /** What was told of it and is dangerous: what the look at it showed. Each is to be answered. */
+  dangers: array(
+    object({
+      defectId: id.required(),
+      showed: string().oneOf(['yes', 'no', 'not-tried']).required(),
+      why: text.default(''),
+    }).required(),
+  )
+    .max(50)
+    .optional(),
   answers: array(answer.required()).required(),
   stations: array(
     object({ id: string().required(), seconds: number().min(0).max(86_400).required() }).required(),
   ).required(),
 });
 
+/** A part of a check-in that did not fit, and why: kept with it, and told. */
+export type Aside =
+  | { readonly part: 'hours'; readonly code: string }
+  | { readonly part: 'settlement'; readonly code: string; readonly defectId: string; readonly sentence: string }
+  | { readonly part: 'again'; readonly defectId: string }
+  | { readonly part: 'photo'; readonly photoId: string }
+  | { readonly part: 'danger'; readonly defectId: string; readonly sentence: string };
+
 /** What a check-in came to: the reading as it was taken, and the verdict of the edition of that day. */
 export interface CheckedIn {
-  readonly readingId: string;
+  /** Null: the hours as they were typed are set aside. */
+  readonly readingId: string | null;
   readonly reading: number;
   readonly trueHours: number;
   readonly hoursRun: number;
@@ -75,12 +95,49 @@ export interface CheckedIn {
   readonly hurried: readonly string[];
   /** The same by their ids; older ones have none. */
   readonly hurriedStations?: readonly string[];
+  /** Why it does not stand as the return of its unit: it is a look of its own time, and closed nothing. */
+  readonly late?: LateBecause;
+  /** The check-in of the same return that was first: this one is kept beside it. */
+  readonly secondLookOf?: string;
+  /** Parts of it that do not fit: kept, and not taken. */
+  readonly aside?: readonly Aside[];
   /** Readings of its checks, by the words of the check. */
   readonly readings: readonly { readonly name: string; readonly value: number; readonly unit: string }[];
 }
 
 /** Whether a check-in was taken: on its way, nothing has come of it yet. */
 export const isCheckedIn = (came: Partial<CheckedIn>): came is CheckedIn => came.verdict !== undefined;
+
+const TURNED: Readonly<Record<Turn['kind'], string>> = {
+  'handed-out': 'handed out',
+  'left-anyway': 'gone without being handed out',
+  'laid-up': 'laid up',
+  woken: 'woken',
+  gone: 'sold or scrapped',
+  'came-back': 'back on the yard’s list',
+  moved: 'moved',
+};
+
+/** Why a check-in closed nothing. */
+export function sayLate(late: LateBecause, { time }: Pick<Wording, 'time'>): string {
+  if (late.code === 'turned')
+    return `It was ${TURNED[late.by]} ${time(late.at)}, after this was begun: it ends and clears nothing.`;
+  return late.code === 'too-old'
+    ? 'It is more than three days old: it ends and clears nothing.'
+    : 'When it was made is not known: it ends and clears nothing.';
+}
+
+const HOURS_ASIDE = 'The hours as typed do not fit and are set aside: read the meter again.';
+
+/** A part of a check-in that was set aside, in words. */
+export function sayAside(aside: Aside): string {
+  if (aside.part === 'hours') return HOURS_ASIDE;
+  if (aside.part === 'settlement') return `Stays open: ${aside.sentence}`;
+  if (aside.part === 'danger') return `Told, and not answered: ${aside.sentence}`;
+  return aside.part === 'photo'
+    ? 'A photo of it is not there any more.'
+    : 'Something asked about is not there any more.';
+}
 
 /** The return inspection of a unit. */
 export const checkIn = logKind({
@@ -90,12 +147,14 @@ export const checkIn = logKind({
   facts,
   sentence: (sent, came: Partial<CheckedIn>, wording) =>
     telling(
-      `Checked in${came.verdict ? `: ${wording.readiness(came.verdict.result)}` : ''}${sent.secondLookOf ? ' (second look)' : ''}`,
+      `${came.late ? 'Looked at' : 'Checked in'}${came.verdict ? `: ${wording.readiness(came.verdict.result)}` : ''}${(came.secondLookOf ?? sent.secondLookOf) ? ' (second look)' : ''}`,
+      came.late && sayLate(came.late, wording),
       `${came.trueHours === undefined ? `${sent.hours.typed} h on the meter` : wording.hours(came.trueHours)}${came.hoursRun ? `, ${wording.hours(came.hoursRun)} on this hire` : ''}; fuel ${wording.fuel(sent.fuelEighths)}.`,
       sent.hours.meterEvent &&
         (sent.hours.meterEvent.kind === 'replaced' ? 'The hour meter was replaced.' : 'The hour meter rolled over.'),
       ...(came.verdict?.reasons ?? []).map((reason) => reason.sentence),
       ...(came.readings ?? []).map((reading) => `${reading.name}: ${reading.value} ${reading.unit}`),
+      ...(came.aside ?? []).map(sayAside),
       (came.hurried ?? []).length > 0 && `Passed faster than it can be looked at: ${came.hurried?.join(', ')}.`,
       sent.remarks !== '' && `“${sent.remarks}”`,
     ),
@@ -104,6 +163,8 @@ export const checkIn = logKind({
 /** What a check-out came to. */
 export interface CheckedOut {
   readonly readingId: string;
+  /** What was found after it left, before this arrived. */
+  readonly foundSince?: readonly string[];
   readonly reading: number;
   readonly trueHours: number;
   readonly reference: string;

@@ -1,7 +1,7 @@
 import { TEARDOWN_IDS } from '../../catalogue/ids';
 import { WORKS_ON_UNITS, boolean, id, object, string, trimmed } from '../../fields';
 import { changeThing, takeOff, takeOffAgain } from '../../teardown';
-import { mustBeOff, mustHaveThing, mustNotBeOff } from '../refusals';
+import { maySayOtherwise, mayStayOff, mustBeNew, mustBeOff, mustNotBeOff, mustNotBeOn } from '../refusals';
 import { thing, why } from '../schemas';
 import { type Names, logKind, telling } from '../shape';
 
@@ -24,7 +24,10 @@ export const takenOff = logKind({
   on: 'job',
   who: WORKS_ON_UNITS,
   facts: thing,
-  card: { change: (card, { facts, jobId }) => ({ ...card, ledger: takeOff(card.ledger, facts, jobId ?? null) }) },
+  card: {
+    refusal: mustBeNew,
+    change: (card, { facts, jobId, at }) => ({ ...card, ledger: takeOff(card.ledger, facts, jobId ?? null, at) }),
+  },
   sentence: ({ what, tray, place }) => telling(`Taken off: ${what}`, `Tray ${tray}, ${place}`),
 });
 
@@ -35,10 +38,14 @@ export const thingChanged = logKind({
   who: WORKS_ON_UNITS,
   facts: thing,
   card: {
-    refusal: mustHaveThing,
+    refusal: maySayOtherwise,
     change: (card, { facts }) => ({
       ...card,
-      ledger: changeThing(card.ledger, facts.thingId, (before) => ({ ...before, ...facts })),
+      ledger: changeThing(card.ledger, facts.thingId, (before) => ({
+        ...before,
+        ...facts,
+        system: facts.system ?? before.system,
+      })),
     }),
   },
   sentence: ({ what, orientation }) => telling(`How it sat: ${what}`, orientation),
@@ -50,8 +57,9 @@ export const putBack = logKind({
   on: 'job',
   who: WORKS_ON_UNITS,
   facts: object({ thingId: id.required() }),
+  closes: true,
   card: {
-    refusal: mustBeOff,
+    refusal: mustNotBeOn,
     change: (card, { facts }) => ({
       ...card,
       ledger: changeThing(card.ledger, facts.thingId, (before) => ({ ...before, state: 'back', by: null })),
@@ -68,7 +76,7 @@ export const takenOffAgain = logKind({
   facts: object({ thingId: id.required() }),
   card: {
     refusal: mustNotBeOff,
-    change: (card, { facts }) => ({ ...card, ledger: takeOffAgain(card.ledger, facts.thingId) }),
+    change: (card, { facts, at }) => ({ ...card, ledger: takeOffAgain(card.ledger, facts.thingId, at) }),
   },
   sentence: (_, { what }: Names) => telling(`Taken off again: ${what ?? 'a thing'}`),
 });
@@ -83,6 +91,7 @@ export const replaced = logKind({
     part: trimmed.min(1).max(60).required(),
     forTrial: boolean().required(),
   }),
+  closes: true,
   card: {
     refusal: mustBeOff,
     change: (card, { facts }) => ({
@@ -104,8 +113,9 @@ export const struckOff = logKind({
   on: 'job',
   who: WORKS_ON_UNITS,
   facts: object({ thingId: id.required(), why: why.required() }),
+  closes: true,
   card: {
-    refusal: mustBeOff,
+    refusal: mayStayOff,
     change: (card, { facts }) => ({
       ...card,
       ledger: changeThing(card.ledger, facts.thingId, (before) => ({ ...before, state: 'struck-off', by: facts.why })),

@@ -119,5 +119,6 @@ export const standingNoteEnded = logKind({
   on: 'unit',
   who: WORKS_ON_UNITS,
   facts: object({ noteId: id.required() }),
+  closes: true,
   sentence: (_, { text }: { readonly text?: string }) => telling('Note taken down', text),
 });

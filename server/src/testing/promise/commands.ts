@@ -1,36 +1,14 @@
 import { randomUUID } from 'node:crypto';
-import { checksOf, classOf, CLOCK_IDS, FAULT_IDS, OBSERVATIONS, SYSTEMS } from '@hudrik/core/catalogue';
-import { thingOff } from '../samples';
+import { checksOf, classOf, CLOCK_IDS, CLOCKS, FAULT_IDS, OBSERVATIONS, SYSTEMS } from '@hudrik/core/catalogue';
 import type { Role } from '@hudrik/core/contracts';
-import { cardOf } from '@hudrik/core/log';
 import { DEFECT_ENDS } from '@hudrik/core/defects';
+import { cardOf } from '@hudrik/core/log';
 import fc from 'fast-check';
+import { handOut, thingOff } from '../samples';
+import { deed, jobAt, onJob, pick, role, signer, which, type Deed } from './deed';
 import { honestWay } from './honestWay';
+import { answers, dangers, exempt, onPhone, plates, reconnect } from './odder';
 import { goodResult, measuredOf, type World } from './world';
-
-/** Something that somebody does: its name, and what it does to the world. Refused or taken, it is theirs to try. */
-export interface Deed {
-  readonly name: string;
-  readonly run: (world: World) => Promise<unknown>;
-}
-
-const role = fc.constantFrom<Role>('apprentice', 'technician', 'lead', 'counter');
-const signer = fc.constantFrom<Role>('technician', 'technician', 'lead', 'apprentice');
-const which = fc.nat(30);
-const pick = <T>(list: readonly T[], n: number): T | undefined => list[n % Math.max(list.length, 1)];
-const deed = (name: string, run: Deed['run']): Deed => ({ name, run });
-
-/** The job at hand, or one that is there no more: a phone may still hold it. */
-const jobAt = async (world: World, n: number): Promise<string | null> => {
-  const job = pick(await world.jobs(), n);
-  return job === undefined ? null : String(job.id);
-};
-const onJob =
-  (n: number, act: (world: World, jobId: string) => Promise<unknown>): Deed['run'] =>
-  async (world) => {
-    const jobId = await jobAt(world, n);
-    return jobId === null ? false : act(world, jobId);
-  };
 
 const exceptionsOf = (world: World, picks: readonly number[]): Record<string, string> => {
   const all = checksOf(classOf(world.classId)).flatMap((check) =>
@@ -128,14 +106,14 @@ const clocks = fc
           return world.enter({ jobId }, 'clock-started', {
             clockId: randomUUID(),
             clock: kind,
-            minutes: 30,
+            minutes: CLOCKS[kind].minutes,
             stepId: null,
           });
         const card = await world.card();
         const running = card ? cardOf(card.entries).clocks.find((clock) => clock.result === null) : undefined;
         if (running === undefined) return false;
         const { clockId, clock } = running;
-        if (what === 'good') world.later(0.6);
+        if (what === 'good') world.later(CLOCKS[clock as keyof typeof CLOCKS].minutes / 60 + 0.1);
         const result = what === 'bad' ? 'drips' : goodResult(clock);
         return world.enter({ jobId }, 'clock-ended', { clockId, result, note: '' });
       }),
@@ -263,15 +241,11 @@ const hires = fc
       world.hours += 0.1;
       return world.onUnit(
         'check-out',
-        {
-          hire: null,
+        handOut(world.classId, world.hours.toFixed(1), {
           dueAt: new Date(world.now.getTime() + 20 * 3_600_000).toISOString(),
           hours: { typed: world.hours.toFixed(1), confirmed: true, meterEvent: null },
-          fuelEighths: 8,
-          kit: [],
-          looks: [],
           waiverReason: what === 'out-waived' ? 'Only next door' : '',
-        },
+        }),
         as,
       );
     }),
@@ -290,23 +264,33 @@ const time = fc
   .integer({ min: 1, max: 20 })
   .map((tenths) => deed(`${tenths}/10 h later`, async (world) => world.later(tenths / 10)));
 
-/** What may happen, more of it of what finishes than of what breaks. */
-export const anyDeed: fc.Arbitrary<Deed> = fc.oneof(
+const entries = fc.oneof(
   { weight: 7, arbitrary: looking },
   { weight: 2, arbitrary: told },
-  { weight: 1, arbitrary: notStarting },
   { weight: 9, arbitrary: jobs },
-  { weight: 5, arbitrary: tray },
-  { weight: 3, arbitrary: clocks },
+  { weight: 6, arbitrary: tray },
+  { weight: 4, arbitrary: clocks },
   { weight: 6, arbitrary: cardDeeds },
+  { weight: 5, arbitrary: defects },
+  { weight: 6, arbitrary: hires },
+  { weight: 3, arbitrary: dangers },
+  { weight: 2, arbitrary: exempt },
+  { weight: 4, arbitrary: answers },
+);
+
+/** What may happen, more of it of what finishes than of what breaks. */
+export const anyDeed: fc.Arbitrary<Deed> = fc.oneof(
+  { weight: 40, arbitrary: entries },
+  { weight: 9, arbitrary: onPhone(entries) },
+  { weight: 4, arbitrary: reconnect },
+  { weight: 1, arbitrary: notStarting },
   { weight: 9, arbitrary: prove },
   { weight: 1, arbitrary: failProof },
   { weight: 3, arbitrary: finding },
   { weight: 2, arbitrary: looksInside },
-  { weight: 2, arbitrary: inOrder },
-  { weight: 5, arbitrary: defects },
+  { weight: 3, arbitrary: inOrder },
   { weight: 2, arbitrary: raise },
-  { weight: 6, arbitrary: hires },
-  { weight: 1, arbitrary: fleet },
+  { weight: 2, arbitrary: fleet },
+  { weight: 3, arbitrary: plates },
   { weight: 3, arbitrary: time },
 );

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { CLOCK_IDS, DERIVED_FINDINGS } from '@hudrik/core/catalogue';
+import { CLOCK_IDS, CLOCKS, DERIVED_FINDINGS } from '@hudrik/core/catalogue';
 import type { Defect } from '@hudrik/core/contracts';
 import { measuredOf, type World } from './world';
 
@@ -10,15 +10,19 @@ const STEPS = 10;
  * left. Out: where it led. Nothing is done that the people of a yard would not do.
  */
 export async function honestWay(world: World): Promise<string> {
+  // What waited on a phone comes first, and from now on everybody is at the bench PC.
+  world.phone = null;
+  for (const phone of world.phones) for (const send of phone.waiting.splice(0)) await send();
   for (let step = 0; step < STEPS; step++) {
     const { readiness } = await world.unit();
+    world.refused.length = 0;
     if (readiness === 'fit' || readiness === 'gone') return readiness;
     if (readiness === 'out') await comeBack(world);
     else if (readiness === 'laid-up') await world.edit({ laidUp: false });
     else await putInOrder(world);
   }
   const { readiness_verdict: verdict } = await world.unit();
-  return JSON.stringify(verdict);
+  return `${JSON.stringify(verdict)}; refused last: ${world.refused.join(', ')}`;
 }
 
 async function comeBack(world: World): Promise<void> {
@@ -62,7 +66,7 @@ async function waitWhereAsked(world: World): Promise<void> {
       await world.enter({ jobId: String(job.id) }, 'clock-started', {
         clockId: randomUUID(),
         clock,
-        minutes: 30,
+        minutes: CLOCKS[clock].minutes,
         stepId: null,
       });
 }
@@ -80,23 +84,23 @@ async function signWhatEndsWithALook(world: World): Promise<void> {
 /** What no job is there for: looked at, one by one; a check-in for what nobody has seen; a repair and its run for what only a run shows. */
 async function lookAtWhatIsLeft(world: World): Promise<void> {
   const left = await world.defects();
-  const measured = measuredOf({ defects: left }, world.classId);
+  const figures = measuredOf({ defects: left }, world.classId);
   for (const { id } of left) {
-    const figure = measured.find((one) => one.defectId === id);
-    const look = { defectId: id, why: 'Looked at it', measured: figure && { value: figure.value, unit: figure.unit } };
+    const figure = figures.find((one) => one.defectId === id);
+    const measured = figure && { value: figure.value, unit: figure.unit };
+    const look = { defectId: id, why: 'Looked at it', measured };
     if (await world.onUnit('defect-closed', { ...look, how: 'put-right' })) continue;
-    await world.onUnit('defect-closed', { ...look, how: 'was-all-right' });
+    await world.onUnit('defect-closed', { ...look, ...(await world.second()), how: 'was-all-right' });
   }
   const still = await world.defects();
   if (still.some(isOfTheUnit)) await world.checkIn({ settled: await world.settledNow() });
-  if (still.some(({ origin }) => origin.kind === 'reading'))
-    await world.onUnit('job-raised', {
-      kind: 'repair',
-      title: 'Run it again',
-      minutes: 30,
-      work: undefined,
-      blocks: 'hold',
-    });
+  // What only work puts right that is proved: a job for each.
+  for (const { id } of still.filter((defect) => !isOfTheUnit(defect)))
+    await world.onUnit(
+      'job-raised',
+      { kind: 'repair', title: 'Put it right', minutes: 30, work: undefined, blocks: 'hold', defectId: id },
+      'lead',
+    );
 }
 
-const isOfTheUnit = ({ origin }: Defect): boolean => origin.kind === 'unit';
+const isOfTheUnit = ({ origin }: Defect): boolean => origin.kind === 'unit' || origin.kind === 'hours';

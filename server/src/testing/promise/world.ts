@@ -1,19 +1,40 @@
-import { checksOf, CLOCKS, classOf, folderOf, PROOF_LOOKS, type ClassId } from '@hudrik/core/catalogue';
-import type { CardReply, Defect, Role } from '@hudrik/core/contracts';
+import { randomUUID } from 'node:crypto';
+import { checksOf, CLOCKS, classOf, folderOf, PROOF_LOOKS, type ClassId, type Rated } from '@hudrik/core/catalogue';
+import type { CardReply, Defect, Role, SentLogEntry } from '@hudrik/core/contracts';
 import { cardOf, type Facts, type SentKind } from '@hudrik/core/log';
-import { proofSettingOf, systemsOf } from '@hudrik/core/proof';
+import { MINUTES_TO_SETTLE, proofSettingOf, systemsOf, type ProofSetting } from '@hudrik/core/proof';
 import { readCard } from '../../cards/readCard';
 import { newestCheckInId } from '../../checkins/opening';
 import type { Actor, Context } from '../../context';
 import { readDefects } from '../../defects/readDefects';
 import { editUnit } from '../../fleet/editUnit';
 import { addHire, cancelHire } from '../../hires/hires';
-import { enterAs } from '../../log/enterAs';
+import { changeSheet } from '../../fleet/models';
+import { takeEntry } from '../../log/takeEntry';
 import { Refusal } from '../../refusal';
+import { loadOf } from '../proving';
 import { wellCheckIn } from '../samples';
 import type { On, TestYard } from '../yard';
 
 type Edit = Facts<'unit-changed'>;
+
+/** A phone: its clock is off by so much, and it has or has not measured by how much; what is made while it is off line waits on it. */
+export class Phone {
+  readonly waiting: (() => Promise<unknown>)[] = [];
+  isOffLine = false;
+
+  constructor(
+    readonly errorMs: number,
+    readonly knowsOffset: boolean,
+  ) {}
+
+  /** What it says of a moment. */
+  says(now: Date): Pick<SentLogEntry, 'at' | 'offsetMs'> {
+    return this.knowsOffset
+      ? { at: now.toISOString(), offsetMs: -this.errorMs }
+      : { at: new Date(now.getTime() + this.errorMs).toISOString(), offsetMs: null };
+  }
+}
 
 /** One unit, and the people who do things to it in any order. What is refused is refused: nothing here knows a rule. */
 export class World {
@@ -23,12 +44,18 @@ export class World {
   readonly classId: ClassId;
   unitId = 0;
   hours = 101;
+  /** By which what is done now is entered; null: at the bench PC. */
+  phone: Phone | null = null;
+  readonly phones: readonly Phone[];
+  /** What was refused of late, to tell of where no way leads on. */
+  readonly refused: string[] = [];
 
-  constructor(yard: TestYard, tag: string, classId: ClassId) {
+  constructor(yard: TestYard, tag: string, classId: ClassId, phones: readonly Phone[] = []) {
     this.#yard = yard;
     this.#context = yard.context;
     this.tag = tag;
     this.classId = classId;
+    this.phones = phones;
   }
 
   get db() {
@@ -51,13 +78,56 @@ export class World {
     return { id: this.#yard.personId(role), name: `The ${role}`, role };
   }
 
-  /** Out: whether it was taken. What is neither taken nor refused is thrown on. */
+  /** Out: whether it was taken, or waits on a phone. What is neither taken nor refused is thrown on. */
   async enter<K extends SentKind>(on: On, kind: K, facts: Facts<K>, as: Role = 'technician'): Promise<boolean> {
-    return this.#unlessRefused(() => enterAs(this.#context, this.actor(as), on, kind, facts));
+    const { phone } = this;
+    const place = { tag: on.tag ?? null, jobId: on.jobId ?? null, findingId: on.findingId ?? null, lineId: null };
+    const moment = phone?.says(this.now) ?? { at: undefined, offsetMs: null };
+    const sent = { id: on.id ?? randomUUID(), kind, facts, ...moment, ...place, madeBy: null };
+    const send = () => this.#unlessRefused(() => takeEntry(this.#context, this.actor(as), sent));
+    if (phone?.isOffLine !== true) return send();
+    phone.waiting.push(send);
+    return true;
+  }
+
+  /** A photo of this unit, taken now. */
+  async photo(): Promise<string> {
+    const id = randomUUID();
+    const size = { width: 8, height: 8, bytes: Buffer.from([1]), thumb: Buffer.from([1]), sent_hash: null };
+    const row = { id, person_id: this.#yard.personId('lead'), media_type: 'image/jpeg', taken_at: this.now, ...size };
+    await this.db.insertInto('photo').values(row).execute();
+    return id;
+  }
+
+  /** The apprentice has looked too, and says so to whoever asks. */
+  async second(as: Role = 'technician'): Promise<{ witnessId: string }> {
+    const witnessId = randomUUID();
+    const who = { person_id: this.#yard.personId('apprentice'), asked_by: this.#yard.personId(as) };
+    await this.db
+      .insertInto('witness')
+      .values({ id: witnessId, ...who, at: this.now, used_by: null })
+      .execute();
+    return { witnessId };
+  }
+
+  /** Another figure on the model's sheet. */
+  changeSheet(rated: Rated, as: Role = 'lead'): Promise<boolean> {
+    return this.#unlessRefused(async () => {
+      const { model_id: model } = await this.unit();
+      await changeSheet(this.#context, this.actor(as), model, { rated });
+    });
   }
 
   onUnit<K extends SentKind>(kind: K, facts: Facts<K>, as?: Role): Promise<boolean> {
     return this.enter({ tag: this.tag }, kind, facts, as);
+  }
+
+  /** Another unit of the class: what was told of the wrong tag may be moved to it. */
+  async other(): Promise<string> {
+    const tag = `${this.tag}-B`;
+    const there = await this.db.selectFrom('unit').select('id').where('tag', '=', tag).executeTakeFirst();
+    if (there === undefined) await this.#yard.addUnit(tag, this.classId);
+    return tag;
   }
 
   edit(edit: Edit): Promise<boolean> {
@@ -88,8 +158,9 @@ export class World {
       await act();
       return true;
     } catch (error) {
-      if (error instanceof Refusal) return false;
-      throw error;
+      if (!(error instanceof Refusal)) throw error;
+      this.refused.push(`${error.code} ${JSON.stringify(error.facts)}`);
+      return false;
     }
   }
 
@@ -139,7 +210,8 @@ export class World {
     as: Role = 'technician',
   ) {
     this.hours += 0.5;
-    const { facts } = wellCheckIn(this.tag, this.classId, this.hours.toFixed(1));
+    const startedAt = this.now.toISOString();
+    const { facts } = wellCheckIn(this.tag, this.classId, this.hours.toFixed(1), { startedAt });
     const answers = facts.answers.map((answer) => {
       const exception = found[answer.check];
       return exception === undefined
@@ -157,7 +229,7 @@ export class World {
     return (await this.defects())
       .filter(({ origin }) => origin.kind === 'check' && checks.includes(origin.id))
       .filter(({ origin }) => origin.exception !== 'could-not-look' && origin.exception !== 'not-possible')
-      .map(({ id }) => ({ defectId: id, how: 'put-right' as const, why: 'Put right meanwhile' }));
+      .map(({ id }) => ({ defectId: id, how: 'was-all-right' as const, why: 'It is all right' }));
   }
 
   /** The whole proof of what the visit asks. Out: whether it was signed. */
@@ -166,20 +238,20 @@ export class World {
     const job = card?.jobs.find((one) => one.state === 'open') ?? card?.jobs[0];
     if (!card || !job) return false;
     const on = { jobId: job.id };
-    const setting = proofSettingOf({
-      folder: folderOf(this.classId),
-      known: PROOF_LOOKS,
-      needs: card.needs,
-      complaint: { ...card.complaint, afterMinutes: card.complaint.afterMinutes ?? null },
-      systems: systemsOf(cardOf(card.entries).ledger),
-      ...card.ratings,
-    });
+    for (const { thingId } of cardOf(card.entries).ledger.things.filter(({ system }) => system === undefined))
+      await this.nameSystem(on.jobId, thingId);
     if (!(await this.enter(on, 'to-proof', {}))) return false;
-    await this.enter(on, 'leak-look', { dry: true, note: '' });
+    await this.#run(on, settingOf(card, this.classId));
+    return this.#sign(on, card, passed, looks);
+  }
+
+  async #run(on: On, setting: ProofSetting): Promise<void> {
+    const did = 'Looked for the cause and mended it';
+    await this.enter(on, 'leak-look', { dry: true, note: '', did });
     if (setting.minutes > 0) {
-      await this.enter(on, 'smoke', { clear: true });
-      await this.enter(on, 'proof-load', { load: setting.plan.loads[0]?.id ?? null });
+      await this.enter(on, 'proof-load', loadOf(setting));
       await this.enter(on, 'run-started', {});
+      await this.enter(on, 'smoke', { clear: true });
       this.later((setting.minutes + 1) / 60);
       for (const { id, unit, least, most } of setting.plan.readings) {
         const value = ((least ?? 0) + (most ?? (least ?? 0) * 2)) / 2;
@@ -187,20 +259,43 @@ export class World {
       }
       await this.enter(on, 'run-stopped', { why: '' });
     }
-    for (const { id } of setting.looks) await this.enter(on, 'proof-look', { look: id, ok: true });
+    if (setting.looks.some(({ from }) => from === 'five-after')) this.later(MINUTES_TO_SETTLE.value / 60);
+    for (const { id } of setting.looks) await this.enter(on, 'proof-look', { look: id, ok: true, did });
+  }
+
+  async #sign(on: On, card: CardReply, passed: boolean, looks: 'all' | 'none'): Promise<boolean> {
     const ids = card.jobs
       .filter((one) => one.state === 'open')
       .flatMap((one) => one.defects.map((defect) => defect.id));
     const told = card.defects.filter(
       ({ id, origin, causes }) => ids.includes(id) && origin.kind === 'told' && causes.length === 0,
     );
+    const all = looks === 'all';
     return this.enter(on, 'proved', {
-      passed,
-      note: 'Proved',
-      looks: looks === 'all' && passed ? ids : [],
-      measured: measuredOf(card, this.classId),
-      notFound: looks === 'all' ? told.map((defect) => defect.id) : [],
+      ...{ passed, note: 'Proved', looks: all && passed ? ids : [], measured: measuredOf(card, this.classId) },
+      notFound: all ? told.map((defect) => defect.id) : [],
+      ...(all ? await this.second() : {}),
     });
+  }
+
+  /** What came off is said to be of no system that can hurt. */
+  async nameSystem(jobId: string, thingId: string): Promise<boolean> {
+    const card = await this.card();
+    const thing = card && cardOf(card.entries).ledger.things.find((one) => one.thingId === thingId);
+    if (!thing) return false;
+    const { what, key, tray, place, fasteners, orientation, linkHole, stack, quarterTurns } = thing;
+    const facts = {
+      thingId,
+      what,
+      key,
+      tray,
+      place,
+      fasteners: [...fasteners],
+      orientation,
+      linkHole,
+      stack: [...stack],
+    };
+    return this.enter({ jobId }, 'thing-changed', { ...facts, quarterTurns, system: 'none' });
   }
 
   /** Everything that can be made whole on the card is. */
@@ -220,6 +315,16 @@ export class World {
       await this.enter({ jobId: step.jobId ?? on.jobId }, 'step-done', { stepId: step.stepId });
   }
 }
+
+const settingOf = (card: CardReply, classId: ClassId): ProofSetting =>
+  proofSettingOf({
+    folder: folderOf(classId),
+    known: PROOF_LOOKS,
+    needs: card.needs,
+    complaint: { ...card.complaint, afterMinutes: card.complaint.afterMinutes ?? null },
+    systems: systemsOf(cardOf(card.entries).ledger),
+    ...card.ratings,
+  });
 
 type ReadingId = Facts<'proof-reading'>['reading'];
 const asReading = (id: string): ReadingId => id as ReadingId;

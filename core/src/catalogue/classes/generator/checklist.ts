@@ -20,7 +20,7 @@ export const STATIONS: readonly [Station, ...Station[]] = [
         'sockets',
         'Sockets whole, none burnt or loose',
         [exception('damaged', 'Broken or burnt', 'hold', 'A socket is broken or burnt.', WORK['new-socket'])],
-        { system: 'electric', caution: 'electric-shock', photo: 'wanted' },
+        { alwaysThere: true, when: 'out', system: 'electric', caution: 'electric-shock', photo: 'wanted' },
       ),
       safety(
         'earth',
@@ -34,7 +34,7 @@ export const STATIONS: readonly [Station, ...Station[]] = [
             WORK['earth-terminal'],
           ),
         ],
-        { system: 'electric', caution: 'electric-shock' },
+        { alwaysThere: true, system: 'electric', caution: 'electric-shock' },
       ),
       ordinary(
         'breakers',
@@ -50,7 +50,7 @@ export const STATIONS: readonly [Station, ...Station[]] = [
           ),
           exception('will-not-set', 'Will not set', 'hold', 'A breaker will not set.', WORK['new-breaker']),
         ],
-        { showsWhenOk: { observation: 'breaker', outcome: 'set' } },
+        { alwaysThere: true, showsWhenOk: { observation: 'breaker', outcome: 'set' } },
       ),
     ],
   },
@@ -74,6 +74,7 @@ export const STATIONS: readonly [Station, ...Station[]] = [
           }),
         ],
         {
+          alwaysThere: true,
           running: true,
           caution: 'carbon-monoxide',
           leastSeconds: 5,
@@ -111,6 +112,7 @@ export const STATIONS: readonly [Station, ...Station[]] = [
           ),
         ],
         {
+          alwaysThere: true,
           running: true,
           caution: 'electric-shock',
           leastSeconds: 5,
@@ -152,15 +154,20 @@ export const STATIONS: readonly [Station, ...Station[]] = [
         ],
         { caution: 'battery', showsWhenOk: { observation: 'battery', outcome: 'good' } },
       ),
-      ordinary('frame', 'Frame, feet, wheels and handles sound', [
-        exception(
-          'damaged',
-          'Damaged',
-          'fix-before-hire',
-          'The frame, a foot or a wheel is damaged.',
-          WORK['frame-feet-wheels'],
-        ),
-      ]),
+      ordinary(
+        'frame',
+        'Frame, feet, wheels and handles sound',
+        [
+          exception(
+            'damaged',
+            'Damaged',
+            'fix-before-hire',
+            'The frame, a foot or a wheel is damaged.',
+            WORK['frame-feet-wheels'],
+          ),
+        ],
+        { alwaysThere: true },
+      ),
       CLEAN,
       TAG_AND_LABELS,
     ],

@@ -34,14 +34,17 @@ const volts = (id: string, name: string, atLoad: number): ProofReading => ({
   high: { observation: 'output', outcome: 'high' },
 });
 
+/** What the load takes at its last step. */
+const DRAWN = { name: 'Last step', dimension: 'power', unit: 'W', least: 100, most: 200_000 } as const;
+
 /** How a unit of this class is proven. */
 export const PROOF: ProofPlan = {
   minutes: 20,
   minutesSource: COMMON_PRACTICE,
   cautions: [...EXHAUST, 'electric-shock'],
   loads: [
-    { id: 'load-bank', name: 'Load bank, in steps to rated' },
-    { id: 'heaters', name: 'Heaters, in steps to rated' },
+    { id: 'load-bank', name: 'Load bank, in steps to rated', figure: DRAWN },
+    { id: 'heaters', name: 'Heaters, in steps to rated', figure: DRAWN },
   ],
   readings: [
     hertz('hertz-0', 'Hertz, no load', 0, 59.5, 63),

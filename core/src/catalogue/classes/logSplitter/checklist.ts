@@ -30,6 +30,8 @@ export const STATIONS: readonly [Station, ...Station[]] = [
           ),
         ],
         {
+          alwaysThere: true,
+          when: 'out',
           system: 'oil',
           caution: 'hydraulic-injection',
           photo: 'wanted',
@@ -54,7 +56,7 @@ export const STATIONS: readonly [Station, ...Station[]] = [
             { observation: 'fluid', outcome: 'foams' },
           ),
         ],
-        { showsWhenOk: { observation: 'fluid', outcome: 'right' } },
+        { alwaysThere: true, showsWhenOk: { observation: 'fluid', outcome: 'right' } },
       ),
       ordinary(
         'ram',
@@ -78,6 +80,7 @@ export const STATIONS: readonly [Station, ...Station[]] = [
           ),
         ],
         {
+          alwaysThere: true,
           running: true,
           caution: 'moving-parts',
           leastSeconds: 6,
@@ -103,21 +106,29 @@ export const STATIONS: readonly [Station, ...Station[]] = [
             WORK['control-lever-valve'],
           ),
         ],
-        { running: true, caution: 'moving-parts' },
+        { alwaysThere: true, when: 'out', running: true, caution: 'moving-parts' },
       ),
-      ordinary('wedge', 'Wedge and end plate tight, no cracks', [
-        exception(
-          'loose',
-          'Loose',
-          'fix-before-hire',
-          'The wedge or end plate is loose.',
-          WORK['tighten-wedge-end-plate'],
-        ),
-        exception('cracked', 'Cracked', 'hold', 'The wedge or beam is cracked.', WORK['weld-repair']),
-      ]),
-      ordinary('beam', 'Beam straight, greased', [
-        exception('dry', 'Dry', 'fix-before-hire', 'The beam is dry.', WORK['grease-beam']),
-      ]),
+      ordinary(
+        'wedge',
+        'Wedge and end plate tight, no cracks',
+        [
+          exception(
+            'loose',
+            'Loose',
+            'fix-before-hire',
+            'The wedge or end plate is loose.',
+            WORK['tighten-wedge-end-plate'],
+          ),
+          exception('cracked', 'Cracked', 'hold', 'The wedge or beam is cracked.', WORK['weld-repair']),
+        ],
+        { alwaysThere: true },
+      ),
+      ordinary(
+        'beam',
+        'Beam straight, greased',
+        [exception('dry', 'Dry', 'fix-before-hire', 'The beam is dry.', WORK['grease-beam'])],
+        { alwaysThere: true },
+      ),
     ],
   },
   {

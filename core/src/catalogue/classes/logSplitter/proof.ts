@@ -6,7 +6,13 @@ export const PROOF: ProofPlan = {
   minutes: 15,
   minutesSource: COMMON_PRACTICE,
   cautions: [...EXHAUST, 'hydraulic-injection'],
-  loads: [{ id: 'log', name: 'A log in the ram, split through' }],
+  loads: [
+    {
+      id: 'log',
+      name: 'A log in the ram, split through',
+      figure: { name: 'How thick', dimension: 'length', unit: 'cm', least: 5, most: 120 },
+    },
+  ],
   readings: [
     {
       id: 'cycle',

@@ -33,7 +33,7 @@ export const STATIONS: readonly [Station, ...Station[]] = [
             { observation: 'pump-inlet', outcome: 'draws-air' },
           ),
         ],
-        { showsWhenOk: { observation: 'pump-inlet', outcome: 'clean' } },
+        { alwaysThere: true, showsWhenOk: { observation: 'pump-inlet', outcome: 'clean' } },
       ),
       ordinary(
         'pump-oil',
@@ -48,7 +48,7 @@ export const STATIONS: readonly [Station, ...Station[]] = [
             outcome: 'low',
           }),
         ],
-        { showsWhenOk: { observation: 'pump-oil', outcome: 'clean' } },
+        { alwaysThere: true, showsWhenOk: { observation: 'pump-oil', outcome: 'clean' } },
       ),
       ordinary(
         'pump-dry',
@@ -66,7 +66,7 @@ export const STATIONS: readonly [Station, ...Station[]] = [
             WORK['open-pump-seals-valves'],
           ),
         ],
-        { showsWhenOk: { observation: 'pump-leak', outcome: 'none' } },
+        { alwaysThere: true, showsWhenOk: { observation: 'pump-leak', outcome: 'none' } },
       ),
       ordinary(
         'unloader',
@@ -77,7 +77,12 @@ export const STATIONS: readonly [Station, ...Station[]] = [
             outcome: 'stuck',
           }),
         ],
-        { running: true, caution: 'high-pressure-water', showsWhenOk: { observation: 'unloader', outcome: 'shifts' } },
+        {
+          alwaysThere: true,
+          running: true,
+          caution: 'high-pressure-water',
+          showsWhenOk: { observation: 'unloader', outcome: 'shifts' },
+        },
       ),
     ],
   },
@@ -98,7 +103,7 @@ export const STATIONS: readonly [Station, ...Station[]] = [
             WORK['new-high-pressure-hose'],
           ),
         ],
-        { caution: 'high-pressure-water', photo: 'wanted', leastSeconds: 5 },
+        { alwaysThere: true, when: 'out', caution: 'high-pressure-water', photo: 'wanted', leastSeconds: 5 },
       ),
       safety(
         'gun',
@@ -107,12 +112,17 @@ export const STATIONS: readonly [Station, ...Station[]] = [
           exception('does-not-shut', 'Does not shut off', 'hold', 'The gun does not shut off.', WORK['new-gun']),
           exception('lock', 'Lock does not hold', 'hold', 'The gun’s lock does not hold.', WORK['new-gun']),
         ],
-        { caution: 'high-pressure-water' },
+        { alwaysThere: true, when: 'out', caution: 'high-pressure-water' },
       ),
-      ordinary('nozzles', 'Nozzles clear and not worn', [
-        exception('worn', 'Worn', 'fix-before-hire', 'A nozzle is worn.', WORK['new-nozzle']),
-        exception('blocked', 'Blocked', 'fix-before-hire', 'A nozzle is blocked.', WORK['clear-nozzle']),
-      ]),
+      ordinary(
+        'nozzles',
+        'Nozzles clear and not worn',
+        [
+          exception('worn', 'Worn', 'fix-before-hire', 'A nozzle is worn.', WORK['new-nozzle']),
+          exception('blocked', 'Blocked', 'fix-before-hire', 'A nozzle is blocked.', WORK['clear-nozzle']),
+        ],
+        { alwaysThere: true },
+      ),
     ],
   },
   {

@@ -6,7 +6,13 @@ export const PROOF: ProofPlan = {
   minutes: 15,
   minutesSource: COMMON_PRACTICE,
   cautions: [...EXHAUST, 'high-pressure-water'],
-  loads: [{ id: 'spraying', name: 'Spraying, water on and air purged' }],
+  loads: [
+    {
+      id: 'spraying',
+      name: 'Spraying, water on and air purged',
+      figure: { name: 'Pressure at the pump', dimension: 'pressure', unit: 'bar', least: 10, most: 600 },
+    },
+  ],
   readings: [
     {
       id: 'flow',

@@ -24,7 +24,7 @@ export const STATIONS: readonly [Station, ...Station[]] = [
             WORK['guard'],
           ),
         ],
-        { system: 'guard', caution: 'moving-parts', photo: 'wanted' },
+        { alwaysThere: true, when: 'out', system: 'guard', caution: 'moving-parts', photo: 'wanted' },
       ),
       ordinary(
         'shear-bolts',
@@ -46,7 +46,7 @@ export const STATIONS: readonly [Station, ...Station[]] = [
             WORK['right-shear-bolts-look-at'],
           ),
         ],
-        { caution: 'moving-parts', showsWhenOk: { observation: 'shear-bolts', outcome: 'whole' } },
+        { alwaysThere: true, caution: 'moving-parts', showsWhenOk: { observation: 'shear-bolts', outcome: 'whole' } },
       ),
       ordinary(
         'scraper-skids',
@@ -57,7 +57,7 @@ export const STATIONS: readonly [Station, ...Station[]] = [
             outcome: 'worn',
           }),
         ],
-        { showsWhenOk: { observation: 'scraper-skids', outcome: 'good' } },
+        { alwaysThere: true, showsWhenOk: { observation: 'scraper-skids', outcome: 'good' } },
       ),
       ordinary(
         'chute',
@@ -68,7 +68,7 @@ export const STATIONS: readonly [Station, ...Station[]] = [
             outcome: 'seized',
           }),
         ],
-        { showsWhenOk: { observation: 'chute', outcome: 'free' } },
+        { alwaysThere: true, showsWhenOk: { observation: 'chute', outcome: 'free' } },
       ),
     ],
   },
@@ -90,7 +90,7 @@ export const STATIONS: readonly [Station, ...Station[]] = [
             WORK['dead-man-cable-auger-brake'],
           ),
         ],
-        { running: true, caution: 'moving-parts', leastSeconds: 6 },
+        { alwaysThere: true, when: 'out', running: true, caution: 'moving-parts', leastSeconds: 6 },
       ),
       ordinary(
         'drive',
@@ -109,7 +109,7 @@ export const STATIONS: readonly [Station, ...Station[]] = [
             { observation: 'travel', outcome: 'none' },
           ),
         ],
-        { running: true, showsWhenOk: { observation: 'travel', outcome: 'drives' } },
+        { alwaysThere: true, running: true, showsWhenOk: { observation: 'travel', outcome: 'drives' } },
       ),
       ordinary(
         'belts',
@@ -120,7 +120,7 @@ export const STATIONS: readonly [Station, ...Station[]] = [
             outcome: 'worn',
           }),
         ],
-        { showsWhenOk: { observation: 'belt', outcome: 'good' } },
+        { alwaysThere: true, showsWhenOk: { observation: 'belt', outcome: 'good' } },
       ),
     ],
   },

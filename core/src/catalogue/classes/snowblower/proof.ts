@@ -12,8 +12,11 @@ export const PROOF: ProofPlan = {
   minutesSource: COMMON_PRACTICE,
   cautions: [...EXHAUST, 'moving-parts'],
   loads: [
-    { id: 'snow', name: 'Throwing snow' },
-    { id: 'auger', name: 'Auger and impeller turning, no snow to be had' },
+    {
+      id: 'snow',
+      name: 'Throwing snow',
+      figure: { name: 'How deep', dimension: 'length', unit: 'cm', least: 2, most: 200 },
+    },
   ],
   readings: [
     {

@@ -23,7 +23,7 @@ export const STATIONS: readonly [Station, ...Station[]] = [
             WORK['tine-guard'],
           ),
         ],
-        { system: 'guard', caution: 'moving-parts', photo: 'wanted' },
+        { alwaysThere: true, when: 'out', system: 'guard', caution: 'moving-parts', photo: 'wanted' },
       ),
       ordinary(
         'tines',
@@ -38,7 +38,7 @@ export const STATIONS: readonly [Station, ...Station[]] = [
           ),
           exception('bent', 'Bent or broken', 'fix-before-hire', 'A tine is bent or broken.', WORK['new-tine']),
         ],
-        { caution: 'moving-parts' },
+        { alwaysThere: true, caution: 'moving-parts' },
       ),
       ordinary(
         'shear-pin',
@@ -64,7 +64,7 @@ export const STATIONS: readonly [Station, ...Station[]] = [
             outcome: 'noisy',
           }),
         ],
-        { showsWhenOk: { observation: 'gearbox', outcome: 'good' } },
+        { alwaysThere: true, showsWhenOk: { observation: 'gearbox', outcome: 'good' } },
       ),
     ],
   },
@@ -83,7 +83,12 @@ export const STATIONS: readonly [Station, ...Station[]] = [
             outcome: 'turn-in-neutral',
           }),
         ],
-        { caution: 'moving-parts', showsWhenOk: { observation: 'tines', outcome: 'right' } },
+        {
+          alwaysThere: true,
+          when: 'out',
+          caution: 'moving-parts',
+          showsWhenOk: { observation: 'tines', outcome: 'right' },
+        },
       ),
       safety(
         'bail',

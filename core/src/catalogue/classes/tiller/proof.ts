@@ -6,7 +6,13 @@ export const PROOF: ProofPlan = {
   minutes: 15,
   minutesSource: COMMON_PRACTICE,
   cautions: [...EXHAUST, 'moving-parts'],
-  loads: [{ id: 'soil', name: 'Tines in soil' }],
+  loads: [
+    {
+      id: 'soil',
+      name: 'Tines in soil',
+      figure: { name: 'How deep', dimension: 'length', unit: 'cm', least: 2, most: 60 },
+    },
+  ],
   readings: [
     {
       id: 'speed',

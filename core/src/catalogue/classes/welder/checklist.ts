@@ -16,7 +16,14 @@ export const STATIONS: readonly [Station, ...Station[]] = [
         'weld-leads',
         'Leads: no bare copper, plugs tight',
         [exception('damaged', 'Bare or burnt', 'hold', 'A welding lead is bare or burnt.', WORK['welding-lead'])],
-        { system: 'electric', caution: 'electric-shock', photo: 'wanted', leastSeconds: 5 },
+        {
+          alwaysThere: true,
+          when: 'out',
+          system: 'electric',
+          caution: 'electric-shock',
+          photo: 'wanted',
+          leastSeconds: 5,
+        },
       ),
       safety(
         'holder',
@@ -30,7 +37,7 @@ export const STATIONS: readonly [Station, ...Station[]] = [
             WORK['new-electrode-holder'],
           ),
         ],
-        { system: 'electric', caution: 'electric-shock' },
+        { alwaysThere: true, when: 'out', system: 'electric', caution: 'electric-shock' },
       ),
       ordinary(
         'clamp',
@@ -41,7 +48,7 @@ export const STATIONS: readonly [Station, ...Station[]] = [
             outcome: 'high-drop',
           }),
         ],
-        { showsWhenOk: { observation: 'leads-clamp', outcome: 'good' } },
+        { alwaysThere: true, showsWhenOk: { observation: 'leads-clamp', outcome: 'good' } },
       ),
     ],
   },
@@ -58,15 +65,20 @@ export const STATIONS: readonly [Station, ...Station[]] = [
         { system: 'electric', caution: 'electric-shock' },
       ),
       KILL_SWITCH,
-      ordinary('duty-plate', 'Duty-rating plate readable', [
-        exception(
-          'unreadable',
-          'Not readable',
-          'fix-before-hire',
-          'The duty-rating plate cannot be read.',
-          WORK['new-duty-rating-plate'],
-        ),
-      ]),
+      ordinary(
+        'duty-plate',
+        'Duty-rating plate readable',
+        [
+          exception(
+            'unreadable',
+            'Not readable',
+            'fix-before-hire',
+            'The duty-rating plate cannot be read.',
+            WORK['new-duty-rating-plate'],
+          ),
+        ],
+        { alwaysThere: true },
+      ),
       ordinary(
         'open-circuit',
         'Open-circuit volts right',
@@ -82,6 +94,7 @@ export const STATIONS: readonly [Station, ...Station[]] = [
           exception('high', 'High', 'hold', 'Open-circuit volts are too high.', { ...FIND_FAULT, minutes: 40 }),
         ],
         {
+          alwaysThere: true,
           running: true,
           caution: 'electric-shock',
           leastSeconds: 5,
@@ -114,15 +127,20 @@ export const STATIONS: readonly [Station, ...Station[]] = [
     name: 'Frame',
     where: 'Step back, then round the wheels',
     checks: [
-      ordinary('frame', 'Frame, wheels and lifting eye sound', [
-        exception(
-          'damaged',
-          'Damaged',
-          'fix-before-hire',
-          'The frame, a wheel or the lifting eye is damaged.',
-          WORK['frame-wheel-lifting-eye'],
-        ),
-      ]),
+      ordinary(
+        'frame',
+        'Frame, wheels and lifting eye sound',
+        [
+          exception(
+            'damaged',
+            'Damaged',
+            'fix-before-hire',
+            'The frame, a wheel or the lifting eye is damaged.',
+            WORK['frame-wheel-lifting-eye'],
+          ),
+        ],
+        { alwaysThere: true },
+      ),
       ordinary(
         'battery',
         'Battery terminals tight and clean',

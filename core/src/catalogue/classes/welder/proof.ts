@@ -6,7 +6,13 @@ export const PROOF: ProofPlan = {
   minutes: 15,
   minutesSource: COMMON_PRACTICE,
   cautions: [...EXHAUST, 'electric-shock'],
-  loads: [{ id: 'arc', name: 'An arc at two settings, ten minutes by its duty' }],
+  loads: [
+    {
+      id: 'arc',
+      name: 'An arc at two settings, ten minutes by its duty',
+      figure: { name: 'Set to', dimension: 'current', unit: 'A', least: 10, most: 800 },
+    },
+  ],
   readings: [
     {
       id: 'open-circuit',

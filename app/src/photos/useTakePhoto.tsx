@@ -1,7 +1,8 @@
 import { useState } from 'react';
 import { newId } from '@/api';
 import { useFile } from '@/forms/useFile';
-import { keepDraftPhoto, shrinkPhoto } from '@/photos';
+import { keepDraftPhoto } from '@/outbox';
+import { shrinkPhoto } from './shrinkPhoto';
 
 /** A photo from the camera or a file: taken down to size and kept on the device before anything else. */
 export function useTakePhoto(onTaken: (photoId: string) => void): {

@@ -1,0 +1,1 @@
+export { photosOf, secondIn, SecondPerson, type Second } from './SecondPerson';
