@@ -14,6 +14,9 @@ export async function readDefects(db: Db, unitId: number): Promise<Defect[]> {
     .select(['p.name as by', 'j.id as open_job_id'])
     .where('d.unit_id', '=', unitId)
     .where('d.closed_at', 'is', null)
+    .orderBy('d.found_at')
+    // Of one moment, always in the same order.
+    .orderBy('d.id')
     .execute();
   const { class_id: classId } = await db
     .selectFrom('unit')

@@ -14,7 +14,7 @@ export const BEGUN = '2030-03-04T08:50:00Z';
 
 type More = Partial<Facts<'check-in'>> & { readonly id?: string };
 
-const middleOf = (limit: Limit): number =>
+export const middleOf = (limit: Limit): number =>
   limit.kind === 'within' ? (limit.min + limit.max) / 2 : limit.kind === 'at-least' ? limit.min : limit.max;
 
 /** Something that came off, as a device sends it. */

@@ -8,7 +8,7 @@ import { handOut, thingOff } from '../samples';
 import { deed, jobAt, onJob, pick, role, signer, which, type Deed } from './deed';
 import { honestWay } from './honestWay';
 import { answers, dangers, exempt, onPhone, plates, reconnect } from './odder';
-import { goodResult, measuredOf, type World } from './world';
+import { goodResult, type World } from './world';
 
 const exceptionsOf = (world: World, picks: readonly number[]): Record<string, string> => {
   const all = checksOf(classOf(world.classId)).flatMap((check) =>
@@ -62,7 +62,7 @@ const jobs = fc
         if (what === 'put-off') return world.enter({ jobId }, 'job-put-off', { why: 'Another day' }, as);
         const card = await world.card();
         const looks = card?.jobs.find((job) => job.id === jobId)?.defects.map((defect) => defect.id) ?? [];
-        const measured = card ? measuredOf(card, world.classId) : [];
+        const measured = await world.figuresFor(card?.defects ?? []);
         return world.enter(
           { jobId },
           'job-finished',

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { CLOCK_IDS, CLOCKS, DERIVED_FINDINGS } from '@hudrik/core/catalogue';
 import type { Defect } from '@hudrik/core/contracts';
-import { measuredOf, type World } from './world';
+import type { World } from './world';
 
 const STEPS = 10;
 
@@ -77,14 +77,14 @@ async function signWhatEndsWithALook(world: World): Promise<void> {
     await world.enter({ jobId: job.id }, 'job-finished', {
       note: '',
       looks: job.defects.map((defect) => defect.id),
-      measured: card ? measuredOf(card, world.classId) : [],
+      measured: await world.figuresFor(card?.defects ?? []),
     });
 }
 
 /** What no job is there for: looked at, one by one; a check-in for what nobody has seen; a repair and its run for what only a run shows. */
 async function lookAtWhatIsLeft(world: World): Promise<void> {
   const left = await world.defects();
-  const figures = measuredOf({ defects: left }, world.classId);
+  const figures = await world.figuresFor(left);
   for (const { id } of left) {
     const figure = figures.find((one) => one.defectId === id);
     const measured = figure && { value: figure.value, unit: figure.unit };

@@ -3,17 +3,19 @@ import { checksOf, CLOCKS, classOf, folderOf, PROOF_LOOKS, type ClassId, type Ra
 import type { CardReply, Defect, Role, SentLogEntry } from '@hudrik/core/contracts';
 import { cardOf, type Facts, type SentKind } from '@hudrik/core/log';
 import { MINUTES_TO_SETTLE, proofSettingOf, systemsOf, type ProofSetting } from '@hudrik/core/proof';
+import { classFor, ratedOf } from '@hudrik/core/ratings';
 import { readCard } from '../../cards/readCard';
 import { newestCheckInId } from '../../checkins/opening';
 import type { Actor, Context } from '../../context';
 import { readDefects } from '../../defects/readDefects';
 import { editUnit } from '../../fleet/editUnit';
 import { addHire, cancelHire } from '../../hires/hires';
-import { changeSheet } from '../../fleet/models';
+import { changeSheet, ratingsOfUnit } from '../../fleet/models';
+import { figuresToConfirm } from '../../figures/figuresToConfirm';
 import { takeEntry } from '../../log/takeEntry';
 import { Refusal } from '../../refusal';
 import { loadOf } from '../proving';
-import { wellCheckIn } from '../samples';
+import { middleOf, wellCheckIn } from '../samples';
 import type { On, TestYard } from '../yard';
 
 type Edit = Facts<'unit-changed'>;
@@ -124,7 +126,8 @@ export class World {
 
   /** Another unit of the class: what was told of the wrong tag may be moved to it. */
   async other(): Promise<string> {
-    const tag = `${this.tag}-B`;
+    const [letters, number] = this.tag.split('-');
+    const tag = `${letters}-${Number(number) + 4000}`;
     const there = await this.db.selectFrom('unit').select('id').where('tag', '=', tag).executeTakeFirst();
     if (there === undefined) await this.#yard.addUnit(tag, this.classId);
     return tag;
@@ -212,10 +215,13 @@ export class World {
     this.hours += 0.5;
     const startedAt = this.now.toISOString();
     const { facts } = wellCheckIn(this.tag, this.classId, this.hours.toFixed(1), { startedAt });
+    const checks = await this.#checks();
     const answers = facts.answers.map((answer) => {
       const exception = found[answer.check];
+      const measured = checks.find(({ id }) => id === answer.check)?.measured;
+      const reading = measured && { value: middleOf(measured.limit), unit: measured.unit };
       return exception === undefined
-        ? answer
+        ? { ...answer, reading }
         : { check: answer.check, result: 'not-ok' as const, exception, reading: undefined, photos: [] };
     });
     const hours = { typed: this.hours.toFixed(1), confirmed: true, meterEvent: null };
@@ -272,7 +278,7 @@ export class World {
     );
     const all = looks === 'all';
     return this.enter(on, 'proved', {
-      ...{ passed, note: 'Proved', looks: all && passed ? ids : [], measured: measuredOf(card, this.classId) },
+      ...{ passed, note: 'Proved', looks: all && passed ? ids : [], measured: await this.figuresFor(card.defects) },
       notFound: all ? told.map((defect) => defect.id) : [],
       ...(all ? await this.second() : {}),
     });
@@ -296,6 +302,34 @@ export class World {
       stack: [...stack],
     };
     return this.enter({ jobId }, 'thing-changed', { ...facts, quarterTurns, system: 'none' });
+  }
+
+  /** The checks of this unit, with its own limits as they are. */
+  async #checks() {
+    const { model, unit: plate } = await ratingsOfUnit(this.db, await this.unit());
+    const { machineClass, rated } = folderOf(this.classId);
+    return checksOf(classFor(machineClass, rated, ratedOf(rated, model, plate)));
+  }
+
+  /** A figure inside the limits that are in force, for each thing that was found by one. */
+  async figuresFor(defects: readonly Pick<Defect, 'id' | 'origin'>[]) {
+    const checks = await this.#checks();
+    const waiting = new Set((await figuresToConfirm(this.db, await this.unit())).map(({ defectId }) => defectId));
+    const rows = await this.db
+      .selectFrom('defect')
+      .select(['id', 'limits'])
+      .where('unit_id', '=', this.unitId)
+      .execute();
+    return defects.flatMap(({ id: defectId, origin }) => {
+      const measured = checks.find((check) => origin.kind === 'check' && check.id === origin.id)?.measured;
+      if (measured === undefined) return [];
+      const kept = rows.find((row) => row.id === defectId)?.limits ?? null;
+      const value =
+        waiting.has(defectId) && kept
+          ? ((kept.least ?? (kept.most ?? 0) / 2) + (kept.most ?? (kept.least ?? 0) * 2)) / 2
+          : middleOf(measured.limit);
+      return [{ defectId, value, unit: measured.unit }];
+    });
   }
 
   /** Everything that can be made whole on the card is. */
@@ -333,13 +367,3 @@ export const goodResult = (clock: string): string => {
   const results = Object.entries(CLOCKS[clock as keyof typeof CLOCKS].results);
   return results.find(([, [, isGood]]) => isGood)?.[0] ?? 'stopped';
 };
-
-/** A figure inside its limit for each thing that was found by one. */
-export function measuredOf({ defects }: Pick<CardReply, 'defects'>, classId: ClassId) {
-  const checks = checksOf(classOf(classId));
-  return defects.flatMap(({ id, origin }) => {
-    const measured = checks.find((check) => origin.kind === 'check' && check.id === origin.id)?.measured;
-    if (measured?.limit.kind !== 'within') return [];
-    return [{ defectId: id, value: (measured.limit.min + measured.limit.max) / 2, unit: measured.unit }];
-  });
-}
