@@ -83,6 +83,17 @@ export function whatWasDone(
   return last !== undefined && saysNotRight(last, look) && facts.did === undefined ? { code: 'done-what' } : null;
 }
 
+/** A reading is one that the class takes, in a unit that it can be told in. Without a unit it is the one of the class's list. */
+export function readingFits({
+  facts: { reading, unit },
+  setting,
+}: CardAsked<{ readonly reading: string; readonly unit?: string | undefined }>): CardRefusal | null {
+  const asked = setting.plan.readings.find((one) => one.id === reading);
+  if (asked === undefined) return { code: 'no-such-thing', id: reading };
+  const isOfIt = unit === undefined || (isUnit(unit) && areOfOneDimension(unit, asked.unit));
+  return isOfIt ? null : { code: 'no-such-unit', wants: asked.unit };
+}
+
 /** What the instruments said by themselves was not mistyped: only a lead strikes it out, and says why. */
 export function mayCorrectLive({
   entries,

@@ -161,6 +161,9 @@ describe('a clock is a clock', () => {
   });
 });
 
+/** A reading of a tiller's. */
+const READING = { reading: 'speed', unit: 'r/min', insteadOf: undefined, why: undefined };
+
 describe('looks of a proof lie in the proof', () => {
   const proving: More = { state: 'to-prove' };
   const dry = entry('leak-look', { dry: true, did: undefined });
@@ -256,11 +259,24 @@ describe('looks of a proof lie in the proof', () => {
     ).toBeNull();
   });
 
+  test('a reading is one of the class’s, in a unit that it can be told in', () => {
+    const read = (facts: object) => refusal([...begun, start(1)], 'proof-reading', { ...READING, ...facts }, proving);
+    expect(read({ reading: 'hertz-0' })).toEqual({ code: 'no-such-thing', id: 'hertz-0' });
+    for (const unit of ['bar', 'furlong', '', ' '])
+      expect(read({ unit })).toEqual({ code: 'no-such-unit', wants: 'r/min' });
+    expect([read({ unit: 'r/min' }), read({ unit: undefined })]).toEqual([null, null]);
+  });
+
   test('what the instruments said by themselves is struck out by a lead alone, with a reason', () => {
-    const live = after(entry('proof-reading', { live: true }), 2, { id: OTHER });
-    const typed = after(entry('proof-reading', { live: false }), 2, { id: ID });
+    const live = after(entry('proof-reading', { ...READING, live: true }), 2, { id: OTHER });
+    const typed = after(entry('proof-reading', { ...READING, live: false }), 2, { id: ID });
     const instead = (of: string, role: Role, why?: string) =>
-      refusal([...begun, start(1), live, typed], 'proof-reading', { insteadOf: of, why }, { ...proving, role });
+      refusal(
+        [...begun, start(1), live, typed],
+        'proof-reading',
+        { ...READING, insteadOf: of, why },
+        { ...proving, role },
+      );
     expect(instead(OTHER, 'technician', 'Clamp was off')).toEqual({ code: 'lead-only', what: 'live-reading' });
     expect(instead(OTHER, 'lead')).toEqual({ code: 'lead-only', what: 'live-reading' });
     expect([instead(OTHER, 'lead', 'Clamp was off'), instead(ID, 'apprentice')]).toEqual([null, null]);

@@ -74,6 +74,8 @@ export type CardRefusal =
   | { readonly code: 'early-not-good' }
   | TooSoon
   | { readonly code: 'no-such-load' }
+  /** It cannot be told in that unit. */
+  | { readonly code: 'no-such-unit'; readonly wants: string }
   | { readonly code: 'load-figure-wanted'; readonly least: number; readonly most: number; readonly unit: string }
   /** It was said not to be right: what was done since? */
   | { readonly code: 'done-what' }

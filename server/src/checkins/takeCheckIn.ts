@@ -64,10 +64,20 @@ interface Look {
 
 async function keepLook({ change: { trx, unit }, id, at, facts }: Taking<'check-in'>, look: Look): Promise<void> {
   const { began, stands, first, taken } = look;
+  // One that is not of this unit, or not here, it is not based on.
+  const base =
+    facts.basedOn === null
+      ? undefined
+      : await trx
+          .selectFrom('check_in')
+          .select('id')
+          .where('id', '=', facts.basedOn)
+          .where('unit_id', '=', unit.id)
+          .executeTakeFirst();
   await trx
     .insertInto('check_in')
     .values({
-      ...{ id, unit_id: unit.id, at, began_at: began, stands, based_on: facts.basedOn, second_look_of: first },
+      ...{ id, unit_id: unit.id, at, began_at: began, stands, based_on: base?.id ?? null, second_look_of: first },
       hire_id: stands ? await endHire(trx, unit.id, began, at) : null,
       reading_id: taken?.readingId ?? null,
     })

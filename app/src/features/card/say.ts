@@ -79,6 +79,7 @@ const SAY: SayOf = {
   'run-it-out': (why) => sayTooSoon(why),
   'not-before': (why) => sayTooSoon(why),
   'no-such-load': () => 'That load is none of this class. Choose one that is offered.',
+  'no-such-unit': (why) => `It cannot be told in that unit. Say it in ${why.wants}.`,
   'load-figure-wanted': (why) =>
     `Say what it is set to: ${sayValue(why.least)} to ${sayValue(why.most)} ${why.unit} loads it.`,
   'done-what': () => 'It was not right before. Say what was done since.',

@@ -19,6 +19,7 @@ import {
   mayTakeBack,
   nothingOff,
   proofMissing,
+  readingFits,
   signedSince,
   smokeInTime,
   systemsSaid,
@@ -139,7 +140,7 @@ export const proofReading = logKind({
     /** Of what the instruments said by themselves a lead says why it does not stand. */
     why: reasonText.optional(),
   }),
-  card: { ofProof: true, refusal: mayCorrectLive },
+  card: { ofProof: true, refusal: (asked) => readingFits(asked) ?? mayCorrectLive(asked) },
   sentence: ({ reading, value, unit, live, insteadOf, ...facts }) =>
     telling(
       `Proof reading, ${reading.replaceAll('-', ' ')}: ${value}${unit === undefined ? '' : ` ${unit}`}`,
