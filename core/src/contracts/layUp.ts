@@ -4,8 +4,8 @@ import { array, boolean, classId, instant, number, object, readiness, string, te
 
 const methodId = string<LayUpMethodId>().oneOf(LAY_UP_METHOD_IDS);
 const season = object({
-  from: string().required(),
-  to: string().required(),
+  from: string().max(10).required(),
+  to: string().max(10).required(),
   callOdds: number().min(0).max(1).required(),
 });
 

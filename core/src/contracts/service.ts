@@ -100,12 +100,12 @@ export type FleetService = Frozen<InferType<typeof fleetService>>;
 
 const positive = number().positive();
 const ownItem = object({
-  id: string().required(),
+  id: string().max(80).required(),
   hours: positive.nullable().optional(),
   months: positive.integer().nullable().optional(),
   firstHours: positive.nullable().optional(),
   minutes: positive.integer().nullable().optional(),
-  includes: array(string().required()).nullable().optional(),
+  includes: array(string().max(80).required()).max(100).nullable().optional(),
   kit: string().trim().max(40).nullable().optional(),
   isOff: boolean().optional(),
 });

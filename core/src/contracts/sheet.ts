@@ -64,6 +64,7 @@ export const rated = object({
 const words = trimmed.max(120);
 const aUnit = (dimension: string) =>
   string()
+    .max(12)
     .required()
     .test('unit', `Choose a unit of ${dimension}.`, (unit) => areOfOneDimension(unit, DIMENSION_UNIT[dimension] ?? ''));
 const DIMENSION_UNIT: Readonly<Record<string, string>> = { torque: 'N·m', volume: 'L' };
@@ -114,6 +115,7 @@ export const sheetMeasure = object({
   name: words.min(1).required(),
   place: words.default(''),
   unit: string()
+    .max(12)
     .required()
     .test('unit', 'Choose a unit.', (unit) => isUnit(unit) || unit === 'drops/min' || unit === 'turns'),
   from: number().min(-1e6).max(1e6).nullable().default(null),
@@ -122,7 +124,7 @@ export const sheetMeasure = object({
   .test('ascends', 'The end must be above the start.', ({ from, to }) => from == null || to == null || to > from)
   .test('some', 'Give a start or an end.', ({ from, to }) => from != null || to != null);
 
-const notePlaces = array(string().oneOf(NOTE_PLACES).required()).min(1);
+const notePlaces = array(string().oneOf(NOTE_PLACES).required()).min(1).max(NOTE_PLACES.length);
 export const sheetNote = object({ text: trimmed.min(2).max(400).required(), places: notePlaces.required() });
 
 /** A part of this model: what it is called, where it sits, its number where anybody knows it, and the set that it is bought in. */

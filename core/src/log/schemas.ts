@@ -102,7 +102,12 @@ export const hoursEntry = object({
   meterEvent: meterEvent.nullable().default(null),
 });
 
-export const kitCount = object({ id: string().required(), count: number().integer().min(0).max(50).required() });
+/** An id of the catalogue, and never longer. */
+export const key = string().max(80);
+/** More than any class has of checks, kit, stations and complaints. */
+export const MOST_LISTED = 200;
+
+export const kitCount = object({ id: key.required(), count: number().integer().min(0).max(50).required() });
 export const fuelEighths = number().integer().min(0).max(8);
 export const partNumber = patterned(
   capitals,
@@ -113,12 +118,14 @@ export const partNumber = patterned(
 
 /** What somebody saw at one check. */
 export const answer = object({
-  check: string().required(),
+  check: key.required(),
   result: string().oneOf(['ok', 'not-ok', 'could-not-look', 'not-possible']).required(),
   /** Why it could not be made. */
   because: string().oneOf(['will-not-start', 'not-under-pressure', 'in-parts']).optional(),
-  exception: string().optional(),
-  reading: object({ value: number().required(), unit: string().required() }).optional().default(undefined),
+  exception: key.optional(),
+  reading: object({ value: number().required(), unit: string().max(12).required() })
+    .optional()
+    .default(undefined),
   cause: string().oneOf(['wear', 'damage']).optional(),
   note: text.optional(),
   photos: array(id.required()).max(6).default([]),

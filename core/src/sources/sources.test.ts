@@ -84,6 +84,9 @@ const NUMERICAL = [
   'NEAR_DAYS',
   'HUNDREDTH',
   'STRIDE',
+  'PIN_BYTES',
+  'LIST_BYTES',
+  'MOST_LISTED',
 ];
 
 test('no number stands by itself in a sum: it is a threshold with its source, or one of arithmetic', () => {

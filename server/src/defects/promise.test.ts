@@ -6,7 +6,8 @@ import { anyDeed } from '../testing/promise/commands';
 import type { Deed } from '../testing/promise/deed';
 import { honestWay } from '../testing/promise/honestWay';
 import { Watch } from '../testing/promise/promises';
-import { Phone, World } from '../testing/promise/world';
+import { Phone } from '../testing/promise/phone';
+import { World } from '../testing/promise/world';
 import { useYard } from '../testing/yard';
 
 const RUNS = Number(process.env['HUDRIK_PROMISE'] ?? 30);

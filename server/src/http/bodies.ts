@@ -2,7 +2,8 @@ import type { Operation } from '@hudrik/core/contracts';
 import express, { type RequestHandler } from 'express';
 import { Refusal, refuse } from '../refusal';
 
-const LARGEST_JSON = '1mb';
+/** What one return, one card's entry or one form needs, many times over. */
+const LARGEST_JSON = 200_000;
 const LARGEST_RAW = '3mb';
 /** A body must be here within so long: JSON is small, a photo takes its time on a weak connection. */
 const PATIENCE_MS = { json: 20_000, raw: 170_000 } as const;
@@ -12,10 +13,10 @@ export function bodyOf(
   operation: Operation,
   patienceMs: { readonly json: number; readonly raw: number } = PATIENCE_MS,
 ): RequestHandler[] {
-  const { raw, body } = operation;
+  const { raw, body, bytes = LARGEST_JSON } = operation;
   if (raw) return [mustBeOf(raw), within(patienceMs.raw), express.raw({ type: () => true, limit: LARGEST_RAW })];
   return body
-    ? [mustBeOf(['application/json']), within(patienceMs.json), express.json({ limit: LARGEST_JSON, type: () => true })]
+    ? [mustBeOf(['application/json']), within(patienceMs.json), express.json({ limit: bytes, type: () => true })]
     : [];
 }
 

@@ -1,10 +1,10 @@
 import { randomUUID } from 'node:crypto';
 import type { ClassId } from '@hudrik/core/catalogue';
 import type { Defect, LogRecord, Opening, Role, Shift, UnitPage } from '@hudrik/core/contracts';
-import type { CheckedIn, Facts } from '@hudrik/core/log';
+import type { CardRefusal, CheckedIn, Facts } from '@hudrik/core/log';
 import sharp from 'sharp';
 import { foundCheckIn, handOut, wellCheckIn } from './samples';
-import { checkedIn, jsonOf, type TestYard } from './yard';
+import { checkedIn, jsonOf, problemIn, type TestYard } from './yard';
 
 type Found = Readonly<Record<string, string>>;
 /** When something was done, by a device; it knows its clock's offset, unless it is said that it does not. */
@@ -126,6 +126,21 @@ export class Ways {
     return { witnessId };
   }
 
+  /** A generator that came back with these checks not in order, its first job begun. Out: that job. */
+  async begun(tag: string, found: Found = { 'fuel-leak': 'carburettor' }): Promise<string> {
+    await this.fit(tag);
+    await this.yard.checkIn(foundCheckIn(tag, 'generator', '100.5', found));
+    const jobId = (await this.page(tag)).jobs[0]?.id ?? '';
+    await this.yard.enter({ jobId }, 'job-started', {});
+    return jobId;
+  }
+
+  /** A defect is said to have been all right, or what is said otherwise. */
+  close(tag: string, defectId = '', more: object = {}, as: Role = 'technician'): Promise<Response> {
+    const facts = { defectId, how: 'was-all-right' as const, why: 'Looked at it', ...more };
+    return this.yard.enter({ tag }, 'defect-closed', facts, as);
+  }
+
   /** The next day nobody else has been here yet: whoever asks is alone. */
   async nextDay(only: Role): Promise<void> {
     this.yard.later(24);
@@ -135,4 +150,10 @@ export class Ways {
       .where('person_id', '<>', this.yard.personId(only))
       .execute();
   }
+}
+
+/** Why an entry on a card is refused. */
+export async function cardWhy(answer: Response): Promise<CardRefusal | { readonly code: string }> {
+  const { code, facts } = await problemIn(answer);
+  return code === 'card-refused' ? (facts?.['why'] as CardRefusal) : { code };
 }

@@ -2,7 +2,7 @@ import { object } from 'yup';
 import { ANYONE_SIGNED_IN, LEAD_ONLY, WORKS_ON_UNITS } from '../../fields';
 import * as access from '../access';
 import * as people from '../people';
-import { operation } from './operation';
+import { operation, PIN_BYTES } from './operation';
 
 /** Which devices are let in, who is signed in on them, and their PINs. */
 export const ACCESS_OPERATIONS = {
@@ -10,6 +10,7 @@ export const ACCESS_OPERATIONS = {
     summary: 'Lets this device in by a code that a lead shows, once',
     who: 'anywhere',
     body: access.letIn,
+    bytes: PIN_BYTES,
     reply: access.device,
     status: 201,
   }),
@@ -39,6 +40,7 @@ export const ACCESS_OPERATIONS = {
     summary: 'A second person has looked too, and says so by their PIN: good for one thing',
     who: WORKS_ON_UNITS,
     body: people.witnessing,
+    bytes: PIN_BYTES,
     reply: people.witness,
     status: 201,
   }),
@@ -46,6 +48,7 @@ export const ACCESS_OPERATIONS = {
     summary: 'A new PIN of one’s own; signs out everywhere else',
     who: ANYONE_SIGNED_IN,
     body: access.ownPin,
+    bytes: PIN_BYTES,
     reply: people.person,
   }),
   wrongPinsSeen: operation('wrongPinsSeen', {

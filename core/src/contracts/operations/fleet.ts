@@ -5,7 +5,7 @@ import * as fleet from '../fleet';
 import * as inspection from '../inspection';
 import * as log from '../log';
 import * as parts from '../parts';
-import { operation } from './operation';
+import { LIST_BYTES, operation } from './operation';
 
 /** Units, their models, what happened to them, and their returns. */
 export const FLEET_OPERATIONS = {
@@ -64,6 +64,7 @@ export const FLEET_OPERATIONS = {
     summary: 'What the data sheet says',
     who: LEAD_ONLY,
     body: sheet.enteredSheet,
+    bytes: LIST_BYTES,
     reply: fleet.modelSheet,
   }),
   models: operation('models', {

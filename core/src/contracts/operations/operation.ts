@@ -13,6 +13,8 @@ export interface Operation {
   readonly isAskedBlind?: boolean;
   readonly query?: AnyObjectSchema;
   readonly body?: AnyObjectSchema;
+  /** So many bytes a JSON body may have; without it, as many as is usual. */
+  readonly bytes?: number;
   /** A body that is not JSON: its media types. */
   readonly raw?: readonly string[];
   readonly reply: Schema;
@@ -22,6 +24,11 @@ export interface Operation {
   /** The reply carries an ETag, and the change wants it back in If-Match. */
   readonly ifMatch?: boolean;
 }
+
+/** A body that is a PIN, and little besides. */
+export const PIN_BYTES = 1024;
+/** A whole list, or a whole sheet. */
+export const LIST_BYTES = 1_000_000;
 
 /** A call with where it goes. */
 export const operation = <const O extends Omit<Operation, 'method' | 'path'>, Id extends OperationId>(

@@ -3,7 +3,7 @@ import { ANYONE_SIGNED_IN, LEAD_ONLY, SIGNS_OFF } from '../../fields';
 import * as bench from '../bench';
 import * as equipment from '../equipment';
 import * as service from '../service';
-import { operation } from './operation';
+import { LIST_BYTES, operation } from './operation';
 
 /** Service, the bench and who works when. */
 export const PLANNING_OPERATIONS = {
@@ -21,6 +21,7 @@ export const PLANNING_OPERATIONS = {
     summary: 'Another version of a model’s own service plan',
     who: LEAD_ONLY,
     body: service.planChange,
+    bytes: LIST_BYTES,
     reply: service.modelPlan,
   }),
   fleetService: operation('fleetService', {

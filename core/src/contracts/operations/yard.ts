@@ -4,7 +4,7 @@ import * as hires from '../hires';
 import * as inspection from '../inspection';
 import * as people from '../people';
 import * as status from '../status';
-import { operation } from './operation';
+import { operation, PIN_BYTES } from './operation';
 
 /** Who is here, how the yard writes, and the day. */
 export const YARD_OPERATIONS = {
@@ -28,12 +28,14 @@ export const YARD_OPERATIONS = {
     summary: 'Sign in',
     who: 'public',
     body: people.signIn,
+    bytes: PIN_BYTES,
     reply: people.person,
   }),
   firstLead: operation('firstLead', {
     summary: 'Make the first lead by the printed one-time code',
     who: 'anywhere',
     body: people.firstLead,
+    bytes: PIN_BYTES,
     reply: people.person,
   }),
   me: operation('me', {
@@ -73,12 +75,14 @@ export const YARD_OPERATIONS = {
     summary: 'Another role, a new PIN, left or back',
     who: LEAD_ONLY,
     body: people.personChange,
+    bytes: PIN_BYTES,
     reply: people.people,
   }),
   addPerson: operation('addPerson', {
     summary: 'Add a person',
     who: LEAD_ONLY,
     body: people.newPerson,
+    bytes: PIN_BYTES,
     reply: people.person,
     status: 201,
   }),

@@ -12,7 +12,7 @@ import {
   reasonText,
 } from '../../fields';
 import { faultName, observationName, outcomeName, outcomesFit, readingLine } from '../observed';
-import { faultId } from '../schemas';
+import { faultId, key } from '../schemas';
 import { logKind, telling } from '../shape';
 
 /** Somebody begins to find a fault: what is looked at, as far as it is known. The id of the entry is the finding's. */
@@ -41,7 +41,7 @@ export const seen = logKind({
   who: WORKS_ON_UNITS,
   facts: object({
     observation: string().oneOf(OBSERVATION_IDS).required(),
-    outcomes: array(string().required())
+    outcomes: array(key.required())
       .min(1)
       .max(6)
       .required()

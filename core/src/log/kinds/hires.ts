@@ -1,6 +1,7 @@
 import { COMPLAINTS } from '../../catalogue';
 import { array, HANDS_OUT, id, instant, LEAD_ONLY, object, reasonText, string, tag, text, trimmed } from '../../fields';
 import { atGate, sayAtGate } from '../atGate';
+import { key } from '../schemas';
 import { logKind, telling } from '../shape';
 
 /** The unit is promised to a hirer. */
@@ -60,7 +61,7 @@ export const troubleTold = logKind({
   who: HANDS_OUT,
   facts: object({
     reference: trimmed.min(1).max(40).nullable().defined(),
-    complaintIds: array(string().required()).min(1).max(12).required(),
+    complaintIds: array(key.required()).min(1).max(12).required(),
     note: text.defined(),
   }),
   sentence: ({ reference, complaintIds, note }, { movedFrom }: Told) =>

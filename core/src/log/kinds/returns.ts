@@ -13,7 +13,7 @@ import {
   reasonText,
 } from '../../fields';
 import { type Verdict } from '../../verdict';
-import { answer, fuelEighths, hoursEntry, kitCount } from '../schemas';
+import { answer, fuelEighths, hoursEntry, key, kitCount, MOST_LISTED } from '../schemas';
 import { logKind, telling, type Wording } from '../shape';
 import type { LateBecause, Turn } from '../timing';
 
@@ -27,8 +27,8 @@ const facts = object({
   fuelEighths: fuelEighths.required(),
   fuelTap: string().oneOf(['was-shut', 'shut-now', 'none']).required(),
   ended: string().oneOf(['well', 'ended-badly', 'ended-dead', 'not-told']).required(),
-  missing: array(kitCount.required()).default([]),
-  complaintIds: array(string().required()).default([]),
+  missing: array(kitCount.required()).max(MOST_LISTED).default([]),
+  complaintIds: array(key.required()).max(MOST_LISTED).default([]),
   remarks: text.default(''),
   /** Whether it started; older ones do not say. What must run is not possible where it does not. */
   starts: string().oneOf(['starts', 'will-not-start', 'not-tried']).optional(),
@@ -65,10 +65,10 @@ const facts = object({
   )
     .max(50)
     .optional(),
-  answers: array(answer.required()).required(),
-  stations: array(
-    object({ id: string().required(), seconds: number().min(0).max(86_400).required() }).required(),
-  ).required(),
+  answers: array(answer.required()).max(MOST_LISTED).required(),
+  stations: array(object({ id: key.required(), seconds: number().min(0).max(86_400).required() }).required())
+    .max(MOST_LISTED)
+    .required(),
 });
 
 /** A part of a check-in that did not fit, and why: kept with it, and told. */
@@ -181,13 +181,13 @@ export const checkOut = logKind({
   on: 'unit',
   who: HANDS_OUT,
   facts: object({
-    hire: string().nullable().default(null),
+    hire: string().max(40).nullable().default(null),
     /** For a hire that nobody booked: when it is due back. */
     dueAt: instant.nullable().default(null),
     hours: hoursEntry.required(),
     fuelEighths: fuelEighths.required(),
-    kit: array(kitCount.required()).required(),
-    looks: array(string().required()).default([]),
+    kit: array(kitCount.required()).max(MOST_LISTED).required(),
+    looks: array(key.required()).max(MOST_LISTED).default([]),
     waiverReason: text.default(''),
   }),
   sentence: (sent, came: Partial<CheckedOut>, wording) =>

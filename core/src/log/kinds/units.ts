@@ -108,7 +108,7 @@ export const standingNote = logKind({
   who: WORKS_ON_UNITS,
   facts: object({
     text: trimmed.min(2).max(400).required(),
-    places: array(string().oneOf(NOTE_PLACES).required()).min(1).required(),
+    places: array(string().oneOf(NOTE_PLACES).required()).min(1).max(NOTE_PLACES.length).required(),
   }),
   sentence: ({ text }) => telling('Note that stands', text),
 });

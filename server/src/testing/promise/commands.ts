@@ -8,7 +8,8 @@ import { handOut, thingOff } from '../samples';
 import { deed, jobAt, onJob, pick, role, signer, which, type Deed } from './deed';
 import { honestWay } from './honestWay';
 import { answers, dangers, exempt, onPhone, plates, reconnect } from './odder';
-import { goodResult, type World } from './world';
+import { goodResult } from './asked';
+import type { World } from './world';
 
 const exceptionsOf = (world: World, picks: readonly number[]): Record<string, string> => {
   const all = checksOf(classOf(world.classId)).flatMap((check) =>

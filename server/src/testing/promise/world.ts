@@ -1,8 +1,8 @@
 import { randomUUID } from 'node:crypto';
-import { checksOf, CLOCKS, classOf, folderOf, PROOF_LOOKS, type ClassId, type Rated } from '@hudrik/core/catalogue';
-import type { CardReply, Defect, Role, SentLogEntry } from '@hudrik/core/contracts';
+import { checksOf, classOf, folderOf, type ClassId, type Rated } from '@hudrik/core/catalogue';
+import type { CardReply, Defect, Role } from '@hudrik/core/contracts';
 import { cardOf, type Facts, type SentKind } from '@hudrik/core/log';
-import { MINUTES_TO_SETTLE, proofSettingOf, systemsOf, type ProofSetting } from '@hudrik/core/proof';
+import { MINUTES_TO_SETTLE, type ProofSetting } from '@hudrik/core/proof';
 import { classFor, ratedOf } from '@hudrik/core/ratings';
 import { readCard } from '../../cards/readCard';
 import { newestCheckInId } from '../../checkins/opening';
@@ -17,26 +17,10 @@ import { Refusal } from '../../refusal';
 import { loadOf } from '../proving';
 import { middleOf, wellCheckIn } from '../samples';
 import type { On, TestYard } from '../yard';
+import { asReading, goodResult, settingOf } from './asked';
+import type { Phone } from './phone';
 
 type Edit = Facts<'unit-changed'>;
-
-/** A phone: its clock is off by so much, and it has or has not measured by how much; what is made while it is off line waits on it. */
-export class Phone {
-  readonly waiting: (() => Promise<unknown>)[] = [];
-  isOffLine = false;
-
-  constructor(
-    readonly errorMs: number,
-    readonly knowsOffset: boolean,
-  ) {}
-
-  /** What it says of a moment. */
-  says(now: Date): Pick<SentLogEntry, 'at' | 'offsetMs'> {
-    return this.knowsOffset
-      ? { at: now.toISOString(), offsetMs: -this.errorMs }
-      : { at: new Date(now.getTime() + this.errorMs).toISOString(), offsetMs: null };
-  }
-}
 
 /** One unit, and the people who do things to it in any order. What is refused is refused: nothing here knows a rule. */
 export class World {
@@ -349,21 +333,3 @@ export class World {
       await this.enter({ jobId: step.jobId ?? on.jobId }, 'step-done', { stepId: step.stepId });
   }
 }
-
-const settingOf = (card: CardReply, classId: ClassId): ProofSetting =>
-  proofSettingOf({
-    folder: folderOf(classId),
-    known: PROOF_LOOKS,
-    needs: card.needs,
-    complaint: { ...card.complaint, afterMinutes: card.complaint.afterMinutes ?? null },
-    systems: systemsOf(cardOf(card.entries).ledger),
-    ...card.ratings,
-  });
-
-type ReadingId = Facts<'proof-reading'>['reading'];
-const asReading = (id: string): ReadingId => id as ReadingId;
-
-export const goodResult = (clock: string): string => {
-  const results = Object.entries(CLOCKS[clock as keyof typeof CLOCKS].results);
-  return results.find(([, [, isGood]]) => isGood)?.[0] ?? 'stopped';
-};
