@@ -11,6 +11,7 @@ import { tasksOf } from './background/tasks';
 import { httpInstruments } from './cards/instruments';
 import { httpFeed } from './outside/feed';
 import { httpApp } from './http/app';
+import { waitAtConnections } from './http/connections';
 import { httpSupplier } from './parts/supplier';
 import { isAnyDeviceIn, makeDeviceCode } from './people/devices';
 import { readSignInOptions } from './people/sessions';
@@ -151,11 +152,7 @@ if (listening.how === 'privately' && keepsCertificate)
       (error: unknown) => log.error({ err: error }, 'the certificate cannot be renewed'),
     );
   }, RENEWAL_MS).unref();
-// A request must begin at once and come to its end: what only holds a connection is cut off.
-server.headersTimeout = 15_000;
-server.requestTimeout = 180_000;
-// Longer than a phone's or a proxy's own patience: a request on a connection that was just shut would be lost (Node's usual 5 s is too short).
-server.keepAliveTimeout = 75_000;
+waitAtConnections(server);
 server.on('error', (error: NodeJS.ErrnoException) => {
   console.error(error.code === 'EADDRINUSE' ? `Port ${port} is taken. Set PORT to another one.` : error.message);
   process.exit(error.code === 'EADDRINUSE' ? HOPELESS : 1);

@@ -107,8 +107,13 @@ export async function press(name: string | RegExp): Promise<void> {
 /** Waits until what was pressed is taken: it is gone, or can be pressed again. */
 export const pressable = (name: string | RegExp): Promise<unknown> =>
   screen.findByRole('button', { name, disabled: false });
-export const gone = (name: string | RegExp): Promise<void> =>
-  waitFor(() => expect(screen.queryByRole('button', { name })).toBeNull());
+/** Matchers would write the whole of what they find into their message, each time: that takes seconds. */
+const untilGone = (find: () => unknown): Promise<void> =>
+  waitFor(() => {
+    if (find() !== null) throw new Error('It is still there.');
+  });
+export const gone = (name: string | RegExp): Promise<void> => untilGone(() => screen.queryByRole('button', { name }));
+export const goneText = (text: string | RegExp): Promise<void> => untilGone(() => screen.queryByText(text));
 
 export const type = (label: string | RegExp, text: string): void =>
   fireEvent.changeText(screen.getByLabelText(label), text);

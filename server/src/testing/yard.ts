@@ -21,6 +21,7 @@ import type { FeedAnswer } from '../outside/feed';
 import { insertUnit } from '../fleet/addUnit';
 import { changeUnit } from '../log/changeUnit';
 import { httpApp } from '../http/app';
+import { waitAtConnections } from '../http/connections';
 import { httpSupplier, type Supplier } from '../parts/supplier';
 import { letDeviceIn } from '../people/devices';
 import { addPerson } from '../people/people';
@@ -167,6 +168,7 @@ export class TestYard {
     };
     const app = httpApp({ context, reads, installation, log: silent, webFolder: null, codesPerMinute });
     const listening = app.listen(0, '127.0.0.1');
+    waitAtConnections(listening);
     await new Promise((resolve) => listening.once('listening', resolve));
     return {
       url: `http://127.0.0.1:${portOf(listening)}`,

@@ -2,7 +2,7 @@ import { router } from 'expo-router';
 import { fireEvent, screen, waitFor } from '@testing-library/react-native';
 import { CARD, entryOf, LOG, STEPS, taking, thingOf } from '@/testing/cardReply';
 import { sampleJob } from '@hudrik/core/contracts/samples';
-import { IVO, press, refusal, show, type, type Sent } from '@/testing/screen';
+import { goneText, IVO, press, refusal, show, type, type Sent } from '@/testing/screen';
 import { CardScreen } from './CardScreen';
 
 const kinds = (sent: readonly Sent[]): unknown[] => sent.map((one) => one.body['kind']);
@@ -245,7 +245,7 @@ describe('a job’s card', () => {
     expect(await screen.findByText('Not taken: Note.')).toBeTruthy();
     expect(screen.getByText('Still off: Bowl. Put each back, replace it, or mark it as staying off.')).toBeTruthy();
     await press('Dismiss');
-    await waitFor(() => expect(screen.queryByText('Not taken: Note.')).toBeNull());
+    await goneText('Not taken: Note.');
   });
 
   test('without a connection it goes on, and says what waits', async () => {

@@ -2,7 +2,7 @@ import type { UnitPart } from '@hudrik/core/contracts';
 import { screen, waitFor } from '@testing-library/react-native';
 import { LOG, STEPS, taking } from '@/testing/cardReply';
 import { order, part, partLine } from '@/testing/samples';
-import { IVO, press, refusal, show, type } from '@/testing/screen';
+import { goneText, IVO, press, refusal, show, type } from '@/testing/screen';
 import { CardScreen } from './CardScreen';
 
 const withParts = (...parts: ReturnType<typeof partLine>[]) => taking([STEPS], { parts });
@@ -44,7 +44,7 @@ describe('parts of a card', () => {
     });
     await press('Used: Gasket set');
     expect(await screen.findByText(/Somebody changed that part meanwhile/)).toBeTruthy();
-    await waitFor(() => expect(screen.queryByText(/^Not taken/)).toBeNull());
+    await goneText(/^Not taken/);
   });
 
   test('without a connection a line says that its change is not sent, and is changed no more', async () => {

@@ -4,7 +4,7 @@ import type { Facts } from '@hudrik/core/log';
 import { fireEvent, screen, waitFor } from '@testing-library/react-native';
 import { router } from 'expo-router';
 import { entryOf, STEPS, taking } from '@/testing/cardReply';
-import { IVO, press, show, type, type Sent } from '@/testing/screen';
+import { goneText, IVO, press, show, type, type Sent } from '@/testing/screen';
 import { ProofScreen } from './ProofScreen';
 
 const begun = entryOf('to-proof', {});
@@ -158,7 +158,7 @@ describe('the proof', () => {
         facts: { thingId: 't1', system: 'guard', what: 'A bracket', place: 1 },
       }),
     );
-    await waitFor(() => expect(screen.queryByText('What does it belong to?')).toBeNull());
+    await goneText('What does it belong to?');
   });
 
   test('what the instruments read by themselves was not mistyped: a lead strikes it out, and says why', async () => {
@@ -401,7 +401,7 @@ describe('the proof', () => {
     await screen.findByText('Looks');
     for (const right of screen.getAllByRole('button', { name: 'Right' })) await tap(right);
     await named('Stop the run');
-    await waitFor(() => expect(screen.queryByText('When the whole time is run and it is stopped.')).toBeNull());
+    await goneText('When the whole time is run and it is stopped.');
     for (const look of screen.getAllByRole('button', { name: 'Right' }))
       if (look.props['aria-pressed'] !== true && look.props.accessibilityState?.selected !== true) await tap(look);
     await named('Passed');

@@ -3,7 +3,7 @@ import { sampleDefect } from '@hudrik/core/contracts/samples';
 import { screen, waitFor } from '@testing-library/react-native';
 import { LOG, taken } from '@/testing/cardReply';
 import { pageWith } from '@/testing/samples';
-import { IVO, press, refusal, show, type } from '@/testing/screen';
+import { goneText, IVO, press, refusal, show, type } from '@/testing/screen';
 import { Defects } from './Defects';
 import { LeadTools } from './LeadTools';
 
@@ -92,7 +92,7 @@ test('its own rated figures: the model’s stand beside, what is entered is sent
   type(/usual: 50\)/, '60');
   await press('Save its figures');
   await waitFor(() => expect(server.sent[0]?.body).toEqual({ rated: { hertz: 60 } }));
-  await waitFor(() => expect(screen.queryByText('GE-07: its own plate')).toBeNull());
+  await goneText('GE-07: its own plate');
 });
 
 test('a unit that works harder than its model: chosen at one tap', async () => {
@@ -101,5 +101,5 @@ test('a unit that works harder than its model: chosen at one tap', async () => {
   await press('How hard it works');
   await press('Dust and heat');
   await waitFor(() => expect(server.sent[0]?.body).toEqual({ severity: 0.5 }));
-  await waitFor(() => expect(screen.queryByText('GE-07: how hard it works')).toBeNull());
+  await goneText('GE-07: how hard it works');
 });
