@@ -1,7 +1,11 @@
+import { CLASS_IDS } from '@hudrik/core/catalogue';
 import { expect, test } from './test';
 import { freshUnit, fuelAndNothingNoticed, hoursAfter, signIn, Thumb, walkRound } from './yard';
 
-const CLASSES = ['pressure-washer', 'generator', 'tiller', 'snowblower', 'log-splitter', 'welder'];
+/** Three whose walk-rounds differ most; the bench walks round all. */
+const CLASSES = process.env['HUDRIK_EVERY_CLASS']
+  ? CLASS_IDS
+  : (['pressure-washer', 'generator', 'log-splitter'] as const);
 
 for (const classId of CLASSES) {
   test(

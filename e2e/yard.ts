@@ -5,6 +5,7 @@ import {
   request as requests,
   type APIRequestContext,
   type APIResponse,
+  type BrowserContext,
   type Cookie,
   type Locator,
   type Page,
@@ -37,6 +38,12 @@ async function sessionOf(page: Page, name: PersonName): Promise<readonly Cookie[
   await line.dispose();
   sessions.set(key, cookies);
   return cookies;
+}
+
+/** Another takes the device, by their PIN; where it is no longer theirs, it stays with whom it was. */
+export async function signInAgain(context: BrowserContext, base: string, name: PersonName): Promise<void> {
+  await context.request.get(`${base}/api/sign-in-options`);
+  await context.request.post(`${base}/api/session`, { data: PEOPLE[name] });
 }
 
 /** Signs somebody in, and opens a path when one is said: each page that is opened costs a second. */

@@ -5,7 +5,7 @@ import { brotliCompressSync, gzipSync } from 'node:zlib';
 import { ensureModules } from './install.mjs';
 import { buildServer } from './builtServer.mjs';
 import { ROOT } from './places.mjs';
-import { startDemoServer } from './demoServer.mjs';
+import { loadDemo, startDemoServer } from './demoServer.mjs';
 import { outages } from './drills/outages.mjs';
 import { freePort, startThrowAwayPostgres } from './postgres.mjs';
 import { sayServing, serving } from './serving.mjs';
@@ -15,6 +15,7 @@ import { ensureWeb } from './web.mjs';
 ensureModules();
 await buildServer();
 if (process.argv[2] === 'faults') process.exit(faults(process.argv.slice(3)));
+if (process.argv[2] === 'wander') process.exit(wander());
 const postgres = await startThrowAwayPostgres();
 process.on('exit', () => postgres.stop());
 if (process.argv[2] === 'promise') process.exit(promise());
@@ -39,6 +40,10 @@ spawnSync(process.execPath, ['--import', 'tsx', '--max-old-space-size=8000', 'sr
 sayServing(await serving(postgres, 'postgres'));
 if (process.argv[2] === 'store') process.exit(0);
 
+spawnSync(process.execPath, ['--import', 'tsx', 'src/benchmarks/longest.ts'], {
+  cwd: path.join(ROOT, 'server'),
+  stdio: 'inherit',
+});
 spawnSync(process.execPath, ['--import', 'tsx', 'src/benchmarks/planning.ts'], {
   cwd: path.join(ROOT, 'server'),
   stdio: 'inherit',
@@ -102,6 +107,16 @@ async function inTheBrowser() {
   } finally {
     server.stop();
   }
+  // Taps of a return in which all is well, of every class.
+  loadDemo(postgres, 'hudrik_template');
+  spawnSync(path.join(ROOT, 'node_modules/.bin/playwright'), ['test', 'return.spec.ts', '--project', 'phone'], {
+    cwd: path.join(ROOT, 'e2e'),
+    env: {
+      ...process.env,
+      ...{ HUDRIK_EVERY_CLASS: '1', POSTGRES_URL: postgres.urlOf('postgres'), YARD_TEMPLATE: 'hudrik_template' },
+    },
+    stdio: 'inherit',
+  });
 }
 
 /** What goes wrong, made to go wrong: half an hour. In: the names of drills, or none for all. Out: an exit code. */
@@ -111,9 +126,22 @@ function faults(names) {
   return spawnSync(process.execPath, args, { cwd: ROOT, stdio: 'inherit' }).status ?? 1;
 }
 
-/** “Fit means fit”, far longer than in the tests: 2,000 runs of 40 deeds take about two hours; HUDRIK_PROMISE takes fewer. Out: an exit code. */
+/** Twenty minutes of tapping anything, at each size. Out: an exit code. */
+function wander() {
+  const args = ['run/wander.mjs', '--minutes', '40', ...process.argv.slice(3)];
+  return spawnSync(process.execPath, args, { cwd: ROOT, stdio: 'inherit' }).status ?? 1;
+}
+
+/**
+ * “Fit means fit”, far longer than in the tests: 2,000 runs of 40 deeds and 300 of 60 take about two hours; HUDRIK_PROMISE takes fewer. Out: an
+ * exit code.
+ */
 function promise() {
-  const more = { HUDRIK_PROMISE: '2000', HUDRIK_PROMISE_STEPS: '40', ...process.env };
+  return promised('2000', '40') || promised('300', '60');
+}
+
+function promised(runs, steps) {
+  const more = { HUDRIK_PROMISE: runs, HUDRIK_PROMISE_STEPS: steps, ...process.env };
   const run = spawnSync(process.execPath, ['--import', 'tsx', '--test', 'src/defects/promise.test.ts'], {
     cwd: path.join(ROOT, 'server'),
     env: { ...more, TEST_DATABASE_URL: postgres.urlOf('postgres') },

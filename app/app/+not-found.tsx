@@ -1,12 +1,12 @@
 import { router } from 'expo-router';
-import { Button, Empty, Page } from '@/design';
+import { Button, Heading, Page, Words } from '@/design';
 
 export default function NotFound() {
   return (
     <Page>
-      <Empty sentence="There is no such page.">
-        <Button label="To the shift" onPress={() => router.replace('/')} />
-      </Empty>
+      <Heading level={1}>There is no such page.</Heading>
+      <Words>Everything that you entered is kept.</Words>
+      <Button kind="main" label="To the shift" onPress={() => router.replace('/')} />
     </Page>
   );
 }

@@ -12,6 +12,7 @@ import { httpInstruments } from './cards/instruments';
 import { httpFeed } from './outside/feed';
 import { httpApp } from './http/app';
 import { waitAtConnections } from './http/connections';
+import { LoopWatch } from './http/loopWatch';
 import { httpSupplier } from './parts/supplier';
 import { isAnyDeviceIn, makeDeviceCode } from './people/devices';
 import { readSignInOptions } from './people/sessions';
@@ -109,9 +110,12 @@ const isOwnName = ownNames(
     ? String(listening.certificate.cert)
     : undefined,
 );
+const loop = new LoopWatch(log);
+loop.start();
 const app = httpApp({
   context,
   reads,
+  loop,
   installation: { ...standing, reachedAs, trust, demo, firstLeadCode, events, isOwnName },
   log,
   webFolder: existsSync(path.join(built, 'index.html')) ? built : null,

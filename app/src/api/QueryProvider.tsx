@@ -10,7 +10,9 @@ export const queryClient = new QueryClient({
     queries: {
       gcTime: DAY,
       staleTime: 10_000,
-      networkMode: 'offlineFirst',
+      // Without a connection a read that is kept nowhere fails, and says so: else it would be waited for until there is one.
+      networkMode: 'always',
+      refetchOnReconnect: true,
       persister: keepRead,
       retry: (count, error) => !(error instanceof Refused) && count < 2,
       retryDelay: (attempt) => 400 * 2 ** attempt,

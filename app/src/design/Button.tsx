@@ -38,6 +38,7 @@ export function Button({
   const push = (
     <Pressable
       role="button"
+      testID={kind === 'main' ? 'main-action' : undefined}
       disabled={off}
       aria-disabled={off}
       className={`${tall ? 'min-h-[60px]' : 'min-h-[48px]'} flex-row items-center justify-center gap-2 rounded-[4px] px-4 py-2 ${KIND[kind]} ${off ? 'opacity-50' : 'active:opacity-80'} ${reason === null ? className : ''}`}

@@ -20,7 +20,7 @@ export function Sheet({ title, open, onClose, children }: Props) {
     else onClose();
   };
   return (
-    <Modal visible={open} transparent animationType="none" onRequestClose={close}>
+    <Modal visible={open} transparent animationType="none" onRequestClose={close} aria-label={title}>
       <View className="flex-1 items-center justify-end md:justify-center">
         <Pressable
           aria-label="Close"
@@ -28,7 +28,7 @@ export function Sheet({ title, open, onClose, children }: Props) {
           onPress={close}
           className="absolute inset-0 bg-tray-deep opacity-80"
         />
-        <View role="dialog" aria-label={title} className="max-h-[92%] w-full max-w-[560px] border-2 border-ink bg-tray">
+        <View className="max-h-[92%] w-full max-w-[560px] border-2 border-ink bg-tray">
           <View className="flex-row items-center gap-2 border-b border-line py-2 pl-4 pr-2">
             <Heading className="flex-1">{title}</Heading>
             <Button label="Close" kind="quiet" onPress={close} />

@@ -69,7 +69,10 @@ export function Loading({ what }: { readonly what: string }) {
 export function Empty({ sentence, children }: { readonly sentence: string; readonly children?: React.ReactNode }) {
   return (
     <View className="items-start gap-3 border border-dashed border-line p-4">
-      <Words tone="ink-soft">{sentence}</Words>
+      {/* With a way on it stands for the whole, and is its heading. */}
+      <Words tone="ink-soft" {...(children ? { role: 'heading', 'aria-level': 2 } : {})}>
+        {sentence}
+      </Words>
       {children}
     </View>
   );
@@ -86,7 +89,10 @@ interface FailureProps {
 export function Failure({ sentence, kept, retry, children }: FailureProps) {
   return (
     <View className="gap-3 border-l-[6px] border-held bg-paper p-4" role="alert">
-      <Words face="strong">{sentence}</Words>
+      {/* It stands for what is not there, and so for its heading. */}
+      <Words face="strong" role="heading" aria-level={2}>
+        {sentence}
+      </Words>
       {kept ? <Words>{kept}</Words> : null}
       {children}
       {retry ? <Button label="Try again" onPress={retry} className="self-start" /> : null}

@@ -18,7 +18,7 @@ export function Whence({ short, words }: Props) {
       aria-expanded={open}
       aria-label={`Where from: ${short}`}
       onPress={() => setOpen(!open)}
-      className="min-h-[44px] justify-center self-start"
+      className="min-h-[44px] max-w-full justify-center self-start"
     >
       <Words size={13} tone="ink-soft" className="underline">
         {open ? words : short}

@@ -54,6 +54,7 @@ export const ROUTES = {
   importPlans: { method: 'post', path: '/api/import/service-plans' },
   exportPlans: { method: 'get', path: '/api/export/service-plans' },
   fleetService: { method: 'get', path: '/api/service' },
+  servicePdf: { method: 'get', path: '/api/service/list.pdf' },
   equipment: { method: 'get', path: '/api/equipment' },
   readEquipmentNow: { method: 'post', path: '/api/equipment/read' },
   bench: { method: 'get', path: '/api/bench' },

@@ -10,7 +10,7 @@ import { Phone } from '../testing/promise/phone';
 import { World } from '../testing/promise/world';
 import { useYard } from '../testing/yard';
 
-const RUNS = Number(process.env['HUDRIK_PROMISE'] ?? 30);
+const RUNS = Number(process.env['HUDRIK_PROMISE'] ?? 20);
 const HOUR_MS = 3_600_000;
 /** A clock up to two days off, measured or not. */
 const phone = fc

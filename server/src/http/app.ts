@@ -11,6 +11,7 @@ import { problemOf, Refusal } from '../refusal';
 import { bindOperations } from './bind';
 import { handlersOf } from './handlers';
 import type { Installation } from './installation';
+import type { LoopWatch } from './loopWatch';
 import { onError } from './onError';
 import { mustBeOwnName, mustBeOwnPage } from './ownPages';
 import { withoutSecrets } from './withoutSecrets';
@@ -21,13 +22,14 @@ export interface Serving {
   readonly reads: Reads;
   readonly installation: Installation;
   readonly log: Logger;
+  readonly loop: LoopWatch;
   /** The built web app, or null to serve the API alone. */
   readonly webFolder: string | null;
   readonly codesPerMinute: number;
 }
 
 /** The HTTP side: API under /api, everything else is the app. */
-export function httpApp({ context, reads, installation, log, webFolder, codesPerMinute }: Serving): Express {
+export function httpApp({ context, reads, installation, log, loop, webFolder, codesPerMinute }: Serving): Express {
   const app = express();
   app.disable('x-powered-by');
   app.set('etag', false);
@@ -64,6 +66,7 @@ export function httpApp({ context, reads, installation, log, webFolder, codesPer
     response.setHeader('Cache-Control', 'no-store');
     next();
   });
+  app.use('/api', loop.note);
   app.use('/api', mustBeOwnPage);
   // Only who has no device yet is slowed down by address: nobody who is let in waits for a neighbour.
   const slowDown = rateLimit({

@@ -6,7 +6,7 @@ import { fuzz, oddRequests, type Fuzzed } from '../testing/oddRequests';
 import { TestYard } from '../testing/yard';
 
 const SEED = 20261126;
-const COUNT = Number(process.env['HUDRIK_FUZZ'] ?? 600);
+const COUNT = Number(process.env['HUDRIK_FUZZ'] ?? 400);
 
 const worst = ({ bad }: Fuzzed): string =>
   bad

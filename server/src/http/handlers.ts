@@ -23,6 +23,7 @@ import { exportSheets, importSheets } from '../exchange/sheets';
 import { readUnitParts } from '../fleet/unitParts';
 import { readUnitSheet } from '../fleet/unitSheet';
 import { readFleetService } from '../service/fleetService';
+import { servicePdf } from '../service/servicePdf';
 import { changeModelPlan, readModelPlan } from '../service/modelPlans';
 import { readUnitService } from '../service/unitService';
 import { addModel, changeSheet, copyModel, readModels, readModelSheet } from '../fleet/models';
@@ -101,6 +102,8 @@ export function handlersOf(installation: Installation): Handlers {
     importPlans: async ({ context, actor, body }) => importPlans(context, actor, textOf(body)),
     exportPlans: async ({ context, response }) => sendCsv(response, 'service-plans', await exportPlans(context.db)),
     fleetService: async ({ context }) => readFleetService(context),
+    servicePdf: async ({ context, response }) =>
+      sendPdf(response, 'service', await servicePdf(context, originOf(response))),
     equipment: async ({ context }) => readEquipment(context),
     readEquipmentNow: async ({ context }) => {
       await enqueue(context.db, 'read-equipment', {}, { key: 'read-equipment' });

@@ -50,6 +50,7 @@ const WHO: Readonly<Record<OperationId, string>> = {
   importPlans: 'l',
   exportPlans: 'a t l c',
   fleetService: 'a t l c',
+  servicePdf: 'a t l c',
   equipment: 'a t l c',
   readEquipmentNow: 't l',
   fuelStore: 'a t l c',

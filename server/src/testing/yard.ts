@@ -22,6 +22,7 @@ import { insertUnit } from '../fleet/addUnit';
 import { changeUnit } from '../log/changeUnit';
 import { httpApp } from '../http/app';
 import { waitAtConnections } from '../http/connections';
+import { LoopWatch } from '../http/loopWatch';
 import { httpSupplier, type Supplier } from '../parts/supplier';
 import { letDeviceIn } from '../people/devices';
 import { addPerson } from '../people/people';
@@ -166,7 +167,15 @@ export class TestYard {
       firstLeadCode: 'first-code',
       events,
     };
-    const app = httpApp({ context, reads, installation, log: silent, webFolder: null, codesPerMinute });
+    const app = httpApp({
+      context,
+      reads,
+      installation,
+      log: silent,
+      loop: new LoopWatch(silent),
+      webFolder: null,
+      codesPerMinute,
+    });
     const listening = app.listen(0, '127.0.0.1');
     waitAtConnections(listening);
     await new Promise((resolve) => listening.once('listening', resolve));

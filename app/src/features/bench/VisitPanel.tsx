@@ -36,7 +36,6 @@ export function VisitPanel({ bench, handle, visit }: Props) {
       <View className="flex-row flex-wrap gap-2">
         <Button
           className="grow"
-          kind="main"
           label="Card"
           aria-label={`Card of ${visit.tag}`}
           onPress={() => router.navigate(`/j/${visit.jobId}` as Href)}

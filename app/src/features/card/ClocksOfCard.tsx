@@ -80,7 +80,6 @@ export function ClocksOfCard({
                   <Button
                     key={id}
                     className="grow"
-                    kind={left <= 0 ? 'main' : 'plain'}
                     label={words}
                     offBecause={isGood && left > 0 ? 'When the time is over.' : null}
                     onPress={() => end(clock, id)}

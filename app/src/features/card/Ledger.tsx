@@ -106,12 +106,7 @@ export function Ledger({
         ))}
       </View>
       {works && putBack.length > 0 ? (
-        <Button
-          kind="main"
-          tall
-          label={`Put back: ${putBack.length} to go`}
-          onPress={() => router.navigate(`/j/${jobId}/back`)}
-        />
+        <Button tall label={`Put back: ${putBack.length} to go`} onPress={() => router.navigate(`/j/${jobId}/back`)} />
       ) : null}
       {onTrial.length > 0 ? (
         <Words
@@ -206,12 +201,7 @@ function JustOff({ thing, handle }: { readonly thing: Thing; readonly handle: Ca
         </Words>
       ) : null}
       <View className="flex-row flex-wrap gap-2">
-        <Button
-          kind={shown ? 'plain' : 'main'}
-          className="grow"
-          label={shown ? 'Another photo' : 'Photo'}
-          onPress={photo.take}
-        />
+        <Button className="grow" label={shown ? 'Another photo' : 'Photo'} onPress={photo.take} />
         {shown ? <Button className="grow" label="Mark it" onPress={() => setMarking(shown.photoId)} /> : null}
         <Button className="grow" label="How it sat" onPress={() => setEditing(true)} />
       </View>

@@ -69,7 +69,6 @@ export function PartsOfCard({ handle, jobId, works, signs }: Props) {
           <Button className="grow" label="Ask for a part" onPress={() => setAsking(true)} />
           {signs && wanted.length > 0 ? (
             <Button
-              kind="main"
               className="grow"
               label={order.isPending ? 'Ordering…' : `Order ${wanted.length === 1 ? 'it' : `these ${wanted.length}`}`}
               disabled={order.isPending}
@@ -151,13 +150,7 @@ function Line({ line, works, isOnTheWay, onNumber, onAction }: LineProps) {
       {works && !isOnTheWay ? (
         <View className="flex-row flex-wrap gap-2">
           {isUnknown ? (
-            <Button
-              kind="main"
-              className="grow"
-              label="Its number"
-              aria-label={`Its number: ${line.name}`}
-              onPress={onNumber}
-            />
+            <Button className="grow" label="Its number" aria-label={`Its number: ${line.name}`} onPress={onNumber} />
           ) : null}
           {ACTIONS.filter(([action]) => may(action)).map(([action, label]) => (
             <Button

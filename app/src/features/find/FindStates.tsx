@@ -15,7 +15,9 @@ export function NoFinding({ handle: { error, retry, isNothingOpen } }: { readonl
     );
   return isNothingOpen ? (
     <Page>
-      <Empty sentence="Nobody is looking for a fault here. A technician can begin." />
+      <Empty sentence="Nobody is looking for a fault here. A technician can begin.">
+        <Button label="To the bench" onPress={() => router.replace('/bench')} />
+      </Empty>
     </Page>
   ) : (
     <Loading what="what was seen" />

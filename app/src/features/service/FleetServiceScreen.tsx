@@ -5,7 +5,7 @@ import { Link } from 'expo-router';
 import { useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import { useRead } from '@/api';
-import { Choice, Empty, Failure, Loading, Page, ReadinessMark, useIsWide, Words } from '@/design';
+import { Button, Choice, Empty, Failure, Loading, Page, ReadinessMark, useIsWide, Words } from '@/design';
 import { sayMinutes } from '@/writing';
 import { EquipmentLine } from './EquipmentLine';
 import { sayFleet, sayItemDue } from './sayFleet';
@@ -43,6 +43,9 @@ export function FleetServiceScreen() {
         ))}
       </Chips>
       <Items units={ofClass} chosen={itemId} onChoose={setItemId} />
+      {units.length > 0 ? (
+        <Button label="Print the list" onPress={() => window.open('/api/service/list.pdf', '_blank')} />
+      ) : null}
       {shown.length === 0 ? <Empty sentence="Nothing falls due in the next eight weeks." /> : null}
       <View className={wide ? 'flex-row flex-wrap gap-4' : 'gap-3'}>
         {shown.map((unit) => (

@@ -82,7 +82,6 @@ export function OwnPrices({ settings }: { readonly settings: Settings }) {
         })}
       </View>
       <Button
-        kind="main"
         label="Save the prices"
         offBecause={wrong ? 'One of them is no price.' : null}
         disabled={change.isPending}

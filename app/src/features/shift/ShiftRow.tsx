@@ -8,8 +8,14 @@ import { useEntry } from '@/outbox';
 import { sayMinutes } from '@/writing';
 import { sayShiftLine } from './sayShiftLine';
 
+interface Props {
+  readonly line: ShiftLine;
+  /** What to do first is the main thing to do, and nothing else. */
+  readonly isFirst: boolean;
+}
+
 /** One line of the shift: tag, what, why now, minutes, one button. */
-export function ShiftRow({ line }: { readonly line: ShiftLine }) {
+export function ShiftRow({ line, isFirst }: Props) {
   const { what, why } = sayShiftLine(line);
   const open = () => line.tag && router.navigate(`/u/${line.tag}`);
   return (
@@ -38,19 +44,19 @@ export function ShiftRow({ line }: { readonly line: ShiftLine }) {
           <Words size={15}>{why}</Words>
         </View>
       </Pressable>
-      <ActionOf line={line} />
+      <ActionOf line={line} isFirst={isFirst} />
     </View>
   );
 }
 
-function ActionOf({ line }: { readonly line: ShiftLine }) {
+function ActionOf({ line, isFirst }: Props) {
   const go = (href: Href) => () => router.navigate(href);
   const button = 'w-[116px] rounded-none border-0 border-l border-card-edge px-2';
   if (line.code === 'back-not-looked-at' || line.code === 'overdue')
     return (
       <Button
         className={button}
-        kind={line.code === 'overdue' ? 'plain' : 'main'}
+        kind={isFirst ? 'main' : 'plain'}
         label="Check in"
         aria-label={`Check in ${line.tag}`}
         onPress={go(`/u/${line.tag}/check-in`)}

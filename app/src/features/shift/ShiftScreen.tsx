@@ -41,6 +41,7 @@ export function ShiftScreen() {
     ) : (
       <Loading what="the shift" />
     );
+  const first = HEADINGS.flatMap(({ of }) => shift.data[of])[0];
   const column = (
     <Page wide={wide}>
       <Words role="heading" aria-level={1} size={22} face="strong">
@@ -55,7 +56,7 @@ export function ShiftScreen() {
         </Suspense>
       ) : null}
       {HEADINGS.filter(({ of, none }) => none !== '' || shift.data[of].length > 0).map(({ of, title, none }) => (
-        <ShiftSection key={of} title={title} none={none} lines={shift.data[of]} />
+        <ShiftSection key={of} title={title} none={none} lines={shift.data[of]} first={first} />
       ))}
     </Page>
   );
@@ -72,17 +73,25 @@ function ShiftSection({
   title,
   none,
   lines,
+  first,
 }: {
   readonly title: string;
   readonly none: string;
   readonly lines: readonly ShiftLine[];
+  readonly first: ShiftLine | undefined;
 }) {
   return (
     <Section title={title} count={lines.length}>
       {lines.length === 0 ? (
         <Empty sentence={none} />
       ) : (
-        lines.map((line) => <ShiftRow key={`${line.code} ${line.tag} ${line.reference} ${line.jobId}`} line={line} />)
+        lines.map((line) => (
+          <ShiftRow
+            key={`${line.code} ${line.tag} ${line.reference} ${line.jobId}`}
+            line={line}
+            isFirst={line === first}
+          />
+        ))
       )}
     </Section>
   );

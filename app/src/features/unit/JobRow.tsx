@@ -49,7 +49,6 @@ export function JobRow({ job, title, withReasons = true }: Props) {
         <JobTools job={job}>
           <Button
             className="grow"
-            kind={job.asksProof ? 'main' : 'plain'}
             label="Card"
             aria-label={`Card: ${job.title}`}
             onPress={() => router.navigate(`/j/${job.id}`)}

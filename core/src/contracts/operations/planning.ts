@@ -29,6 +29,11 @@ export const PLANNING_OPERATIONS = {
     who: ANYONE_SIGNED_IN,
     reply: service.fleetService,
   }),
+  servicePdf: operation('servicePdf', {
+    summary: 'What of the yard’s service falls due, on paper',
+    who: ANYONE_SIGNED_IN,
+    reply: mixed(),
+  }),
   equipment: operation('equipment', {
     summary: 'How it stands with the machines that tell their hours from afar: who is silent, whose hours cannot be',
     who: ANYONE_SIGNED_IN,
