@@ -108,7 +108,7 @@ async function closeByLook(
   const aside = await settleByCheckIn(trx, settling);
   const seen = { entryId: id, how: 'looked-at', at } as const;
   if (taken !== null) await closeOf(trx, { unitId: unit.id, kind: 'hours' }, seen);
-  await closeLookedAt(trx, { unitId: unit.id, entryId: id, at, seenAt: began }, sent.answers);
+  await closeLookedAt(trx, { unit, entryId: id, at, seenAt: began }, sent.answers);
   await closeOf(trx, { unitId: unit.id, kind: 'unit', seenBy: began }, seen);
   return aside;
 }

@@ -1,6 +1,8 @@
+import { checksOf, classOf } from '@hudrik/core/catalogue';
 import { NOT_LOOKED_AT, NOT_POSSIBLE, type DefectEnd, type DefectOrigin } from '@hudrik/core/defects';
 import { asLooked, type Answer } from '@hudrik/core/verdict';
-import type { Trx } from '../database/tables';
+import type { Trx, UnitRow } from '../database/tables';
+import { workedAt } from './workedAt';
 
 interface Closing {
   readonly entryId: string;
@@ -23,7 +25,6 @@ interface Of {
   readonly unitId: number;
   readonly kind: Exclude<DefectOrigin['kind'], 'told' | 'cause' | 'by-hand' | 'kit'>;
   readonly ids?: readonly string[];
-  readonly exceptions?: readonly string[];
   /** Only what this entry has found. */
   readonly foundBy?: string;
   /** Only what was seen by then: a look closes nothing that was seen after it. */
@@ -35,7 +36,7 @@ interface Of {
 /** Closes what is open of a unit from such an origin. Out: the sentences of what was closed. */
 export async function closeOf(
   trx: Trx,
-  { unitId, kind, ids, exceptions, foundBy, seenBy, harmless }: Of,
+  { unitId, kind, ids, foundBy, seenBy, harmless }: Of,
   closing: Closing,
 ): Promise<string[]> {
   if (ids?.length === 0) return [];
@@ -45,7 +46,6 @@ export async function closeOf(
     .where('unit_id', '=', unitId)
     .where('origin_kind', '=', kind)
     .$if(ids !== undefined, (query) => query.where('origin_id', 'in', [...(ids ?? [])]))
-    .$if(exceptions !== undefined, (query) => query.where('exception', 'in', [...(exceptions ?? [])]))
     .$if(foundBy !== undefined, (query) => query.where('found_by', '=', foundBy ?? null))
     .$if(seenBy !== undefined, (query) => query.where('seen_at', '<=', seenBy ?? null))
     .$if(harmless === true, (query) => query.where('safety', '=', false))
@@ -60,26 +60,37 @@ export async function closeOf(
 }
 
 interface Looked {
-  readonly unitId: number;
+  readonly unit: Pick<UnitRow, 'id' | 'class_id'>;
   readonly entryId: string;
   readonly at: Date;
   /** When the look was begun. */
   readonly seenAt: Date;
 }
 
-/** A check that nobody could look at, or make, is looked at now: that defect is closed. What was found instead opens its own. */
+/**
+ * A check that nobody could look at, or make, is looked at now: that defect is closed, unless what it looks at was worked on since the look was
+ * begun. What was found instead opens its own.
+ */
 export async function closeLookedAt(
   trx: Trx,
-  { unitId, entryId, at, seenAt }: Looked,
+  { unit, entryId, at, seenAt }: Looked,
   answers: readonly Pick<Answer, 'check' | 'result' | 'reading'>[],
 ): Promise<void> {
   const asked = answers.map(asLooked).filter((answer) => answer.result === 'ok' || answer.result === 'not-ok');
-  await closeOf(
-    trx,
-    {
-      ...{ unitId, kind: 'check', ids: asked.map((answer) => answer.check), seenBy: seenAt },
-      exceptions: [NOT_LOOKED_AT, NOT_POSSIBLE],
-    },
-    { entryId, how: 'looked-at', at },
-  );
+  const checks = checksOf(classOf(unit.class_id));
+  const waiting = await trx
+    .selectFrom('defect')
+    .select(['id', 'origin_id'])
+    .where('unit_id', '=', unit.id)
+    .where('origin_kind', '=', 'check')
+    .where('origin_id', 'in', ['', ...asked.map((answer) => answer.check)])
+    .where('exception', 'in', [NOT_LOOKED_AT, NOT_POSSIBLE])
+    .where('seen_at', '<=', seenAt)
+    .where('closed_at', 'is', null)
+    .execute();
+  for (const { id, origin_id: checkId } of waiting) {
+    const system = checks.find((check) => check.id === checkId)?.system;
+    if ((await workedAt(trx, unit.id, seenAt, system)) === null)
+      await closeDefects(trx, [id], { entryId, how: 'looked-at', at });
+  }
 }

@@ -2,7 +2,7 @@ import assert from 'node:assert/strict';
 import { describe, test } from 'node:test';
 import { isOf } from '@hudrik/core/log';
 import { cardIn, onCard } from '../testing/proving';
-import { handOut, wellCheckIn } from '../testing/samples';
+import { handOut, thingOff, wellCheckIn } from '../testing/samples';
 import { Ways } from '../testing/ways';
 import { checkedIn, problemIn, useYard } from '../testing/yard';
 
@@ -271,6 +271,28 @@ describe('late entries', () => {
     const refused = await problemIn(await yard.enter({ jobId, at: signed }, 'proved', proved));
     assert.equal(refused.code, 'card-refused');
     assert.match(JSON.stringify(refused.facts), /seen-before|not-in-proof/);
+  });
+
+  test('what nobody could look at is not looked at by a check-in that was begun before the last work there', async () => {
+    const jobId = await ways.begun('GE-20', { cords: 'damaged' });
+    const unseen = wellCheckIn('GE-20', 'generator', '101.0', { startedAt: ways.ago(0), basedOn: null });
+    const answers = unseen.facts.answers.map((answer) =>
+      answer.check === 'fuel-leak' ? { check: answer.check, result: 'could-not-look' as const, photos: [] } : answer,
+    );
+    await yard.checkIn({ ...unseen, facts: { ...unseen.facts, answers } });
+    const open = async () => (await ways.defect('GE-20', 'fuel-leak'))?.origin.exception;
+    assert.equal(await open(), 'could-not-look');
+    const carburettor = thingOff('Carburettor', { system: 'fuel' });
+    await onCard(yard, jobId, 'taken-off', carburettor);
+    yard.later(0.1);
+    const before = ways.ago(0);
+    yard.later(0.1);
+    await onCard(yard, jobId, 'put-back', { thingId: carburettor.thingId });
+    yard.later(0.1);
+    assert.equal((await ways.checkIn('GE-20', 'generator', '101.0', { at: before })).late, undefined);
+    assert.equal(await open(), 'could-not-look');
+    await ways.checkIn('GE-20', 'generator', '101.0');
+    assert.equal(await open(), undefined);
   });
 
   test('a hand-out of an unknown time stands at its arrival', async () => {

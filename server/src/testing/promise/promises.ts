@@ -80,7 +80,7 @@ function mustEndWell(world: World, row: Closing, entries: readonly Entry[]): voi
   const worked = lastWorkOn(world, row, entries);
   assert.ok(
     worked === null || looked.toISOString() >= worked,
-    `${sentence} is closed by a look before the last work there`,
+    `${sentence} is closed (${kind}, ${how}) by a look of ${looked.toISOString()} before the last work there, ${worked}`,
   );
 }
 
