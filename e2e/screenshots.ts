@@ -1,4 +1,5 @@
 import path from 'node:path';
+import { folderOf } from '@hudrik/core/catalogue';
 import { chromium, type Browser, type Page } from '@playwright/test';
 import config from './playwright.config';
 import { enter, fuelAndNothingNoticed, hoursAfter, signIn, Thumb, walkRound, jsonOf } from './yard';
@@ -59,12 +60,14 @@ async function cardOf(page: Page, tag: string): Promise<string> {
 async function proof(page: Page, name: string): Promise<void> {
   const job = { kind: 'repair', title: 'New brushes', minutes: 40, blocks: 'hold' };
   const { jobId } = await enter(page.request, { tag: 'GE-04' }, 'job-raised', job);
+  const [{ figure }] = folderOf('generator').proof.loads;
+  const loadFigure = { value: (figure.least + figure.most) / 2, unit: figure.unit };
   for (const [kind, facts] of [
     ['to-proof', {}],
     ['leak-look', { dry: true, note: '' }],
-    ['smoke', { clear: true }],
-    ['proof-load', { load: 'load-bank' }],
+    ['proof-load', { load: 'load-bank', figure: loadFigure }],
     ['run-started', {}],
+    ['smoke', { clear: true }],
     ['proof-reading', { reading: 'hertz-0', value: 62.1, live: true }],
     ['proof-reading', { reading: 'volts-0', value: 120.4, live: true }],
   ] as const) {
