@@ -80,7 +80,7 @@ export const fleetService = object({
   weeks: array(
     object({
       fromAt: instant.required(),
-      /** Minutes of what falls due in it; in the first, of what is overdue too. */
+      /** Of what falls due in it. What is overdue stands beside it, in the first. */
       minutes: number().required(),
       overdueMinutes: number().required(),
     }).required(),

@@ -1,6 +1,6 @@
-import { OPEN_JOB_STATES } from '@hudrik/core/card';
 import { heavier, type FoundDefect } from '@hudrik/core/defects';
 import type { Trx } from '../database/tables';
+import { openJobFor } from '../jobs/openJobFor';
 
 interface Finding {
   readonly unitId: number;
@@ -71,16 +71,4 @@ async function see(trx: Trx, unitId: number, found: FoundDefect, jobId: number |
     .where('id', '=', open.id)
     .execute();
   return true;
-}
-
-async function openJobFor(trx: Trx, unitId: number, work: string | null): Promise<number | null> {
-  if (work === null) return null;
-  const job = await trx
-    .selectFrom('job')
-    .select('id')
-    .where('unit_id', '=', unitId)
-    .where('work', '=', work)
-    .where('state', 'in', OPEN_JOB_STATES)
-    .executeTakeFirst();
-  return job?.id ?? null;
 }

@@ -1,4 +1,3 @@
-import { OPEN_JOB_STATES } from '@hudrik/core/card';
 import { EDITIONS, FIND_FAULT, isObservationId } from '@hudrik/core/catalogue';
 import { outcomesFit, type FindingKind } from '@hudrik/core/log';
 import { newestCheckInId } from '../checkins/opening';
@@ -10,6 +9,7 @@ import { refuse } from '../refusal';
 import { intoTray } from './intoTray';
 import { machineOfUnit } from './machineOfUnit';
 import { openFindingOf } from './readFinding';
+import { openJobFor } from '../jobs/openJobFor';
 
 type OnAnyUnit = UnitRow | null;
 
@@ -27,7 +27,7 @@ export const openFinding: Taker<'finding-opened', OnAnyUnit> = async ({ change, 
     .values({
       id,
       unit_id: unit?.id ?? null,
-      job_id: unit ? await findFaultJob(trx, unit.id) : null,
+      job_id: unit ? await openJobFor(trx, unit.id, FIND_FAULT.work) : null,
       machine: JSON.stringify(machine),
       opened_at: at,
       opened_by: actor.id,
@@ -39,18 +39,6 @@ export const openFinding: Taker<'finding-opened', OnAnyUnit> = async ({ change, 
   if (unit) await goOnFromCheckIn(change, unit, id);
   return undefined;
 };
-
-/** The open job that is there to find the fault. */
-async function findFaultJob(trx: Trx, unitId: number): Promise<number | null> {
-  const job = await trx
-    .selectFrom('job')
-    .select('id')
-    .where('unit_id', '=', unitId)
-    .where('work', '=', FIND_FAULT.work)
-    .where('state', 'in', OPEN_JOB_STATES)
-    .executeTakeFirst();
-  return job?.id ?? null;
-}
 
 /** What the newest check-in showed in the fault-finding vocabulary, of who looked and when. */
 async function goOnFromCheckIn(

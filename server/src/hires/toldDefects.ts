@@ -1,9 +1,9 @@
 import { classOf, complaintsOf, type Complaint } from '@hudrik/core/catalogue';
-import { OPEN_JOB_STATES } from '@hudrik/core/card';
 import type { Trx, UnitRow } from '../database/tables';
 import { openDefects } from '../defects/openDefects';
 import { insertJob } from '../jobs/insertJob';
 import { refuse } from '../refusal';
+import { openJobFor } from '../jobs/openJobFor';
 
 /** Complaints of a class by their ids; one that its class does not know is refused. */
 export function complaintsIn(unit: Pick<UnitRow, 'class_id'>, ids: readonly string[]): Complaint[] {
@@ -40,14 +40,8 @@ export async function openTold(
 async function raiseWork(trx: Trx, unit: UnitRow, told: readonly Complaint[], at: Date): Promise<void> {
   const works = new Map(told.flatMap(({ raises }) => (raises ? [[raises.work, raises] as const] : [])));
   for (const { kind, work, title, minutes } of works.values()) {
-    const open = await trx
-      .selectFrom('job')
-      .select('id')
-      .where('unit_id', '=', unit.id)
-      .where('work', '=', work)
-      .where('state', 'in', OPEN_JOB_STATES)
-      .executeTakeFirst();
+    const open = await openJobFor(trx, unit.id, work);
     const why = told.filter(({ raises }) => raises?.work === work).map(({ sentence }) => sentence);
-    if (!open) await insertJob(trx, { unitId: unit.id, at, kind, work, title, minutes, blocks: 'hold', why });
+    if (open === null) await insertJob(trx, { unitId: unit.id, at, kind, work, title, minutes, blocks: 'hold', why });
   }
 }

@@ -1,4 +1,3 @@
-import { OPEN_JOB_STATES } from '@hudrik/core/card';
 import {
   checksOf,
   classOf,
@@ -34,6 +33,7 @@ import { needsOfJob } from '../visits/needsOfJob';
 import { entriesOfVisit, visitOfJob } from '../visits/visits';
 import { insertJob } from './insertJob';
 import { jobUnderLock } from './jobUnderLock';
+import { openJobFor } from './openJobFor';
 
 /** A job raised by hand. Unless it is a known service it is work of its own: nothing that is found later is added to it. */
 export const raiseJob: Taker<'job-raised'> = async ({ change, actor, id, facts, record }) => {
@@ -44,14 +44,8 @@ export const raiseJob: Taker<'job-raised'> = async ({ change, actor, id, facts, 
   const plan = await planOfUnit(trx, unit.id);
   if (facts.work !== undefined) mustBeInThePlan(plan, { kind, work: facts.work });
   const work = remedy?.work ?? facts.work ?? `by-hand-${id}`;
-  const open = await trx
-    .selectFrom('job')
-    .select('id')
-    .where('unit_id', '=', unit.id)
-    .where('work', '=', work)
-    .where('state', 'in', OPEN_JOB_STATES)
-    .executeTakeFirst();
-  if (open) return refuse('already-there', { jobId: String(open.id) });
+  const open = await openJobFor(trx, unit.id, work);
+  if (open !== null) return refuse('already-there', { jobId: String(open) });
   const job = await insertJob(trx, { unitId: unit.id, at, kind, work, title, minutes, blocks });
   if (facts.defectId !== undefined)
     await trx.updateTable('defect').set({ job_id: job.id }).where('id', '=', facts.defectId).execute();

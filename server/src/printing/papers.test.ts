@@ -1,6 +1,6 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
-import { ROUTES } from '@hudrik/core/contracts';
+import { ROUTES, type FleetService } from '@hudrik/core/contracts';
 import { paperIn } from '../testing/readPaper';
 import { Ways } from '../testing/ways';
 import { useYard } from '../testing/yard';
@@ -42,4 +42,15 @@ test('every paper that can be asked for is one: its pages are counted, its words
     assert.equal(paper.pages.length, pages, id);
     for (const word of words) assert.ok(paper.says(word), `${id} does not say ${word}: ${paper.text.slice(0, 600)}`);
   }
+});
+
+test('the service on paper is what the screen says: what is overdue counts', async () => {
+  yard.later(24 * 400);
+  await yard.signInAgain();
+  const { units, weeks } = await yard.read<FleetService>('/api/service');
+  const minutes = weeks.reduce((sum, week) => sum + week.minutes + week.overdueMinutes, 0);
+  assert.ok(weeks[0] && weeks[0].overdueMinutes > 0);
+  const paper = await paperIn(await yard.ask('GET', '/api/service/list.pdf', { as: 'technician' }));
+  assert.ok(paper.says(`${units.length} units, ${Math.floor(minutes / 60)} h ${minutes % 60} min`), paper.text);
+  assert.ok(paper.says('overdue'));
 });

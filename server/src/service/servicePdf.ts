@@ -16,7 +16,8 @@ export async function servicePdf(context: Context, origin: string): Promise<Buff
 }
 
 function serviceSheet({ at, units, weeks }: FleetService, day: (instant: string) => string, origin: string): Sheet {
-  const minutes = weeks.reduce((sum, week) => sum + week.minutes, 0);
+  // Of all that is listed, overdue too: the same as the screen’s.
+  const minutes = units.flatMap(({ items }) => items).reduce((sum, item) => sum + item.minutes, 0);
   const when = ({ share, fallsDueIn, runsOutDuring }: Item): string => {
     if (share <= 0) return 'overdue';
     const due = day(new Date(Date.parse(at) + fallsDueIn.expected * DAY_MS).toISOString()).slice(0, 10);

@@ -48,13 +48,13 @@ export function LoadOfRun({ handle, proof, loads }: Props) {
         <Button
           kind="quiet"
           className="self-start"
-          label="No load is to be had"
+          label="There is no load here"
           onPress={() => setAsked('none-to-be-had')}
         />
       ) : null}
       {asked === 'none-to-be-had' ? (
         <WriteSheet
-          title="No load is to be had"
+          title="There is no load here"
           sentence="It then runs without. What only a load can show stays unproved, and whoever hands it out sees that."
           label="Why there is none"
           button="Run it without"

@@ -127,7 +127,7 @@ describe('the proof', () => {
 
   test('no load is to be had: a lead says so, with a reason; nobody else is offered it', async () => {
     const server = show(<ProofScreen jobId="7" />, taking([STEPS, begun], inProof), { ...IVO, role: 'lead' });
-    await press('No load is to be had');
+    await press('There is no load here');
     await type('Why there is none', 'No snow in July');
     await press('Run it without');
     await waitFor(() =>
@@ -139,7 +139,7 @@ describe('the proof', () => {
   test('to nobody else it is offered', async () => {
     show(<ProofScreen jobId="7" />, taking([STEPS, begun], inProof));
     expect(await screen.findByText('Under load')).toBeTruthy();
-    expect(screen.queryByRole('button', { name: 'No load is to be had' })).toBeNull();
+    expect(screen.queryByRole('button', { name: 'There is no load here' })).toBeNull();
   });
 
   test('what came off and belongs to nothing is asked about before it is signed', async () => {
