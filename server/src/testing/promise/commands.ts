@@ -9,6 +9,7 @@ import { deed, jobAt, onJob, pick, role, signer, which, type Deed } from './deed
 import { honestWay } from './honestWay';
 import { answers, dangers, exempt, onPhone, plates, reconnect } from './odder';
 import { goodResult } from './asked';
+import { overtaken } from './overtaken';
 import type { World } from './world';
 
 const exceptionsOf = (world: World, picks: readonly number[]): Record<string, string> => {
@@ -284,6 +285,7 @@ export const anyDeed: fc.Arbitrary<Deed> = fc.oneof(
   { weight: 40, arbitrary: entries },
   { weight: 9, arbitrary: onPhone(entries) },
   { weight: 4, arbitrary: reconnect },
+  { weight: 6, arbitrary: overtaken },
   { weight: 1, arbitrary: notStarting },
   { weight: 9, arbitrary: prove },
   { weight: 1, arbitrary: failProof },

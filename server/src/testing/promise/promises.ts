@@ -62,6 +62,9 @@ const closings = (world: World) =>
 
 type Closing = Awaited<ReturnType<typeof closings>>[number];
 
+/** Of these nobody can say by looking that they are put right: the work is proved. */
+const WANTS_PROOF: readonly string[] = ['cause', 'told', 'clock', 'look'];
+
 function mustEndWell(world: World, row: Closing, entries: readonly Entry[]): void {
   const { sentence, kind, closed_how: how, at } = row;
   assert.ok(kind !== null && at !== null && how !== null, `${sentence} is closed by nothing`);
@@ -70,6 +73,9 @@ function mustEndWell(world: World, row: Closing, entries: readonly Entry[]): voi
   // What was taken back, or told of another unit, was no defect; what a corrected figure undoes was none either.
   if (how === 'undone' || how === 'moved') return;
   assert.equal(row.timing, 'known', `${sentence} is closed by an entry of a time that nobody knows (${kind})`);
+  assert.ok(!world.ofUnknownTime.has(row.entry_id ?? ''), `${sentence} is closed by a device whose clock nobody knows`);
+  if (how === 'put-right' && kind === 'defect-closed')
+    assert.ok(!WANTS_PROOF.includes(row.origin_kind), `${sentence} is put right by a tap`);
   assert.notEqual(row.stands, false, `${sentence} is closed by a check-in that does not stand`);
   const looked = row.began_at ?? at;
   assert.ok(
@@ -161,16 +167,28 @@ async function mustBeDone(world: World): Promise<void> {
   assert.deepEqual(asking, [], 'fit with work begun that asks a proof');
 }
 
-/** A check-in ends only a hire that was handed out before it was begun. */
+/** A check-in ends only a hire that was handed out before it was begun; sent after a hand-out that it was begun before, it does not stand at all. */
 async function hiresMustEndWell(world: World): Promise<void> {
-  const wrong = await world.db
+  const ended = await world.db
     .selectFrom('check_in as c')
     .innerJoin('hire as h', 'h.id', 'c.hire_id')
     .select(['h.reference', 'h.out_at', 'c.began_at'])
     .where('c.unit_id', '=', world.unitId)
     .whereRef('c.began_at', '<', 'h.out_at')
     .execute();
-  assert.deepEqual(wrong, [], 'a hire is ended by a check-in that was begun before it');
+  assert.deepEqual(ended, [], 'a hire is ended by a check-in that was begun before it');
+  const late = await world.db
+    .selectFrom('check_in as c')
+    .innerJoin('log_entry as l', 'l.id', 'c.id')
+    .innerJoin('check_out as o', 'o.unit_id', 'c.unit_id')
+    .innerJoin('log_entry as m', 'm.id', 'o.id')
+    .select(['c.began_at', 'o.at'])
+    .where('c.unit_id', '=', world.unitId)
+    .where('c.stands', '=', true)
+    .whereRef('m.place', '<', 'l.place')
+    .whereRef('c.began_at', '<', 'o.at')
+    .execute();
+  assert.deepEqual(late, [], 'a check-in stands that was begun before the hand-out');
 }
 
 /** What was taken apart ran afterwards, and somebody signed it: whatever became of the job that it came off for. */

@@ -33,6 +33,8 @@ export class World {
   /** By which what is done now is entered; null: at the bench PC. */
   phone: Phone | null = null;
   readonly phones: readonly Phone[];
+  /** What was entered by a device whose clock nobody had measured. */
+  readonly ofUnknownTime = new Set<string>();
   /** What was refused of late, to tell of where no way leads on. */
   readonly refused: string[] = [];
 
@@ -70,6 +72,7 @@ export class World {
     const place = { tag: on.tag ?? null, jobId: on.jobId ?? null, findingId: on.findingId ?? null, lineId: null };
     const moment = phone?.says(this.now) ?? { at: undefined, offsetMs: null };
     const sent = { id: on.id ?? randomUUID(), kind, facts, ...moment, ...place, madeBy: null };
+    if (phone?.knowsOffset === false) this.ofUnknownTime.add(sent.id);
     const send = () => this.#unlessRefused(() => takeEntry(this.#context, this.actor(as), sent));
     if (phone?.isOffLine !== true) return send();
     phone.waiting.push(send);
