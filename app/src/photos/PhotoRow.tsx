@@ -1,9 +1,6 @@
-import { useState } from 'react';
 import { Image, View } from 'react-native';
-import { newId } from '@/api';
 import { Button, Words } from '@/design';
-import { useFile } from '@/forms/useFile';
-import { dropDraftPhoto, keepDraftPhoto, shrinkPhoto, usePhotoUri } from '@/photos';
+import { dropDraftPhoto, usePhotoUri, useTakePhoto } from '@/photos';
 
 interface Props {
   readonly wanted: boolean;
@@ -15,23 +12,14 @@ const MOST = 6;
 
 /** Photos of a finding: taken down to size here, kept on the device until the check-in is sent. */
 export function PhotoRow({ wanted, photos, onChange }: Props) {
-  const [wrong, setWrong] = useState<string | null>(null);
-  const take = async (file: File) => {
-    setWrong(null);
-    const small = await shrinkPhoto(file);
-    if (small === null) return setWrong(`“${file.name}” is not a photo that can be shown. Nothing else was changed.`);
-    const id = newId();
-    await keepDraftPhoto(id, small);
-    onChange([...photos, id]);
-  };
-  const photo = useFile({ accept: 'image/*', label: 'Photo file', onFile: (file) => void take(file) });
+  const { take, input, wrong } = useTakePhoto((id) => onChange([...photos, id]), { fromCamera: false });
   const remove = (id: string) => {
     void dropDraftPhoto(id);
     onChange(photos.filter((entry) => entry !== id));
   };
   return (
     <View className="gap-2">
-      {photo.input}
+      {input}
       <View className="flex-row flex-wrap gap-2">
         {photos.map((id) => (
           <View key={id} className="gap-1">
@@ -41,7 +29,7 @@ export function PhotoRow({ wanted, photos, onChange }: Props) {
         ))}
       </View>
       {photos.length < MOST ? (
-        <Button label={wanted ? 'Take a photo (needed)' : 'Take a photo'} onPress={photo.choose} />
+        <Button label={wanted ? 'Take a photo (needed)' : 'Take a photo'} onPress={take} />
       ) : null}
       {wrong ? (
         <Words tone="held" role="alert">

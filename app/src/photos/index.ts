@@ -1,4 +1,3 @@
-export { dropDraftPhoto, keepDraftPhoto } from '@/outbox';
-export { shrinkPhoto } from './shrinkPhoto';
+export { dropDraftPhoto } from '@/outbox';
 export { usePhotoUri } from './usePhotoUri';
 export { useTakePhoto } from './useTakePhoto';

@@ -5,7 +5,10 @@ import { keepDraftPhoto } from '@/outbox';
 import { shrinkPhoto } from './shrinkPhoto';
 
 /** A photo from the camera or a file: taken down to size and kept on the device before anything else. */
-export function useTakePhoto(onTaken: (photoId: string) => void): {
+export function useTakePhoto(
+  onTaken: (photoId: string) => void,
+  { fromCamera } = { fromCamera: true },
+): {
   readonly take: () => void;
   readonly input: React.ReactNode;
   readonly wrong: string | null;
@@ -20,7 +23,7 @@ export function useTakePhoto(onTaken: (photoId: string) => void): {
     onTaken(id);
   };
   const { choose, input } = useFile({
-    ...{ accept: 'image/*', label: 'Photo file', fromCamera: true },
+    ...{ accept: 'image/*', label: 'Photo file', fromCamera },
     onFile: (picked) => void chosen(picked),
   });
   return { take: choose, input, wrong };

@@ -54,14 +54,18 @@ export class FakeServer {
   readonly sent: Sent[] = [];
   isAway = false;
   constructor(readonly replies: Replies) {
-    globalThis.fetch = ((url: string, init: { method?: string; body?: string } = {}) =>
+    globalThis.fetch = ((url: string, init: { method?: string; body?: unknown } = {}) =>
       this.#answer(url, init)) as never;
   }
 
-  async #answer(url: string, { method = 'GET', body }: { method?: string; body?: string }): Promise<unknown> {
+  async #answer(url: string, { method = 'GET', body }: { method?: string; body?: unknown }): Promise<unknown> {
     if (this.isAway) throw new TypeError('Network request failed');
     const [path = ''] = url.split('?');
-    const sent = { method, path: url, body: body ? (JSON.parse(body) as Record<string, unknown>) : {} };
+    const sent = {
+      method,
+      path: url,
+      body: typeof body === 'string' ? (JSON.parse(body) as Record<string, unknown>) : {},
+    };
     if (method !== 'GET') this.sent.push(sent);
     const reply = this.replies[`${method} ${path}`];
     if (reply === undefined) return problem(404, { code: 'not-found', title: `Nothing at ${method} ${path}` });

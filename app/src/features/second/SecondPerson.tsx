@@ -49,11 +49,10 @@ export function SecondPerson({ sentence, who, wantsPhoto, second, onSecond }: Pr
   return (
     <Section title="A second person">
       <Words>{sentence}</Words>
-      <View className="flex-row flex-wrap gap-2" role="group" aria-label="Who has looked too">
+      <View className="gap-2" role="group" aria-label="Who has looked too">
         {others.map(({ id, name, role }) => (
           <Choice
             key={id}
-            className="grow"
             label={`${name}, ${role}`}
             on={chosen === id}
             onPress={() => {
@@ -63,7 +62,6 @@ export function SecondPerson({ sentence, who, wantsPhoto, second, onSecond }: Pr
           />
         ))}
         <Choice
-          className="grow"
           label="Nobody else is here"
           on={chosen === 'alone'}
           onPress={() => {
