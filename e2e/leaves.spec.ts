@@ -1,5 +1,5 @@
 import { expect, test, type Page } from './test';
-import { asLead, freshUnit, jsonOf, signIn } from './yard';
+import { asLead, freshUnit, jsonOf, signIn, unitWithJob } from './yard';
 
 /** The page is gone in the same breath as the tap. */
 async function tapAndLeave(page: Page, name: string | RegExp): Promise<void> {
@@ -45,5 +45,44 @@ test('a tap that is followed by leaving the page is not lost: a change that is n
   await page.reload();
   await page.waitForTimeout(1500);
   expect(await litres()).toBeCloseTo(before + 1.5, 5);
+  await lead.dispose();
+});
+
+test('a tap that is followed by leaving the page is not lost: work is begun on a card @phone', async ({
+  page,
+  server,
+}) => {
+  const { jobId } = await unitWithJob(server, 'generator', { kind: 'repair', title: 'Mend the hose' });
+  await signIn(page, 'Runa Veldt', `/j/${jobId}`);
+  await tapAndLeave(page, /^Start work on it/);
+  await page.goto('/');
+  const lead = await asLead(server.url);
+  const begun = async () =>
+    (await jsonOf<{ job: { state: string } }>(await lead.get(`/api/jobs/${jobId}/card`))).job.state;
+  await expect.poll(begun).toBe('open');
+  await lead.dispose();
+});
+
+test('what needs a connection holds the page until it is taken: a hire is booked @phone', async ({ page, server }) => {
+  await signIn(page, 'Lise Borrowby', '/hires');
+  await page.getByRole('button', { name: 'Book a hire' }).first().click();
+  await page.getByRole('textbox', { name: 'Reference' }).fill('LEFT-1');
+  const inDays = (days: number): string => new Date(Date.now() + days * 86_400_000).toISOString().slice(0, 16);
+  await page.getByLabel('From').fill(inDays(9));
+  await page.getByLabel('To', { exact: true }).fill(inDays(10));
+  await page.route('**/api/hires', async (route) => {
+    await new Promise((resolve) => setTimeout(resolve, 1500));
+    await route.continue();
+  });
+  await page.getByRole('button', { name: 'Book it' }).click();
+  await expect(page.getByRole('button', { name: 'Booking…' })).toBeVisible();
+  const asked = page.waitForEvent('dialog');
+  await page.close({ runBeforeUnload: true });
+  const dialog = await asked;
+  expect(dialog.type()).toBe('beforeunload');
+  await dialog.dismiss();
+  const lead = await asLead(server.url);
+  const isBooked = async () => (await (await lead.get('/api/hires')).text()).includes('LEFT-1');
+  await expect.poll(isBooked).toBe(true);
   await lead.dispose();
 });
