@@ -71,75 +71,6 @@ const OIL_LOOK: Check = {
   ],
 };
 
-const FUEL_LOOK: Check = {
-  id: 'fuel-look',
-  alwaysThere: true,
-  words: 'Fuel clear and sharp',
-  kind: 'ordinary',
-  leastSeconds: 3,
-  secondsSource: JUDGEMENT,
-  caution: 'fuel-vapour',
-  showsWhenOk: { observation: 'fuel-look', outcome: 'fresh' },
-  exceptions: [
-    {
-      id: 'stale',
-      words: 'Dark or sour',
-      consequence: 'fix-before-hire',
-      sentence: 'Fuel is stale.',
-      shows: { observation: 'fuel-look', outcome: 'stale' },
-      raises: WORK['fresh-fuel'],
-    },
-    {
-      id: 'water',
-      words: 'Water',
-      consequence: 'hold',
-      sentence: 'Water in the fuel.',
-      shows: { observation: 'fuel-look', outcome: 'water' },
-      raises: WORK['drain-fuel'],
-    },
-    {
-      id: 'dirt-or-rust',
-      words: 'Dirt or rust',
-      consequence: 'hold',
-      sentence: 'Dirt or rust in the tank.',
-      shows: { observation: 'fuel-look', outcome: 'dirt-or-rust' },
-      raises: WORK['clean-tank'],
-    },
-  ],
-};
-
-const FUEL_LEAK: Check = {
-  id: 'fuel-leak',
-  when: 'out',
-  alwaysThere: true,
-  system: 'fuel',
-  words: 'No fuel leak: hose, tap, bowl, cap',
-  kind: 'safety',
-  leastSeconds: 4,
-  secondsSource: JUDGEMENT,
-  caution: 'fuel-vapour',
-  photo: 'wanted',
-  showsWhenOk: { observation: 'fuel-leak', outcome: 'none' },
-  exceptions: [
-    {
-      id: 'carburettor',
-      words: 'At the carburettor',
-      consequence: 'hold',
-      sentence: 'Fuel leaks at the carburettor.',
-      shows: { observation: 'fuel-leak', outcome: 'carburettor' },
-      raises: WORK['fuel-leak'],
-    },
-    {
-      id: 'hose-or-tank',
-      words: 'At hose or tank',
-      consequence: 'hold',
-      sentence: 'Fuel leaks at the hose or tank.',
-      shows: { observation: 'fuel-leak', outcome: 'hose-or-tank' },
-      raises: WORK['fuel-leak'],
-    },
-  ],
-};
-
 const AIR_FILTER_CHECK: Check = {
   id: 'air-filter',
   alwaysThere: true,
@@ -199,33 +130,6 @@ const FASTENERS: Check = {
       sentence: 'Somebody else was in it: tool marks or missing screws.',
       shows: { observation: 'last-repair', outcome: 'unknown-hand' },
       raises: WORK['strangers-hand'],
-    },
-  ],
-};
-
-const EXHAUST: Check = {
-  id: 'exhaust',
-  alwaysThere: true,
-  system: 'guard',
-  words: 'Exhaust and its guard tight, clear of the fuel hose',
-  kind: 'safety',
-  leastSeconds: 3,
-  secondsSource: JUDGEMENT,
-  caution: 'hot-parts',
-  exceptions: [
-    {
-      id: 'loose',
-      words: 'Loose or near fuel',
-      consequence: 'hold',
-      sentence: 'Exhaust is loose near the fuel hose.',
-      raises: WORK['exhaust'],
-    },
-    {
-      id: 'guard-missing',
-      words: 'Guard missing',
-      consequence: 'hold',
-      sentence: 'The exhaust guard is missing.',
-      raises: WORK['exhaust'],
     },
   ],
 };
@@ -400,4 +304,3 @@ export const TAG_AND_LABELS: Check = {
 };
 
 export const ENGINE_CHECKS: readonly Check[] = [OIL_LEVEL, OIL_LOOK, AIR_FILTER_CHECK, FASTENERS, RECOIL, STARTER_CORD];
-export const FUEL_CHECKS: readonly Check[] = [FUEL_LOOK, FUEL_LEAK, EXHAUST];

@@ -6,6 +6,7 @@ import { BRINGS } from './brings';
 import { CARBURETTOR_FAULTS } from './carburettor';
 import { DRIVE_FAULTS } from './drive';
 import { ELECTRICS_FAULTS } from './electrics';
+import { COMPRESSION_AND_OIL_FAULTS } from './compressionAndOil';
 import { ENGINE_FAULTS } from './engine';
 import { FLOODING_FAULTS } from './flooding';
 import { FUEL_SUPPLY_FAULTS } from './fuelSupply';
@@ -25,6 +26,7 @@ const ENTRIES: Readonly<Record<FaultId, Fault>> = {
   ...SPARK_FAULTS,
   ...BATTERY_FAULTS,
   ...ENGINE_FAULTS,
+  ...COMPRESSION_AND_OIL_FAULTS,
   ...WASHER_PUMP_FAULTS,
   ...ELECTRICS_FAULTS,
   ...DRIVE_FAULTS,

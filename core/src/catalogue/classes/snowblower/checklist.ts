@@ -1,5 +1,6 @@
 import type { Station } from '../../shapes';
-import { CLEAN, DRIVE_GUARD, ENGINE_CHECKS, FUEL_CHECKS, KILL_SWITCH, TAG_AND_LABELS } from '../../checklists/engine';
+import { CLEAN, DRIVE_GUARD, ENGINE_CHECKS, KILL_SWITCH, TAG_AND_LABELS } from '../../checklists/engine';
+import { FUEL_CHECKS } from '../../checklists/fuel';
 import { FIND_FAULT } from '../../checklists/findFault';
 import { exception, ordinary, safety } from '../../checklists/shorthand';
 import { WORK } from './works';

@@ -1,5 +1,6 @@
 import { COMMON_PRACTICE, type Station } from '../../shapes';
-import { CLEAN, CORDS, ENGINE_CHECKS, FUEL_CHECKS, KILL_SWITCH, TAG_AND_LABELS } from '../../checklists/engine';
+import { CLEAN, CORDS, ENGINE_CHECKS, KILL_SWITCH, TAG_AND_LABELS } from '../../checklists/engine';
+import { FUEL_CHECKS } from '../../checklists/fuel';
 import { FIND_FAULT } from '../../checklists/findFault';
 import { exception, ordinary, safety } from '../../checklists/shorthand';
 import { WORK } from './works';
