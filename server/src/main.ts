@@ -103,7 +103,7 @@ const standing = {
   isPrivate: listening.how !== 'in the clear',
   copy: records.copy,
 };
-const background = await startBackground(workerPool, tasksOf(context, supplier, backups), log);
+const background = await startBackground(workerPool, tasksOf(context, supplier, log, backups), log);
 const isOwnName = ownNames(
   names,
   listening.how === 'privately' && listening.certificate.authority === null

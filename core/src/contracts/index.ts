@@ -4,7 +4,7 @@ export { ANYONE_SIGNED_IN, DESK, HANDS_OUT, LEAD_ONLY, ROLES, SIGNS_OFF, WORKS_O
 export { OPERATIONS, type Operation } from './operations';
 export { AT_ONCE, ROUTES, type AtOnceId, type ChangeId, type OperationId } from './routes';
 export { newPin, type Access } from './access';
-export { TROUBLES, type Status, type Trouble } from './status';
+export { REGULAR_TASKS, TROUBLES, type RegularTask, type Status, type Trouble } from './status';
 export type { BenchReply, SearchReply, WeekStretch, WorkingHours } from './bench';
 export type { CardReply, ClockLine, Comeback, PartLine, WaysReply } from './card';
 export type { FindingRecord, LearnedReply } from './finding';

@@ -8,6 +8,9 @@ export const TROUBLES = [
   'backup-failed',
   'disk-low',
   'queue-stuck',
+  'background-still',
+  'task-failing',
+  'clock-jumped',
   'superuser',
   'no-checksums',
   'not-private',
@@ -16,6 +19,19 @@ export const TROUBLES = [
   'copy-took-over',
 ] as const;
 export type Trouble = (typeof TROUBLES)[number];
+/** What is done in the background again and again, each by itself. */
+export const REGULAR_TASKS = [
+  'ask-orders',
+  'make-thumbnails',
+  'clean-up',
+  'drop-loose-photos',
+  'read-desk',
+  'read-equipment',
+  'find-stale-fuel',
+  'start-backup',
+] as const;
+export type RegularTask = (typeof REGULAR_TASKS)[number];
+
 const trouble = string<Trouble>().oneOf(TROUBLES);
 
 export const health = object({
@@ -59,6 +75,18 @@ export const status = object({
       object({ task: string().required(), tries: number().required(), why: string().required() }).required(),
     ).required(),
   }).required(),
+  /** What is done again and again: when it went well last, and since when it does not. */
+  tasks: array(
+    object({
+      task: string<RegularTask>().oneOf(REGULAR_TASKS).required(),
+      wellAt: instant.nullable().defined(),
+      failingSince: instant.nullable().defined(),
+      failures: number().required(),
+      why: string().nullable().defined(),
+    }).required(),
+  ).required(),
+  /** The machine's clock was put on or back of late: when that was found, and by how much (s; below zero: back). Null: it was not. */
+  clockJump: object({ foundAt: instant.required(), seconds: number().required() }).nullable().defined(),
   /** What is asked outside: when it last answered, and what was wrong with it. */
   outside: array(
     object({

@@ -139,8 +139,18 @@ describe('work left for the background', () => {
     const leave = holdPlace(pool, 'worker_a');
     const lock = `select pid from pg_locks where locktype = 'advisory' and granted and objid = hashtext('worker_a')::bigint::bit(32)::bigint::oid`;
     await until(async () => (await count(lock)) === 1);
-    await enqueue(databaseOn(pool), 'ask-quote', { number: 'D-1' }, { runAt: new Date(Date.now() + 3_600_000) });
-    await pool.query(`update ${WORKER_SCHEMA}._private_jobs set locked_by = 'worker_a', locked_at = now()`);
+    await enqueue(
+      databaseOn(pool),
+      'ask-quote',
+      { number: 'D-1' },
+      {
+        key: 'held',
+        runAt: new Date(Date.now() + 3_600_000),
+      },
+    );
+    await pool.query(
+      `update ${WORKER_SCHEMA}._private_jobs set locked_by = 'worker_a', locked_at = now() where key = 'held'`,
+    );
     const locked = () => count(`select 1 from ${WORKER_SCHEMA}._private_jobs where locked_by = 'worker_a'`);
     assert.equal(await releaseDead(pool), 0);
     const holder = async (): Promise<number | undefined> => (await pool.query<{ pid: number }>(lock)).rows[0]?.pid;

@@ -1,3 +1,4 @@
+import type { RegularTask } from '@hudrik/core/contracts';
 import { sql } from 'kysely';
 import type { Db } from '../database/tables';
 import { WORKER_SCHEMA } from './schema';
@@ -21,4 +22,12 @@ export async function enqueue<T extends TaskName>(
     ${task}, ${JSON.stringify(payload)}::json,
     run_at := ${runAt ?? null}::timestamptz, job_key := ${key ?? null}::text
   )`.execute(db);
+}
+
+/** A regular task, asked for now: after itself, if it is being done. */
+export async function askNow(db: Db, task: RegularTask): Promise<void> {
+  const addJob = sql.ref(`${WORKER_SCHEMA}.add_job`);
+  await sql`select ${addJob}(${task}, '{}'::json, queue_name := ${task}, max_attempts := 1, job_key := ${task})`.execute(
+    db,
+  );
 }

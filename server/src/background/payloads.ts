@@ -7,13 +7,10 @@ declare global {
       thumbnail: { readonly photoId: string };
       'clock-end': { readonly clockId: string };
       'back-up': Readonly<Record<string, never>>;
-      'read-desk': Readonly<Record<string, never>>;
-      'read-equipment': Readonly<Record<string, never>>;
-      tick: Readonly<Record<string, never>>;
     }
   }
 }
 
-/** What each task is told. A task may run again after a crash: it must be safe to repeat. */
+/** What each task that a change leaves is told. A task may run again after a crash: it must be safe to repeat. */
 export type Payloads = Readonly<GraphileWorker.Tasks>;
 export type TaskName = keyof Payloads;

@@ -1,27 +1,33 @@
 import { EventEmitter } from 'node:events';
-import {
-  Logger as WorkerLogger,
-  parseCronItems,
-  run,
-  runMigrations,
-  type TaskList,
-  type WorkerEvents,
-} from 'graphile-worker';
+import { setTimeout as pause } from 'node:timers/promises';
+import { Logger as WorkerLogger, run, runMigrations, type TaskList, type WorkerEvents } from 'graphile-worker';
+import type { RegularTask } from '@hudrik/core/contracts';
 import type pg from 'pg';
 import type { Logger } from 'pino';
 import { holdPlace, releaseDead } from './deadWorkers';
+import { startHeart } from './heart';
 import { WORKER_SCHEMA } from './schema';
 import type { Payloads, TaskName } from './payloads';
 
 /** What does each task; told what it was left with. */
-export type Tasks = { readonly [T in TaskName]: (payload: Payloads[T]) => Promise<void> };
+export type Tasks = { readonly [T in TaskName]: (payload: Payloads[T]) => Promise<void> } & {
+  readonly regular: Readonly<Record<RegularTask, () => Promise<void>>>;
+};
 
-const CONCURRENCY = 2;
+/** So many at once: one that hangs until its time is over is in nobody's way. */
+const CONCURRENCY = 4;
 const AGAIN_MS = 2000;
+const ENDS_IN_MS = 3000;
 
 /** The background engine's own tables, in the same database. */
-export const prepareBackground = (pool: pg.Pool, log: Logger): Promise<void> =>
-  runMigrations({ pgPool: pool, schema: WORKER_SCHEMA, logger: workerLogger(log) });
+export async function prepareBackground(pool: pg.Pool, log: Logger): Promise<void> {
+  await runMigrations({ pgPool: pool, schema: WORKER_SCHEMA, logger: workerLogger(log) });
+  // What older versions did each minute in one go is left in nobody's queue.
+  await pool.query(
+    `delete from ${WORKER_SCHEMA}._private_jobs j using ${WORKER_SCHEMA}._private_tasks t
+      where t.id = j.task_id and t.identifier = 'tick'`,
+  );
+}
 
 /**
  * Runs what was left for the background: each job once, shared between all server processes. Jobs survive a killed process: whoever is left
@@ -53,9 +59,11 @@ export async function startBackground(pool: pg.Pool, tasks: Tasks, log: Logger):
       later();
     });
   keep();
+  const heart = startHeart(pool, log);
   return {
     stop: async () => {
       isStopping = true;
+      await heart.stop();
       clearTimeout(timer);
       await current.stop();
     },
@@ -81,6 +89,12 @@ async function startEngine(pool: pg.Pool, tasks: Tasks, log: Logger): Promise<En
       'a background task failed, and is tried again',
     ),
   );
+  // What became of a job could not be written down: the engine then shuts down, and may wait for ever for what it can no longer do.
+  let lose: (error: unknown) => void = () => undefined;
+  const lost = new Promise<unknown>((resolve) => {
+    lose = resolve;
+  });
+  events.on('pool:gracefulShutdown', () => lose(new Error('it shuts down by itself')));
   const runner = await run({
     pgPool: pool,
     schema: WORKER_SCHEMA,
@@ -90,38 +104,32 @@ async function startEngine(pool: pg.Pool, tasks: Tasks, log: Logger): Promise<En
     preset: { worker: { completeJobBatchDelay: 0, failJobBatchDelay: 0 } },
     events,
     logger: workerLogger(log),
-    taskList: taskListOf(pool, tasks),
-    parsedCronItems: parseCronItems([
-      { task: 'tick', match: '* * * * *', identifier: 'tick', options: { backfillPeriod: 120_000 } },
-    ]),
+    taskList: taskListOf(tasks),
   });
-  const ended = runner.promise.then(
-    () => null,
-    (error: unknown) => error,
-  );
+  const ended = Promise.race([
+    lost,
+    runner.promise.then(
+      () => null,
+      (error: unknown) => error,
+    ),
+  ]);
   const stop = async (): Promise<void> => {
-    await runner.stop().catch(() => undefined);
+    // What it cannot end in a moment is ended for it: whoever is left frees its jobs.
+    await Promise.race([runner.stop().catch(() => undefined), pause(ENDS_IN_MS, undefined, { ref: false })]);
     for (const leave of places) leave();
   };
   await releaseDead(pool).catch((error: unknown) => log.warn({ err: error }, 'dead processes cannot be looked for'));
   return { ended, stop };
 }
 
-export function taskListOf(pool: pg.Pool, tasks: Tasks): TaskList {
-  return {
-    'ask-order': (payload) => tasks['ask-order'](payload),
-    'ask-quote': (payload) => tasks['ask-quote'](payload),
-    thumbnail: (payload) => tasks.thumbnail(payload),
-    'clock-end': (payload) => tasks['clock-end'](payload),
-    'back-up': async () => tasks['back-up']({}),
-    'read-desk': async () => tasks['read-desk']({}),
-    'read-equipment': async () => tasks['read-equipment']({}),
-    tick: async () => {
-      await releaseDead(pool);
-      await tasks.tick({});
-    },
-  };
-}
+export const taskListOf = (tasks: Tasks): TaskList => ({
+  ...tasks.regular,
+  'ask-order': (payload) => tasks['ask-order'](payload),
+  'ask-quote': (payload) => tasks['ask-quote'](payload),
+  thumbnail: (payload) => tasks.thumbnail(payload),
+  'clock-end': (payload) => tasks['clock-end'](payload),
+  'back-up': async () => tasks['back-up']({}),
+});
 
 /** The engine's own words go to the server's log: what it says as it goes is for those who look for it. */
 const workerLogger = (log: Logger): WorkerLogger =>

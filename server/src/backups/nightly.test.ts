@@ -26,6 +26,8 @@ describe('backups by themselves', () => {
       return { bytes: 9, rows: 3 };
     };
     backups = { folder: path.join(folder, 'kept'), keep: 2, write };
+    // Something was done in the background just now.
+    await yard.pool.query(`insert into background_task (name, began_at) values ('clean-up', now())`);
   });
   after(() => rm(folder, { recursive: true, force: true }));
   const at = (time: string) => (yard.now = new Date(time));
@@ -88,6 +90,15 @@ describe('backups by themselves', () => {
     assert.equal((await status()).troubles.includes('backup-late'), false);
     at('2030-03-10T15:00:01Z');
     assert.deepEqual((await readHealth(yard.context, standing(), true)).troubles, ['backup-late']);
+  });
+
+  test('one that a clock wrote that ran ahead counts for nothing: another is due', async () => {
+    const { rows } = await yard.pool.query(
+      `update backup set began_at = began_at + interval '40 days' where id = (select max(id) from backup where why_not is null) returning id`,
+    );
+    assert.notEqual((await status()).backups.last?.at, '2030-04-18T03:00:00.000Z');
+    assert.equal(await night(), true);
+    await yard.pool.query(`update backup set began_at = began_at - interval '40 days' where id = $1`, [rows[0]?.id]);
   });
 
   test('what waits too long in the background is said, and what fails with why', async () => {

@@ -5,7 +5,6 @@ import { addDays } from 'date-fns/addDays';
 import { set } from 'date-fns/set';
 import { enqueue } from '../background/enqueue';
 import type { Context } from '../context';
-import type { Db } from '../database/tables';
 import { readSettings } from '../people/settings';
 
 /** Where this installation keeps its backups, and how many. */
@@ -28,13 +27,15 @@ async function lastNight({ db, now }: Asking): Promise<Date> {
   return new Date((today.getTime() > now().getTime() ? addDays(today, -1) : today).getTime());
 }
 
-/** The newest that came off, and the newest that did not since. */
-export async function readBackups(db: Db) {
+/** The newest that came off by now, and the newest that did not since. One of a time that has not come was written by a clock that was wrong. */
+export async function readBackups({ db, now }: Asking) {
+  const at = now();
   const good = await db
     .selectFrom('backup')
     .select(['began_at', 'file', 'bytes', 'rows'])
     .where('ended_at', 'is not', null)
     .where('why_not', 'is', null)
+    .where('began_at', '<=', at)
     .orderBy('began_at', 'desc')
     .limit(1)
     .executeTakeFirst();
@@ -42,6 +43,7 @@ export async function readBackups(db: Db) {
     .selectFrom('backup')
     .select(['began_at', 'why_not'])
     .where('why_not', 'is not', null)
+    .where('began_at', '<=', at)
     .$if(good !== undefined, (query) => query.where('began_at', '>', good?.began_at ?? new Date(0)))
     .orderBy('began_at', 'desc')
     .limit(1)
@@ -51,7 +53,7 @@ export async function readBackups(db: Db) {
 
 /** Once a night, or as soon after as the machine is on; one that failed is tried again after an hour. Out: whether one was left to do. */
 export async function backUpWhenDue(context: Asking): Promise<boolean> {
-  const { good, failed } = await readBackups(context.db);
+  const { good, failed } = await readBackups(context);
   const due = await lastNight(context);
   if (good !== null && good.began_at >= due) return false;
   if (failed !== null && context.now().getTime() - failed.began_at.getTime() < HOUR_MS) return false;
@@ -86,7 +88,8 @@ export async function takeBackup({ db, now }: Asking, { folder, keep, write }: B
     .select('file')
     .where('why_not', 'is', null)
     .where('ended_at', 'is not', null)
-    .orderBy('began_at', 'desc')
+    // As they were written, whatever the clock showed.
+    .orderBy('id', 'desc')
     .offset(keep)
     .limit(100)
     .execute();

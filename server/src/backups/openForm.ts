@@ -23,6 +23,8 @@ const LEFT_OUT = [
   'wrong_pin',
   'idempotency',
   'backup',
+  'background_task',
+  'clock_jump',
   'kysely_migration',
 ];
 /** Without PINs nobody can sign in until a new one is set; whoever has the file can not try them out either. */

@@ -10,6 +10,7 @@ const ONLY_ADDED = [
   'afar_reading',
   'check_in',
   'check_out',
+  'clock_jump',
   'fuel_move',
   'kit_piece',
   'learning_reset',
@@ -28,6 +29,7 @@ const LOCKED = ['meter'] as const satisfies readonly (keyof Tables)[];
 
 /** Rows are added and changed: what is so now. */
 const CHANGED = [
+  'background_task',
   'backup',
   'bench_plan',
   'clock',

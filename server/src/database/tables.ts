@@ -8,6 +8,7 @@ import type { ClockState, HireState } from '@hudrik/core/states';
 import type { ColumnType, Generated, GeneratedAlways, JSONColumnType, Kysely, Selectable, Transaction } from 'kysely';
 import type { Instant, MaybeInstant } from './columns';
 import type { AccessTables } from './accessTables';
+import type { BackgroundTables } from './backgroundTables';
 import type { BenchTables } from './benchTables';
 import type { FuelTables } from './fuelTables';
 import type { PartTables } from './partTables';
@@ -359,7 +360,7 @@ interface LearntTeardownTable {
   at: Instant;
 }
 
-export interface Tables extends PartTables, BenchTables, FuelTables, AccessTables {
+export interface Tables extends PartTables, BenchTables, FuelTables, AccessTables, BackgroundTables {
   clock: ClockTable;
   learnt_teardown: LearntTeardownTable;
   finding: FindingTable;

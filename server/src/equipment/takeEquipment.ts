@@ -1,6 +1,7 @@
 import type { EquipmentReply } from '@hudrik/core/contracts';
 import { readFromAfar } from '@hudrik/core/hours';
 import { notifyChange } from '../background/notify';
+import { AHEAD_SECONDS } from '../background/regular';
 import type { Context } from '../context';
 import type { Db, UnitRow } from '../database/tables';
 import { lastReading, rateOfUse } from '../fleet/meters';
@@ -14,8 +15,6 @@ const HOUR_MS = 3_600_000;
 const DAY_HOURS = 24;
 /** A machine that stands tells the same each time: its place and that it is awake are kept so often. */
 const KEEP_SAME_HOURS = 6;
-/** A device's clock may be so far ahead of ours. */
-const AHEAD_MS = 5 * 60_000;
 
 /** Takes in what the machines tell of themselves now. What cannot be read leaves everything as it was, and is told. */
 export async function takeEquipment(context: Asking, feed: Feed): Promise<EquipmentReply> {
@@ -33,7 +32,8 @@ export async function takeEquipment(context: Asking, feed: Feed): Promise<Equipm
     const name = machine.equipmentId || machine.serial;
     const unit = units.find(({ tag }) => tag === machine.equipmentId) ?? only(units, machine.serial);
     if (unit === undefined) notTaken.push({ name, problem: 'not-ours' });
-    else if (machine.readAt.getTime() > now().getTime() + AHEAD_MS) notTaken.push({ name, problem: 'in-future' });
+    else if (machine.readAt.getTime() > now().getTime() + AHEAD_SECONDS * 1000)
+      notTaken.push({ name, problem: 'in-future' });
     else taken += Number(await takeMachine(context, unit, machine));
   }
   const state = { answered_at: now(), problem: null, not_taken: JSON.stringify(notTaken) };

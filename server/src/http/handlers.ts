@@ -1,4 +1,4 @@
-import { enqueue } from '../background/enqueue';
+import { askNow, enqueue } from '../background/enqueue';
 import { addAbsence, endAbsence, readWorkingHours, setHours } from '../bench/workingHours';
 import { planAnew, readBench } from '../bench/readBench';
 import { readClocks } from '../cards/clocks';
@@ -106,7 +106,7 @@ export function handlersOf(installation: Installation): Handlers {
       sendPdf(response, 'service', await servicePdf(context, originOf(response))),
     equipment: async ({ context }) => readEquipment(context),
     readEquipmentNow: async ({ context }) => {
-      await enqueue(context.db, 'read-equipment', {}, { key: 'read-equipment' });
+      await askNow(context.db, 'read-equipment');
       return readEquipment(context);
     },
     fuelStore: async ({ context }) => readFuelStore(context),
@@ -143,7 +143,7 @@ export function handlersOf(installation: Installation): Handlers {
     trouble: async ({ context, params, query }) => readTrouble(context, param(params, 'tag'), query.complaints),
     desk: async ({ context }) => readDesk(context.db),
     readDeskNow: async ({ context }) => {
-      await enqueue(context.db, 'read-desk', {}, { key: 'read-desk' });
+      await askNow(context.db, 'read-desk');
       return readDesk(context.db);
     },
     calendarAddress: async ({ context, actor }) => calendarSecret(context.db, actor.id, false),

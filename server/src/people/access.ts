@@ -7,6 +7,7 @@ import { mustBeHard } from './mustBeHard';
 import { hashPin, toPerson, USUAL_UNITS } from './people';
 import { tryPin } from './pinTries';
 import { hashOf } from './secrets';
+import { latestEnd } from './sessions';
 
 const TOLD_FOR_MS = 30 * 86_400_000;
 
@@ -29,6 +30,7 @@ export async function readAccess({ db, now }: Asking, { actor, token, device }: 
       .select(['s.id', 's.token_hash', 's.created_at', 's.seen_at', 'p.id as personId', 'p.name as person'])
       .select(['d.name as device', 'd.id as deviceId'])
       .where('s.expires_at', '>', now())
+      .where('s.expires_at', '<=', latestEnd(now()))
       .$if(!isLead, (query) => query.where('p.id', '=', actor.id))
       .orderBy('s.seen_at', 'desc')
       .limit(500)

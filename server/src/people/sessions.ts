@@ -1,5 +1,6 @@
 import type { Person, SignInOptions } from '@hudrik/core/contracts';
 import { PIN_LENGTH } from '@hudrik/core/people';
+import { AHEAD_SECONDS } from '../background/regular';
 import type { Context } from '../context';
 import { refusal, type Refusal } from '../refusal';
 import { sessionsEnded, type Device } from './devices';
@@ -10,6 +11,9 @@ import { readSettings } from './settings';
 
 export const SESSION_DAYS = 14;
 const DAY_MS = 86_400_000;
+
+/** When a sign-in of now ends at the latest: one that ends later was made by a clock that ran ahead, and is none. */
+export const latestEnd = (now: Date): Date => new Date(now.getTime() + SESSION_DAYS * DAY_MS + AHEAD_SECONDS * 1000);
 
 type Asking = Pick<Context, 'db' | 'now'>;
 
@@ -63,6 +67,7 @@ export async function personOfToken({ db, now }: Asking, token: string, deviceId
     .where('s.token_hash', '=', hashOf(token))
     .where('s.device_id', '=', deviceId)
     .where('s.expires_at', '>', now())
+    .where('s.expires_at', '<=', latestEnd(now()))
     .executeTakeFirst();
   return row === undefined ? null : toPerson(row);
 }

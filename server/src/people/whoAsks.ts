@@ -3,6 +3,7 @@ import type { Context } from '../context';
 import type { Device } from './devices';
 import { toPerson, USUAL_UNITS } from './people';
 import { hashOf } from './secrets';
+import { latestEnd } from './sessions';
 
 /** Written down no more often. */
 const SEEN_MS = 60_000;
@@ -37,7 +38,8 @@ export async function whoAsks(
       on
         .onRef('s.device_id', '=', 'd.id')
         .on('s.token_hash', '=', token === null ? null : hashOf(token))
-        .on('s.expires_at', '>', now()),
+        .on('s.expires_at', '>', now())
+        .on('s.expires_at', '<=', latestEnd(now())),
     )
     .leftJoin('person as p', 'p.id', 's.person_id')
     .select(['d.id as device_id', 'd.name as device_name', 'd.seen_at as device_seen_at', 'd.waiting'])
@@ -47,7 +49,8 @@ export async function whoAsks(
     .executeTakeFirst();
   if (row === undefined) return NOBODY;
   const { id, name, role, preferences, usual_units } = row;
-  const isLong = (at: Date | null): boolean => at !== null && now().getTime() - at.getTime() > SEEN_MS;
+  // Of a time that has not come, it was seen by a clock that ran ahead.
+  const isLong = (at: Date | null): boolean => at !== null && Math.abs(now().getTime() - at.getTime()) > SEEN_MS;
   return {
     device: { id: row.device_id, name: row.device_name },
     person:
@@ -73,11 +76,16 @@ export async function noteSeen(
   { db, now }: Pick<Context, 'db' | 'now'>,
   { deviceId, sessionId, waits }: Asker['unseen'],
 ): Promise<void> {
-  const before = new Date(now().getTime() - SEEN_MS);
+  const [before, after] = [-SEEN_MS, SEEN_MS].map((ms) => new Date(now().getTime() + ms)) as [Date, Date];
   // Of many requests at once, the first writes.
   const write = async (table: 'device' | 'session', id: number | null): Promise<void> => {
     if (id === null) return;
-    await db.updateTable(table).set({ seen_at: now() }).where('id', '=', id).where('seen_at', '<', before).execute();
+    await db
+      .updateTable(table)
+      .set({ seen_at: now() })
+      .where('id', '=', id)
+      .where((eb) => eb.or([eb('seen_at', '<', before), eb('seen_at', '>', after)]))
+      .execute();
   };
   await write('device', deviceId);
   await write('session', sessionId);

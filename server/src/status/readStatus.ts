@@ -2,6 +2,7 @@ import { statfs } from 'node:fs/promises';
 import type { Status, Trouble } from '@hudrik/core/contracts';
 import { sql } from 'kysely';
 import { WORKER_SCHEMA } from '../background/schema';
+import { AHEAD_SECONDS } from '../background/regular';
 import { readBackups, type Backups } from '../backups/nightly';
 import type { Context } from '../context';
 import type { CopyState } from '../database/copyState';
@@ -12,6 +13,11 @@ const DAY_MS = 86_400_000;
 const BACKUP_LATE_MS = 1.5 * DAY_MS;
 const LEAST_FREE_BYTES = 2_000_000_000;
 const LEAST_FREE_SHARE = 0.05;
+/** Each minute something is done. */
+const STILL_MS = 5 * 60_000;
+/** Once is nothing. */
+const FAILS_AT = 2;
+const JUMP_SAID = '1 day';
 const STUCK_MS = 15 * 60_000;
 /** Further behind, a copy that takes over lacks what people remember. */
 const FAR_BEHIND_BYTES = 64_000_000;
@@ -32,34 +38,46 @@ export interface Standing {
 type Asking = Pick<Context, 'db' | 'now'>;
 
 /** How the installation stands: its records, its disk, its backups, what waits, what is asked outside, and what is wrong of it. */
-export async function readStatus({ db, now }: Asking, standing: Standing): Promise<Status> {
-  const [database, disk, backups, queue, outside, devices, copy] = [
+export async function readStatus(context: Asking, standing: Standing): Promise<Status> {
+  const { db, now } = context;
+  const [database, disk, backups, queue, tasks, clockJump, outside, devices, copy] = [
     await readDatabase(db),
     await readDisk(standing.dataFolder),
-    await backupsOf(db, standing.backups),
+    await backupsOf(context, standing.backups),
     await readQueue(db),
+    await readTasks(db),
+    await readJump(db),
     await readOutside(db),
     await readDevices(db, now()),
     (await standing.copy?.()) ?? null,
   ];
-  const facts = { ...{ database, disk, backups, queue, copy }, isPrivate: standing.isPrivate, now: now() };
+  const facts = {
+    ...{ database, disk, backups, queue, tasks, clockJump, copy },
+    isPrivate: standing.isPrivate,
+    now: now(),
+  };
   return {
     ...{ at: now().toISOString(), version: standing.version, startedAt: standing.startedAt.toISOString() },
     troubles: troublesOf(facts, standing.startedAt),
-    ...{ database, disk, backups, outside, devices, copy },
+    ...{ database, disk, backups, outside, devices, copy, clockJump },
+    tasks: tasks.map(({ beganAgoMs: _, ...task }) => task),
     queue: { waiting: queue.waiting, oldestAt: queue.oldestAt, failing: queue.failing },
   };
 }
 
 type Queue = Status['queue'] & { readonly waitedMs: number };
 
-interface Facts extends Pick<Status, 'database' | 'disk' | 'backups' | 'copy'> {
+interface Facts extends Pick<Status, 'database' | 'disk' | 'backups' | 'copy' | 'clockJump'> {
   readonly queue: Queue;
+  readonly tasks: readonly Task[];
   readonly isPrivate: boolean;
   readonly now: Date;
 }
 
-function troublesOf({ database, disk, backups, queue, copy, isPrivate, now }: Facts, startedAt: Date): Trouble[] {
+function troublesOf(
+  { database, disk, backups, queue, tasks, clockJump, copy, isPrivate, now }: Facts,
+  startedAt: Date,
+): Trouble[] {
   const since = (at: string | Date): number => now.getTime() - new Date(at).getTime();
   const isBackupLate = backups.folder !== null && since(backups.last?.at ?? startedAt) > BACKUP_LATE_MS;
   const isDiskLow =
@@ -69,6 +87,10 @@ function troublesOf({ database, disk, backups, queue, copy, isPrivate, now }: Fa
     ['backup-failed', backups.failed !== null],
     ['disk-low', isDiskLow],
     ['queue-stuck', queue.waitedMs > STUCK_MS],
+    // Since it was started, if nothing was done before.
+    ['background-still', Math.min(since(startedAt), ...tasks.map(({ beganAgoMs }) => beganAgoMs)) > STILL_MS],
+    ['task-failing', tasks.some(({ failures }) => failures >= FAILS_AT)],
+    ['clock-jumped', clockJump !== null],
     ['superuser', database.isSuperuser],
     ['no-checksums', !database.hasChecksums],
     ['not-private', !isPrivate],
@@ -99,8 +121,8 @@ async function readDisk(folder: string | null): Promise<Status['disk']> {
   return found && { freeBytes: found.bavail * found.bsize, totalBytes: found.blocks * found.bsize };
 }
 
-async function backupsOf(db: Db, backups: Backups | null): Promise<Status['backups']> {
-  const { good, failed } = await readBackups(db);
+async function backupsOf(context: Asking, backups: Backups | null): Promise<Status['backups']> {
+  const { good, failed } = await readBackups(context);
   return {
     ...{ folder: backups?.folder ?? null, keep: backups?.keep ?? 0 },
     last: good && { at: good.began_at.toISOString(), bytes: good.bytes ?? 0, rows: good.rows ?? 0 },
@@ -125,6 +147,35 @@ async function readQueue(db: Db): Promise<Queue> {
       .slice(0, 20)
       .map(({ task, tries, why }) => ({ task, tries, why: (why ?? '').slice(0, 300) })),
   };
+}
+
+type Task = Status['tasks'][number] & { readonly beganAgoMs: number };
+
+/** By the database's own clock; what began at a time that has not come counts as never begun. */
+async function readTasks(db: Db): Promise<Task[]> {
+  const { rows } = await sql<{
+    task: Task['task'];
+    began: number | null;
+    well: Date | null;
+    failing: Date | null;
+    failures: number;
+    why: string | null;
+  }>`
+    select name as task, well_at as well, failing_since as failing, failures, why,
+      case when began_at <= now() + make_interval(secs => ${AHEAD_SECONDS})
+        then greatest(extract(epoch from now() - began_at), 0)::float8 * 1000 end as began
+    from background_task order by name`.execute(db);
+  return rows.map(({ task, began, well, failing, failures, why }) => ({
+    ...{ task, failures, why, beganAgoMs: began ?? Number.POSITIVE_INFINITY },
+    ...{ wellAt: well?.toISOString() ?? null, failingSince: failing?.toISOString() ?? null },
+  }));
+}
+
+async function readJump(db: Db): Promise<Status['clockJump']> {
+  const { rows } = await sql<{ found: Date; seconds: number }>`
+    select found_at as found, seconds from clock_jump
+    where found_at between now() - ${JUMP_SAID}::interval and now() order by id desc limit 1`.execute(db);
+  return rows[0] ? { foundAt: rows[0].found.toISOString(), seconds: rows[0].seconds } : null;
 }
 
 async function readOutside(db: Db): Promise<Status['outside']> {

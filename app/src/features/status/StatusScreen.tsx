@@ -3,7 +3,7 @@ import { View } from 'react-native';
 import { sentenceOf, useAsk, useRead } from '@/api';
 import { Button, Card, Failure, Loading, Page, Section, useIsWide, Words } from '@/design';
 import { sayAgo, sayDay, sayFigure } from '@/writing';
-import { sayBytes, sayTrouble } from './sayTrouble';
+import { sayBytes, sayTrouble, TASKS } from './sayTrouble';
 
 const READ_EVERY_MS = 30_000;
 
@@ -33,6 +33,7 @@ export function StatusScreen() {
           <Backups status={data} />
           <Waiting waiting={data.devices.waiting} />
           <Queue queue={data.queue} />
+          <Tasks tasks={data.tasks} />
         </View>
         <View className={wide ? 'min-w-0 flex-1 gap-5' : 'gap-5'}>
           <Records status={data} />
@@ -149,6 +150,19 @@ function Queue({ queue: { waiting, oldestAt, failing } }: { readonly queue: Stat
     </Section>
   );
 }
+
+/** What is done again and again, when it went well last. */
+const Tasks = ({ tasks }: { readonly tasks: Status['tasks'] }) => (
+  <Section title="Done again and again">
+    {tasks.map(({ task, wellAt, failures }) => (
+      <Line
+        key={task}
+        name={TASKS[task]}
+        value={`${wellAt === null ? 'not yet' : `went well ${sayAgo(wellAt)}`}${failures === 0 ? '' : `; failed ${failures === 1 ? 'once' : `${failures} times`} since`}`}
+      />
+    ))}
+  </Section>
+);
 
 const Outside = ({ outside }: { readonly outside: Status['outside'] }) => (
   <Section title="Asked outside">

@@ -1,36 +1,62 @@
-import type { Status, Trouble } from '@hudrik/core/contracts';
-import { sayDay } from '@/writing';
+import type { RegularTask, Status, Trouble } from '@hudrik/core/contracts';
+import { sayDay, sayTime } from '@/writing';
 
-type Said = Pick<Status, 'backups' | 'disk'>;
+type Said = Pick<Status, 'backups' | 'disk' | 'tasks' | 'clockJump'>;
 
 /** What is wrong, and what to do about it. */
-export function sayTrouble(trouble: Trouble, { backups, disk }: Said): string {
-  switch (trouble) {
-    case 'store-away':
-      return 'The records cannot be reached.';
-    case 'backup-late':
-      return backups.last
-        ? `No good backup since ${sayDay(backups.last.at)}. Look whether the machine is on at night.`
-        : 'There is no backup yet. Have one written now.';
-    case 'backup-failed':
-      return `The last backup did not come off: ${backups.failed?.why ?? ''}`;
-    case 'disk-low':
-      return `Only ${sayBytes(disk?.freeBytes ?? 0)} are free on the disk. Make room before it is full.`;
-    case 'queue-stuck':
-      return 'Work in the background waits too long. Start Hudrik again; if it stays so, look into its log.';
-    case 'superuser':
-      return 'The server works as the database’s superuser: it could change history. Give it its own role.';
-    case 'no-checksums':
-      return 'The database’s pages have no checksums: a failing disk is found late.';
-    case 'not-private':
-      return 'What travels between devices and server can be read on the network. Use https.';
-    case 'copy-away':
-      return 'The copy of the records is away: were the machine lost now, the last backup is all there is.';
-    case 'copy-behind':
-      return 'The copy of the records is far behind. Look at the line between the two machines.';
-    case 'copy-took-over':
-      return 'The copy has taken over, and has no copy itself. Make the old machine follow it, or set another one up.';
-  }
+export const sayTrouble = (trouble: Trouble, said: Said): string => SENTENCES[trouble](said);
+
+const SENTENCES: Readonly<Record<Trouble, (said: Said) => string>> = {
+  'store-away': () => 'The records cannot be reached.',
+  'backup-late': ({ backups }) =>
+    backups.last
+      ? `No good backup since ${sayDay(backups.last.at)}. Look whether the machine is on at night.`
+      : 'There is no backup yet. Have one written now.',
+  'backup-failed': ({ backups }) => `The last backup did not come off: ${backups.failed?.why ?? ''}`,
+  'disk-low': ({ disk }) => `Only ${sayBytes(disk?.freeBytes ?? 0)} are free on the disk. Make room before it is full.`,
+  'queue-stuck': () => 'Work in the background waits too long. Start Hudrik again; if it stays so, look into its log.',
+  'background-still': () =>
+    'Nothing was done in the background for five minutes. Start Hudrik again; if it stays so, look into its log.',
+  'task-failing': ({ tasks }) =>
+    tasks
+      .filter(({ failingSince }) => failingSince !== null)
+      .map(sayFailing)
+      .join(' '),
+  'clock-jumped': ({ clockJump }) => sayJump(clockJump?.seconds ?? 0),
+  superuser: () => 'The server works as the database’s superuser: it could change history. Give it its own role.',
+  'no-checksums': () => 'The database’s pages have no checksums: a failing disk is found late.',
+  'not-private': () => 'What travels between devices and server can be read on the network. Use https.',
+  'copy-away': () => 'The copy of the records is away: were the machine lost now, the last backup is all there is.',
+  'copy-behind': () => 'The copy of the records is far behind. Look at the line between the two machines.',
+  'copy-took-over': () =>
+    'The copy has taken over, and has no copy itself. Make the old machine follow it, or set another one up.',
+};
+
+/** What each regular task does, as it is said of it that it fails. */
+export const TASKS: Readonly<Record<RegularTask, string>> = {
+  'ask-orders': 'Asking the supplier about orders',
+  'make-thumbnails': 'Making photos small',
+  'clean-up': 'Clearing away what is over',
+  'drop-loose-photos': 'Taking away photos that hang on nothing',
+  'read-desk': 'Reading the desk’s hires',
+  'read-equipment': 'Reading the machines’ hours',
+  'find-stale-fuel': 'Looking for stale fuel',
+  'start-backup': 'Starting the nightly backup',
+};
+
+const sayFailing = ({ task, failingSince, why }: Status['tasks'][number]): string =>
+  `${TASKS[task]} has failed since ${sayTime(failingSince ?? '')}: ${why ?? ''}`;
+
+const MINUTE = 60;
+const HOUR = 3600;
+const DAY = 86_400;
+
+function sayJump(seconds: number): string {
+  const far = Math.abs(seconds);
+  const [count, unit] =
+    far < HOUR ? [far / MINUTE, 'minute'] : far < 2 * DAY ? [far / HOUR, 'hour'] : [far / DAY, 'day'];
+  const much = `${Math.round(count)} ${unit}${Math.round(count) === 1 ? '' : 's'}`;
+  return `This machine’s clock was put ${seconds > 0 ? 'on' : 'back'} by ${much}. Look whether it is right: what is entered has its time from it.`;
 }
 
 const STEP = 1000;

@@ -17,6 +17,8 @@ const status = (more: Partial<Status> = {}): Status => ({
   disk: { freeBytes: 1.2e9, totalBytes: 5e11 },
   backups: { folder: '/data/backups', keep: 14, last: { at: AT, bytes: 1_300_000, rows: 23_758 }, failed: null },
   queue: { waiting: 0, oldestAt: null, failing: [] },
+  tasks: [],
+  clockJump: null,
   outside: [{ name: 'supplier', answeredAt: null, problem: 'away' }],
   devices: { letIn: 4, seenToday: 3, signedIn: 5, waiting: [] },
   copy: null,
