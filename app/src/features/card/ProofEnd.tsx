@@ -38,7 +38,7 @@ export function ProofEnd({ handle, proof, reply, jobId }: Props) {
       {signs ? (
         <>
           <Button
-            kind="main"
+            kind={proof.missing.length === 0 ? 'main' : 'plain'}
             tall
             label="Passed"
             offBecause={
@@ -106,7 +106,7 @@ function AskForSignature({ handle, isThrough }: { readonly handle: CardHandle; r
     <>
       <Words>A technician or the lead must sign.</Words>
       <Button
-        kind="main"
+        kind={isThrough ? 'main' : 'plain'}
         tall
         label="Ask for the signature"
         offBecause={isThrough ? null : 'When all that is needed is there.'}

@@ -200,7 +200,7 @@ function Run({ handle, proof, loads, cautions, duty }: RunProps) {
       {proof.asksLoad || proof.unloaded !== null ? <LoadOfRun handle={handle} proof={proof} loads={loads} /> : null}
       {hasRun ? <Smoke handle={handle} proof={proof} /> : null}
       <Button
-        kind={running ? 'plain' : 'main'}
+        kind={running || proof.missing.length === 0 ? 'plain' : 'main'}
         tall
         label={running ? 'Stop the run' : proof.minutesRun > 0 ? 'Continue the run' : 'It runs: start the time'}
         offBecause={

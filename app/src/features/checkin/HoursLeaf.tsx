@@ -25,7 +25,7 @@ export function HoursLeaf({ draft, change, next }: LeafProps) {
   useTyping(change, done, next);
   return (
     <LeafFrame action={<Button kind="main" tall label="Next" offBecause={sayHoursOpen(draft, now)} onPress={next} />}>
-      <View className="flex-row items-end justify-between">
+      <View className="flex-row flex-wrap items-end justify-between gap-x-4">
         <View>
           <Words size={15} tone="ink-soft">
             Last reading
@@ -35,7 +35,7 @@ export function HoursLeaf({ draft, change, next }: LeafProps) {
           </Words>
           <FromAfar draft={draft} />
         </View>
-        <View className="items-end" aria-live="polite">
+        <View className="grow items-end" aria-live="polite">
           <Words size={15} tone="ink-soft">
             Meter shows now
           </Words>

@@ -60,7 +60,7 @@ export function NotTaken({ handle: { finding, goOnInNew } }: { readonly handle: 
         }
         kept={`${refused.length === 1 ? 'One entry made here stays' : `${refused.length} entries made here stay`} on this device.`}
       />
-      <Button kind="main" label="Use them in a new finding" onPress={goOnInNew} />
+      <Button label="Use them in a new finding" onPress={goOnInNew} />
     </View>
   );
 }

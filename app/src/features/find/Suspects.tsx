@@ -139,7 +139,7 @@ function Why({ suspect, evidence, since, sets, isGiven, confirms, onConfirm, onS
         <Words size={15}>Then show the hirer how it starts. A fault that comes and goes needs a longer test.</Words>
       )}
       {fault && confirms && !isGiven ? <KnownSo onSay={(why) => onSaySo(suspect.id, why)} /> : null}
-      {fault && confirms ? <Button kind="main" tall label="It is this" onPress={() => onConfirm(suspect.id)} /> : null}
+      {fault && confirms ? <Button tall label="It is this" onPress={() => onConfirm(suspect.id)} /> : null}
     </Sheet>
   );
 }
