@@ -199,15 +199,7 @@ function Run({ handle, proof, loads, cautions, duty }: RunProps) {
       ) : null}
       {proof.asksLoad || proof.unloaded !== null ? <LoadOfRun handle={handle} proof={proof} loads={loads} /> : null}
       {hasRun ? <Smoke handle={handle} proof={proof} /> : null}
-      <Button
-        kind={running || proof.missing.length === 0 ? 'plain' : 'main'}
-        tall
-        label={running ? 'Stop the run' : proof.minutesRun > 0 ? 'Continue the run' : 'It runs: start the time'}
-        offBecause={
-          !running && proof.leakLook !== 'dry' && proof.leakLook !== 'not-asked' ? 'Look for leaks first.' : null
-        }
-        onPress={() => (running ? handle.add('run-stopped', { why: '' }) : start())}
-      />
+      <RunButton proof={proof} onPress={() => (running ? handle.add('run-stopped', { why: '' }) : start())} />
       {settingFirst ? (
         <FigureSheet
           load={settingFirst}
@@ -220,6 +212,21 @@ function Run({ handle, proof, loads, cautions, duty }: RunProps) {
         />
       ) : null}
     </Section>
+  );
+}
+
+/** Starts the run, goes on with it, or stops it: what comes next, until all of it is there. */
+function RunButton({ proof, onPress }: { readonly proof: Proof; readonly onPress: () => void }) {
+  const running = proof.runningSince !== null;
+  const isLooked = proof.leakLook === 'dry' || proof.leakLook === 'not-asked';
+  return (
+    <Button
+      kind={running || proof.missing.length === 0 ? 'plain' : 'main'}
+      tall
+      label={running ? 'Stop the run' : proof.minutesRun > 0 ? 'Continue the run' : 'It runs: start the time'}
+      offBecause={!running && !isLooked ? 'Look for leaks first.' : null}
+      onPress={onPress}
+    />
   );
 }
 

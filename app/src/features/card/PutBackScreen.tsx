@@ -37,7 +37,13 @@ export function PutBackScreen({ jobId }: { readonly jobId: string }) {
           </Words>
           <Button kind="quiet" label="To the card" onPress={() => router.navigate(`/j/${jobId}`)} />
         </View>
-        <View className="h-[8px] bg-paper" role="progressbar" aria-valuenow={off} aria-valuemax={things.length}>
+        <View
+          className="h-[8px] bg-paper"
+          role="progressbar"
+          aria-label="Back on"
+          aria-valuenow={off}
+          aria-valuemax={things.length}
+        >
           <View
             className="h-full bg-mark"
             style={{ width: `${things.length === 0 ? 100 : (off / things.length) * 100}%` }}
