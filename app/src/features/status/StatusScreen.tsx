@@ -151,18 +151,22 @@ function Queue({ queue: { waiting, oldestAt, failing } }: { readonly queue: Stat
   );
 }
 
-/** What is done again and again, when it went well last. */
-const Tasks = ({ tasks }: { readonly tasks: Status['tasks'] }) => (
-  <Section title="Done again and again">
-    {tasks.map(({ task, wellAt, failures }) => (
-      <Line
-        key={task}
-        name={TASKS[task]}
-        value={`${wellAt === null ? 'not yet' : `went well ${sayAgo(wellAt)}`}${failures === 0 ? '' : `; failed ${failures === 1 ? 'once' : `${failures} times`} since`}`}
-      />
-    ))}
-  </Section>
-);
+/** What is done again and again: what does not go well, each by itself. */
+function Tasks({ tasks }: { readonly tasks: Status['tasks'] }) {
+  const unwell = tasks.filter(({ wellAt, failures }) => wellAt === null || failures > 0);
+  return (
+    <Section title="Done again and again">
+      {unwell.length === 0 ? <Words>All of it went well the last time.</Words> : null}
+      {unwell.map(({ task, wellAt, failures }) => (
+        <Line
+          key={task}
+          name={TASKS[task]}
+          value={`${wellAt === null ? 'not yet' : `went well ${sayAgo(wellAt)}`}${failures === 0 ? '' : `; failed ${failures === 1 ? 'once' : `${failures} times`} since`}`}
+        />
+      ))}
+    </Section>
+  );
+}
 
 const Outside = ({ outside }: { readonly outside: Status['outside'] }) => (
   <Section title="Asked outside">

@@ -70,6 +70,26 @@ test('a copy of the records says how far behind it is, or that it is away or has
   expect(await said({ tookOver: true })).toBe('has taken over');
 });
 
+test('what is done again and again: nothing but what does not go well, and since when in the trouble', async () => {
+  const well = { wellAt: AT, failingSince: null, failures: 0, why: null };
+  const failing = { task: 'read-desk', wellAt: AT, failingSince: AT, failures: 3, why: 'No answer.' } as const;
+  const tasks = [{ task: 'clean-up', ...well } as const, failing];
+  show(<StatusScreen />, { 'GET /api/status': status({ tasks, troubles: ['task-failing'] }) }, LEAD);
+  expect(await screen.findByText(/^Reading the desk’s hires has failed since .*: No answer\.$/)).toBeTruthy();
+  expect(screen.getByText(/^went well .*; failed 3 times since$/)).toBeTruthy();
+  expect(screen.queryByText('Clearing away what is over')).toBeNull();
+  screen.unmount();
+  show(<StatusScreen />, { 'GET /api/status': status({ tasks: tasks.slice(0, 1) }) }, LEAD);
+  expect(await screen.findByText('All of it went well the last time.')).toBeTruthy();
+});
+
+test('a clock that was put on or back is said by how much', () => {
+  const said = (seconds: number) => sayTrouble('clock-jumped', status({ clockJump: { foundAt: AT, seconds } }));
+  expect(said(3_456_000)).toMatch(/was put on by 40 days\./);
+  expect(said(-7200)).toMatch(/was put back by 2 hours\./);
+  expect(said(-90)).toMatch(/was put back by 2 minutes\./);
+});
+
 test('each trouble has its sentence; sizes as people say them', () => {
   const said = TROUBLES.map((trouble) => sayTrouble(trouble, status()));
   expect(new Set(said).size).toBe(TROUBLES.length);
