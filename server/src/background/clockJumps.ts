@@ -1,9 +1,12 @@
 import type pg from 'pg';
 
-/** A clock that differs by less was set right, not put on or back. */
-const JUMP_SECONDS = 60;
+/** A clock that differs by less was set right, not put on or back: what lies further ahead was written by one that ran ahead. */
+export const JUMP_SECONDS = 60;
 
-/** Tells by how many seconds the machine's clock was put on or back since it was asked last, by a clock that nobody can set. */
+/**
+ * Tells by how many seconds the machine's clock was put on or back since it was asked last, by a clock that nobody can set. That one stands while
+ * the machine sleeps: a sleep looks like a clock put on.
+ */
 export function jumpMeter(
   wallMs: () => number = Date.now,
   steadyMs: () => number = () => performance.now(),

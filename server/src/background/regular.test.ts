@@ -167,6 +167,11 @@ describe('a clock that ran ahead', () => {
     assert.equal(await bringBackWhatWasPutOff(yard.pool), REGULAR_TASKS.length);
     assert.equal((await askWhatIsDue(yard.pool)).length, REGULAR_TASKS.length);
     assert.equal(await secondsAhead(yard.pool), 0);
+    // Two minutes are enough to be said, and are said once.
+    await yard.pool.query(`update background_task set asked_at = now() + interval '2 minutes' where name = 'clean-up'`);
+    assert.equal(await secondsAhead(yard.pool), 120);
+    assert.deepEqual(await askWhatIsDue(yard.pool), ['clean-up']);
+    assert.equal(await secondsAhead(yard.pool), 0);
     const late = await yard.pool.query(`select 1 from ${WORKER_SCHEMA}.jobs where run_at > now()`);
     assert.equal(late.rowCount, 0);
   });

@@ -1,5 +1,6 @@
 import { REGULAR_TASKS, type RegularTask } from '@hudrik/core/contracts';
 import type pg from 'pg';
+import { JUMP_SECONDS } from './clockJumps';
 import { WORKER_SCHEMA } from './schema';
 
 interface Rhythm {
@@ -38,7 +39,7 @@ export async function askWhatIsDue(pool: pg.Pool): Promise<RegularTask[]> {
         returning name)
     select name from due, lateral ${WORKER_SCHEMA}.add_job(
       name, '{}'::json, queue_name := name, max_attempts := 1, job_key := name) as job`,
-    [REGULAR_TASKS, REGULAR_TASKS.map((name) => REGULAR[name].everySeconds), AHEAD_SECONDS],
+    [REGULAR_TASKS, REGULAR_TASKS.map((name) => REGULAR[name].everySeconds), JUMP_SECONDS],
   );
   return due.rows.map(({ name }) => name);
 }
@@ -48,7 +49,7 @@ export async function bringBackWhatWasPutOff(pool: pg.Pool): Promise<number> {
   const { rowCount } = await pool.query(
     `update ${WORKER_SCHEMA}._private_jobs set run_at = now(), created_at = now()
       where created_at > now() + make_interval(secs => $1) and locked_at is null`,
-    [AHEAD_SECONDS],
+    [JUMP_SECONDS],
   );
   return rowCount ?? 0;
 }

@@ -56,7 +56,8 @@ function sayJump(seconds: number): string {
   const [count, unit] =
     far < HOUR ? [far / MINUTE, 'minute'] : far < 2 * DAY ? [far / HOUR, 'hour'] : [far / DAY, 'day'];
   const much = `${Math.round(count)} ${unit}${Math.round(count) === 1 ? '' : 's'}`;
-  return `This machine’s clock was put ${seconds > 0 ? 'on' : 'back'} by ${much}. Look whether it is right: what is entered has its time from it.`;
+  const what = seconds > 0 ? `slept for ${much}, or its clock was put on` : `had its clock put back by ${much}`;
+  return `This machine ${what}. Look whether its time is right: what is entered takes its time from it.`;
 }
 
 const STEP = 1000;

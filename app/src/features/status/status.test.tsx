@@ -85,9 +85,9 @@ test('what is done again and again: nothing but what does not go well, and since
 
 test('a clock that was put on or back is said by how much', () => {
   const said = (seconds: number) => sayTrouble('clock-jumped', status({ clockJump: { foundAt: AT, seconds } }));
-  expect(said(3_456_000)).toMatch(/was put on by 40 days\./);
-  expect(said(-7200)).toMatch(/was put back by 2 hours\./);
-  expect(said(-90)).toMatch(/was put back by 2 minutes\./);
+  expect(said(3_456_000)).toMatch(/slept for 40 days, or its clock was put on\./);
+  expect(said(-7200)).toMatch(/had its clock put back by 2 hours\./);
+  expect(said(-90)).toMatch(/had its clock put back by 2 minutes\./);
 });
 
 test('each trouble has its sentence; sizes as people say them', () => {
