@@ -106,7 +106,7 @@ export function CloseSheet({ defect, unit, onClose }: Props) {
           measured && value === null
             ? 'What was found by a number is closed by a number.'
             : asksTwo && second === null
-              ? 'A second person says so too.'
+              ? 'A second person says so too, or you say why there is none.'
               : null
         }
         onPress={() => void close().catch(() => undefined)}

@@ -56,7 +56,7 @@ describe('a rated figure that was changed while something is held against it', (
     );
     await press('Confirm it');
     choosePhoto();
-    expect(await screen.findByText('Another lead says so too.')).toBeTruthy();
+    expect(await screen.findByText('Another lead says so too, or you say why there is none.')).toBeTruthy();
     expect(screen.getByRole('button', { name: 'It stands so', disabled: true })).toBeTruthy();
     await press('Nobody else is here');
     type('Why it cannot wait for a second person', 'Only one lead');

@@ -100,7 +100,7 @@ function ConfirmSheet({
           photos.length === 0
             ? 'A photo of it, taken now.'
             : isOwn && second === null
-              ? 'Another lead says so too.'
+              ? 'Another lead says so too, or you say why there is none.'
               : null
         }
         onPress={() => void keep().catch(() => undefined)}

@@ -60,7 +60,7 @@ export function NotFittedSheet({ check, words: asked, tag, onClose }: Props) {
           photos.length === 0
             ? 'A photo of this unit, taken now.'
             : second === null
-              ? 'A second person says so too.'
+              ? 'A second person says so too, or you say why there is none.'
               : null
         }
         onPress={() => void keep().catch(() => undefined)}
