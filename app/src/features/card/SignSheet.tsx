@@ -81,7 +81,7 @@ export function SignSheet({ handle, proof, reply, onSign, onClose }: Props) {
             : unseen.length > 0
               ? `${unseen.length === 1 ? 'One line is' : `${unseen.length} lines are`} not ticked yet.`
               : danger && second === null
-                ? 'A second person says so too.'
+                ? 'A second person says so too, or you say why there is none.'
                 : null
         }
         onPress={() =>
