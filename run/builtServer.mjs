@@ -7,7 +7,7 @@ const SERVER = path.join(ROOT, 'server');
 export const SOURCES = path.join(SERVER, 'src');
 const BUILT = path.join(SERVER, '.built');
 const PROGRAMS = ['main.ts', 'standins/main.ts', 'administration/main.ts', 'administration/diagnose.ts'];
-const WORKERS = ['sums/sums.worker.ts', 'printing/paper.worker.ts'];
+const WORKERS = ['sums/sums.worker.ts', 'printing/paper.worker.ts', 'outside/reading.worker.ts'];
 const MIGRATIONS = 'database/migrations';
 
 /** Puts sources together as files that start at once, each where its source lies under the folder. Out: by file, what it is made of. */

@@ -67,7 +67,8 @@ export async function startSeveral(count, env) {
   // Each listens on this machine alone; who is beyond it comes through nginx.
   const { HUDRIK_HOST: _host, ...rest } = env;
   const firstLead = env.HUDRIK_FIRST_LEAD_CODE ?? randomBytes(12).toString('base64url');
-  const own = { ...outside.urls, ...rest, ...facing.told, HUDRIK_FIRST_LEAD_CODE: firstLead };
+  const { HUDRIK_PRIVATE_HOSTS } = outside.urls;
+  const own = { ...outside.urls, ...rest, HUDRIK_PRIVATE_HOSTS, ...facing.told, HUDRIK_FIRST_LEAD_CODE: firstLead };
   const servers = [];
   const ports = [];
   for (let n = 0; n < count; n++) {

@@ -5,6 +5,7 @@ import type { Searches } from './bench/searches';
 import type { Instruments } from './cards/instruments';
 import type { Db } from './database/tables';
 import type { Feed } from './outside/feed';
+import type { Readers } from './outside/readersPool';
 import type { Watch } from './sums/Watch';
 import type { Sheet } from './printing/sheet';
 import type { Effort, Planned, Reckoned, Undiagnosed } from './sums/sums';
@@ -31,6 +32,8 @@ export interface Context {
   readonly desk: Feed;
   /** Where machines tell their hours and place. */
   readonly equipment: Feed;
+  /** Reads what those send, off the main thread. */
+  readonly readers: Readers;
 }
 
 export interface Sums {

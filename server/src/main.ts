@@ -10,6 +10,7 @@ import { startBackground } from './background/runner';
 import { tasksOf } from './background/tasks';
 import { httpInstruments } from './cards/instruments';
 import { httpFeed } from './outside/feed';
+import { readersPool } from './outside/readersPool';
 import { httpApp } from './http/app';
 import { waitAtConnections } from './http/connections';
 import { LoopWatch } from './http/loopWatch';
@@ -18,7 +19,7 @@ import { isAnyDeviceIn, makeDeviceCode } from './people/devices';
 import { readSignInOptions } from './people/sessions';
 import { paperPool } from './printing/paperPool';
 import { sumsPool } from './sums/sumsPool';
-import { mannersIn, OUTSIDE, standInsOfYard } from './standins/ofYard';
+import { mannersIn, OUTSIDE, privateHostsIn, standInsOfYard } from './standins/ofYard';
 import { backUp } from './backups/backup';
 import { fingerprintOf } from './tls/authority';
 import { listeningFor, machineOf, NotListening } from './tls/listening';
@@ -54,13 +55,17 @@ const built = path.resolve(path.dirname(fileURLToPath(import.meta.url)), '../../
 const isAllNamed = Object.values(OUTSIDE).every((name) => process.env[name]);
 const standIns = isAllNamed ? null : await standInsOfYard(db, demo, mannersIn(process.env));
 const urlOf = (who: keyof typeof OUTSIDE): string => process.env[OUTSIDE[who]] ?? standIns?.[who] ?? '';
-const supplier = httpSupplier(urlOf('supplierUrl'));
 const instruments = httpInstruments(urlOf('loadBankUrl'));
 const paper = paperPool();
 const sums = sumsPool();
-const desk = httpFeed(urlOf('deskUrl'));
-const equipment = httpFeed(urlOf('equipmentUrl'));
-const context = { db, now: () => new Date(), instruments, paper, sums, searches: searchesIn(db), desk, equipment };
+const readers = readersPool();
+// The simulated ones are on this machine; of others only those that are named may be on it, or on the yard's own network.
+const privateHosts = [...privateHostsIn(process.env), ...(standIns === null ? [] : ['127.0.0.1'])];
+const supplier = httpSupplier(urlOf('supplierUrl'), privateHosts);
+const desk = httpFeed(urlOf('deskUrl'), privateHosts);
+const equipment = httpFeed(urlOf('equipmentUrl'), privateHosts);
+const outside = { instruments, desk, equipment, readers };
+const context = { db, now: () => new Date(), paper, sums, searches: searchesIn(db), ...outside };
 const backups = process.env.HUDRIK_BACKUPS
   ? {
       folder: process.env.HUDRIK_BACKUPS,
@@ -172,7 +177,7 @@ async function stop(): Promise<void> {
   trusting?.close();
   server.close();
   server.closeIdleConnections();
-  await Promise.allSettled([background.stop(), paper.stop(), sums.stop()]);
+  await Promise.allSettled([background.stop(), paper.stop(), sums.stop(), readers.stop()]);
   await records.stop();
   process.exit(0);
 }

@@ -70,7 +70,7 @@ export class FakeServer {
     const reply = this.replies[`${method} ${path}`];
     if (reply === undefined) return problem(404, { code: 'not-found', title: `Nothing at ${method} ${path}` });
     const made = (typeof reply === 'function' ? (reply as (sent: Sent) => object)(sent) : reply) as object | Refusal;
-    return 'refused' in made
+    return 'refused' in made && typeof made.refused === 'object'
       ? problem(made.refused.status, made.refused)
       : { ok: true, status: 200, headers: new Headers(), json: async () => made };
   }

@@ -20,10 +20,15 @@ export type FromAfar = Frozen<InferType<typeof fromAfar>>;
 /** How it stands with the machines that tell their hours. */
 export const equipment = object({
   answeredAt: instant.nullable().defined(),
-  /** Since then: away, cut-short or nonsense; what was told last stands. */
+  /** Since then: what was wrong with its answer; what was told last stands. */
   problem: string().nullable().defined(),
   machines: number().required(),
-  notTaken: array(object({ name: string().required(), problem: string().required() }).required()).required(),
+  /** Of its list: what was not taken, on which line (null: not kept), and why. */
+  notTaken: array(
+    object({ line: number().nullable().defined(), name: string().required(), problem: string().required() }).required(),
+  ).required(),
+  /** All that was not taken; of these the first are named above. */
+  refused: number().required(),
   silent: array(object({ tag: string().required(), toldAt: instant.required() }).required()).required(),
   /** Told something that cannot be. */
   odd: array(

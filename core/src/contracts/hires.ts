@@ -54,19 +54,35 @@ export const hireChange = object({
 /** How it stands with the booking desk outside. */
 export const desk = object({
   answeredAt: instant.nullable().defined(),
-  /** Since then: away, cut-short or nonsense; what it said last stands. */
+  /** Since then: what was wrong with its answer; what it said last stands. */
   problem: string().nullable().defined(),
   hires: number().required(),
-  /** Of its list: what was not taken, and why. */
+  /** Of its list: what was not taken, on which line (null: it stands on none), which it is (null: that cannot be said), and why. */
   notTaken: array(
     object({
-      uid: string().required(),
+      line: number().nullable().defined(),
+      uid: string().nullable().defined(),
       problem: string().required(),
       reference: string().nullable().defined(),
     }).required(),
   ).required(),
+  /** All that was not taken; of these the first are named above. */
+  refused: number().required(),
+  /** Classes of which far more would be away at once than there are units: held back until a lead says that it is meant. */
+  bursts: array(
+    object({
+      classId: classId.required(),
+      units: number().required(),
+      atOnce: number().required(),
+      at: instant.required(),
+      count: number().required(),
+    }).required(),
+  ).required(),
 });
 export type DeskReply = Frozen<InferType<typeof desk>>;
+
+/** So many hires of a class at one moment are meant. */
+export const burstMeant = object({ atOnce: number().integer().min(1).max(100_000).required() });
 
 /** What to say to a hirer who rings. */
 export const trouble = object({

@@ -48,4 +48,4 @@ export type { CheckIn, Opening, Shift, ShiftLine } from './inspection';
 export type { Change, LogRecord, SentLogEntry } from './log';
 export { newPart } from './parts';
 export type { ExchangePart, OrderLine, OrdersReply, Part, PartsReply, Quote, ReorderReply } from './parts';
-export { newPerson, type Person, type Settings, type SignInOptions } from './people';
+export { newPerson, type Person, type Settings, type SignInOptions, type ZoneShift } from './people';

@@ -4,7 +4,7 @@ import { weekStretch } from './bench';
 import type { Frozen } from '../fields/frozen';
 import { FUEL_IDS, type FuelId } from '../catalogue/fuel';
 import { SKILL_IDS } from '../catalogue/shapes';
-import { array, boolean, mixed, name, number, object, patterned, role, string, trimmed } from '../fields';
+import { array, boolean, mixed, name, number, object, patterned, role, string, trimmed, instant } from '../fields';
 
 export const preferences = object({
   units: string().oneOf(['inch', 'metric']).default('inch'),
@@ -37,6 +37,21 @@ export const signInOptions = object({
 export type SignInOptions = Frozen<InferType<typeof signInOptions>>;
 export const signIn = object({ personId: number().integer().required(), pin: pin.required() });
 export const firstLead = object({ code: string().max(200).required(), name: name.required(), pin: newPin.required() });
+export const zoneQuery = object({ to: string().min(2).max(60).required() });
+const thenAndNow = object({ before: instant.required(), after: instant.required() });
+/** What another time zone of the yard shifts. */
+export const zoneShift = object({
+  /** By so many minutes its clock is put on now; negative: back. */
+  minutes: number().required(),
+  /** When it opens next; null: it never opens. */
+  opens: thenAndNow.nullable().defined(),
+  /** When the next backup is written. */
+  backup: thenAndNow.required(),
+  /** Booked hires of the desk whose times name no zone: they go with the yard's. */
+  deskHires: number().required(),
+});
+export type ZoneShift = Frozen<InferType<typeof zoneShift>>;
+
 /** A second person's word, by their PIN. */
 export const witnessing = object({ personId: number().integer().required(), pin: pin.required() });
 export const witness = object({ witnessId: string().required(), name: string().required() });

@@ -20,6 +20,7 @@ export const ROUTES = {
   wrongPinsSeen: { method: 'post', path: '/api/session/wrong-pins-seen' },
   settings: { method: 'get', path: '/api/settings' },
   changeSettings: { method: 'put', path: '/api/settings' },
+  zoneShift: { method: 'get', path: '/api/settings/zone' },
   events: { method: 'get', path: '/api/events' },
   people: { method: 'get', path: '/api/people' },
   changePerson: { method: 'patch', path: '/api/people/{id}' },
@@ -75,6 +76,7 @@ export const ROUTES = {
   trouble: { method: 'get', path: '/api/units/{tag}/trouble' },
   desk: { method: 'get', path: '/api/desk' },
   readDeskNow: { method: 'post', path: '/api/desk/read' },
+  allowBurst: { method: 'put', path: '/api/desk/at-once/{classId}' },
   calendarAddress: { method: 'get', path: '/api/session/calendar' },
   renewCalendar: { method: 'post', path: '/api/session/calendar' },
   ownCalendar: { method: 'get', path: '/api/calendar/{secret}' },
@@ -140,7 +142,7 @@ export const AT_ONCE = [
     'importPlans',
     'takeFleet',
   ] as const),
-  ...(['readDeskNow', 'readEquipmentNow', 'backUpNow', 'askQuote', 'planAnew', 'stopSearch'] as const),
+  ...(['readDeskNow', 'allowBurst', 'readEquipmentNow', 'backUpNow', 'askQuote', 'planAnew', 'stopSearch'] as const),
   ...(['addModel', 'addUnit', 'addHire', 'changeHire'] as const),
 ] as const satisfies readonly OperationId[];
 export type AtOnceId = (typeof AT_ONCE)[number];

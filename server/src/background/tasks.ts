@@ -17,7 +17,7 @@ import { watched } from './watched';
 
 /** Each task calls one use case. All of them may run again. */
 export const tasksOf = (
-  context: Pick<Context, 'db' | 'now' | 'desk' | 'equipment'>,
+  context: Pick<Context, 'db' | 'now' | 'desk' | 'equipment' | 'readers'>,
   supplier: Supplier,
   log: Logger,
   backups: Backups | null = null,

@@ -20,11 +20,11 @@ type Asking = Pick<Context, 'db' | 'now'>;
 const HOUR_MS = 3_600_000;
 const AT_HOUR = 2;
 
-/** The last two in the morning of the yard, at or before now. */
-async function lastNight({ db, now }: Asking): Promise<Date> {
-  const { timeZone } = await readSettings(db);
-  const today = set(new TZDate(now().getTime(), timeZone), { hours: AT_HOUR, minutes: 0, seconds: 0, milliseconds: 0 });
-  return new Date((today.getTime() > now().getTime() ? addDays(today, -1) : today).getTime());
+/** The first two in the morning of a zone after a moment, and the last at or before it. */
+export function nightsAround(at: Date, timeZone: string): { readonly last: Date; readonly next: Date } {
+  const today = set(new TZDate(at.getTime(), timeZone), { hours: AT_HOUR, minutes: 0, seconds: 0, milliseconds: 0 });
+  const [last, next] = today.getTime() > at.getTime() ? [addDays(today, -1), today] : [today, addDays(today, 1)];
+  return { last: new Date(last.getTime()), next: new Date(next.getTime()) };
 }
 
 /** The newest that came off by now, and the newest that did not since. One of a time that has not come was written by a clock that was wrong. */
@@ -54,7 +54,7 @@ export async function readBackups({ db, now }: Asking) {
 /** Once a night, or as soon after as the machine is on; one that failed is tried again after an hour. Out: whether one was left to do. */
 export async function backUpWhenDue(context: Asking): Promise<boolean> {
   const { good, failed } = await readBackups(context);
-  const due = await lastNight(context);
+  const { last: due } = nightsAround(context.now(), (await readSettings(context.db)).timeZone);
   if (good !== null && good.began_at >= due) return false;
   if (failed !== null && context.now().getTime() - failed.began_at.getTime() < HOUR_MS) return false;
   await enqueue(context.db, 'back-up', {}, { key: 'back-up' });

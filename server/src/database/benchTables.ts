@@ -1,3 +1,4 @@
+import type { DeskReply, EquipmentReply } from '@hudrik/core/contracts';
 import type { BenchAsked, BenchPlan, PlanChange, Promised } from '@hudrik/core/planning';
 import type { OwnPlan } from '@hudrik/core/service';
 import type { Generated, GeneratedAlways, JSONColumnType } from 'kysely';
@@ -50,19 +51,38 @@ interface HireAssignmentTable {
   made_at: Instant;
 }
 
-/** A hire as the booking desk's calendar has it. */
+/** An entry of the booking desk's calendar that became a hire. */
 interface DeskEventTable {
   uid: string;
-  hire_id: number | null;
-  seen_at: Instant;
-  problem: string | null;
+  hire_id: number;
+  /** Its times name no zone, and go with the yard's. */
+  is_yards_time: Generated<boolean>;
 }
 
-/** One row: when the desk answered last, and what went wrong since. */
+/** What of the desk's last list was not taken: where it stands there, which it is (null: that cannot be said), and why. */
+export interface DeskRefusal {
+  readonly line: number | null;
+  readonly uid: string | null;
+  readonly problem: string;
+}
+
+/** One row: when the desk answered last, what went wrong since, and what of its list was not taken. */
 interface DeskStateTable {
   only_one: Generated<boolean>;
   answered_at: MaybeInstant;
   problem: string | null;
+  /** All that was not taken; of these the first are kept. */
+  refused: Generated<number>;
+  not_taken: Json<readonly DeskRefusal[]>;
+  bursts: Json<readonly DeskReply['bursts'][number][]>;
+}
+
+/** So many hires of a class at one moment somebody has said are meant. */
+interface DeskAllowanceTable {
+  class_id: string;
+  at_once: number;
+  person_id: number;
+  made_at: Instant;
 }
 
 /** A version of a model's own service plan; the newest counts. Its class's is version 1. */
@@ -93,7 +113,8 @@ interface EquipmentStateTable {
   only_one: Generated<boolean>;
   answered_at: MaybeInstant;
   problem: string | null;
-  not_taken: Json<{ readonly name: string; readonly problem: string }[]>;
+  refused: Generated<number>;
+  not_taken: Json<readonly EquipmentReply['notTaken'][number][]>;
 }
 
 /** A search for a better plan that goes on in one of the server's processes. */
@@ -110,6 +131,7 @@ export interface BenchTables {
   equipment_state: EquipmentStateTable;
   model_plan: ModelPlanTable;
   desk_event: DeskEventTable;
+  desk_allowance: DeskAllowanceTable;
   desk_state: DeskStateTable;
   hire_assignment: HireAssignmentTable;
   working_hours: WorkingHoursTable;

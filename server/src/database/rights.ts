@@ -34,6 +34,7 @@ const CHANGED = [
   'bench_plan',
   'clock',
   'defect',
+  'desk_allowance',
   'desk_event',
   'desk_state',
   'device',

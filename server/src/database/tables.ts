@@ -302,7 +302,7 @@ interface YardSettingsTable {
   yard: string;
   currency: string;
   locale: string;
-  time_zone: string | null;
+  time_zone: string;
 }
 
 interface FindingTable {

@@ -19,6 +19,7 @@ import { emptyDatabase, type MadeDatabase } from '../testing/databases';
 import { migratorFor, openDatabase } from './open';
 import type { Db } from './tables';
 import { NO_FEED } from '../outside/feed';
+import { NO_READERS } from '../outside/readersPool';
 
 const NOW = new Date('2030-03-04T10:00:00Z');
 const YARD = new URL('../testing/yards/before0008.sql.gz', import.meta.url);
@@ -158,6 +159,7 @@ describe('visits of a yard kept by the version before', () => {
       searches: searchesIn(db),
       desk: NO_FEED,
       equipment: NO_FEED,
+      readers: NO_READERS,
     };
     await takeEntry(context, person, {
       id: randomUUID(),

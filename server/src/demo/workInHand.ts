@@ -17,6 +17,7 @@ import { addStanding } from './standing';
 import { changeModelPlan } from '../service/modelPlans';
 import { PARTS_CSV } from './partsList';
 import { NO_FEED } from '../outside/feed';
+import { NO_READERS } from '../outside/readersPool';
 
 const HOUR = 3_600_000;
 
@@ -38,6 +39,7 @@ export async function addWorkInHand(db: Db, now: Date): Promise<void> {
     searches: searchesIn(db),
     desk: NO_FEED,
     equipment: NO_FEED,
+    readers: NO_READERS,
   });
   await importParts(at(400), lead, PARTS_CSV);
   await lanternPlan(at(300), lead);

@@ -6,7 +6,6 @@ import { calendarOf, type DeskBooking } from '../standins/bookingDesk';
 import { startStandIns } from '../standins/start';
 import { entryIn, jsonOf, useYard } from '../testing/yard';
 import { httpFeed } from '../outside/feed';
-import { readCalendarText } from './readCalendarText';
 import { takeDesk } from './takeDesk';
 
 const yard = useYard();
@@ -20,10 +19,15 @@ const booking = (uid: string, more: Partial<DeskBooking> = {}): DeskBooking => (
   to: '2030-05-09T08:00:00.000Z',
   ...more,
 });
-const says = (...bookings: DeskBooking[]): Promise<DeskReply> => {
-  yard.deskAnswer = { ok: true, text: calendarOf(bookings) };
+const answers = (text: string) => ({
+  ok: true as const,
+  body: { bytes: Buffer.from(text), type: 'text/calendar' },
+});
+const saysText = (text: string): Promise<DeskReply> => {
+  yard.deskAnswer = answers(text);
   return takeDesk(yard.context, yard.context.desk);
 };
+const says = (...bookings: DeskBooking[]): Promise<DeskReply> => saysText(calendarOf(bookings));
 const hires = async () => (await yard.read<{ hires: HireLine[] }>('/api/hires')).hires;
 const hireOf = async (reference: string) => (await hires()).find((hire) => hire.reference === reference);
 
@@ -61,7 +65,7 @@ describe('the booking desk', () => {
     const reply = await says(booking('D-1@desk', { status: 'CANCELLED' }));
     assert.equal((await hireOf('D-1'))?.state, 'cancelled');
     assert.equal((await hireOf('D-2'))?.state, 'booked');
-    assert.deepEqual(reply.notTaken, [{ uid: 'D-2@desk', problem: 'vanished', reference: 'D-2' }]);
+    assert.deepEqual(reply.notTaken, [{ line: null, uid: 'D-2@desk', problem: 'vanished', reference: 'D-2' }]);
     assert.equal((await says(booking('D-2@desk', { tag: 'GE-01' }))).notTaken.length, 0);
   });
 
@@ -79,14 +83,20 @@ describe('the booking desk', () => {
     assert.deepEqual(
       reply.notTaken.map(({ uid, problem }) => [uid, problem]),
       [
-        ['(Nobody knows)', 'no-uid'],
-        ['D-3@desk', 'hire-overlaps'],
         ['D-4@desk', 'no-class'],
         ['D-5@desk', 'ends-before'],
+        [null, 'no-uid'],
+        ['D-3@desk', 'hire-overlaps'],
         ['D-6@desk', 'no-such-tag'],
         ['D-8@desk', 'hire-too-short'],
       ],
     );
+    const list = calendarOf([booking('D-2@desk', { tag: 'GE-01' }), booking('D-4@desk', { classId: 'crane' })]).split(
+      '\r\n',
+    );
+    const [crane] = (await saysText(list.join('\n'))).notTaken;
+    assert.equal(list[(crane?.line ?? 0) - 1], 'BEGIN:VEVENT');
+    assert.equal(list[crane?.line ?? 0], 'UID:D-4@desk');
     assert.equal((await hireOf('D-7'))?.tag, 'GE-02');
   });
 
@@ -111,17 +121,15 @@ describe('the booking desk', () => {
     for (const [text, problem] of [
       [whole.slice(0, whole.length / 2), 'cut-short'],
       ['<h1>Back soon</h1>', 'nonsense'],
-      ['BEGIN:VCALENDAR\r\nBEGIN:VEVENT\r\nEND:VCALENDAR', 'nonsense'],
     ] as const) {
-      yard.deskAnswer = { ok: true, text };
-      assert.equal((await takeDesk(yard.context, yard.context.desk)).problem, problem);
+      assert.equal((await saysText(text)).problem, problem);
     }
     assert.deepEqual(await hires(), before);
     assert.equal((await yard.read<DeskReply>('/api/desk')).problem, 'nonsense');
   });
 
   test('asked for at the desk it is read in the background', async () => {
-    yard.deskAnswer = { ok: true, text: calendarOf([booking('D-2@desk', { tag: 'GE-01' })]) };
+    yard.deskAnswer = answers(calendarOf([booking('D-2@desk', { tag: 'GE-01' })]));
     assert.equal((await yard.ask('POST', '/api/desk/read', { as: 'counter' })).status, 202);
     await yard.runBackground();
     assert.equal((await yard.read<DeskReply>('/api/desk')).problem, null);
@@ -131,8 +139,8 @@ describe('the booking desk', () => {
     const standIns = await startStandIns({ dayMs: 1000, failsOf100: 0, now: Date.now }, 20, [booking('D-9')]);
     const url = standIns.deskUrl;
     const read = async (query = '') => {
-      const answer = await httpFeed(url + query, 1).read();
-      return answer.ok ? readCalendarText(answer.text) : answer;
+      const answer = await httpFeed(url + query, ['127.0.0.1'], { tries: 1 }).read();
+      return answer.ok ? yard.context.readers.calendar(answer.body, { timeZone: 'UTC', at: yard.now }) : answer;
     };
     await fetch(url.replace('.ics', '/D-10'), {
       method: 'PUT',
@@ -150,7 +158,7 @@ describe('the booking desk', () => {
       ],
     );
     assert.deepEqual(await read('?manners=cut'), { ok: false, problem: 'cut-short' });
-    assert.deepEqual(await read('?manners=nonsense'), { ok: false, problem: 'nonsense' });
+    assert.deepEqual(await read('?manners=nonsense'), { ok: false, problem: 'other-type' });
     standIns.stop();
     assert.deepEqual(await read(), { ok: false, problem: 'away' });
   });

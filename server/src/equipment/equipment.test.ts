@@ -20,8 +20,9 @@ const machine = (hours: number, at: string, more: Partial<SimulatedMachine> = {}
   at,
   ...more,
 });
+const answers = (text: string) => ({ ok: true as const, body: { bytes: Buffer.from(text), type: 'application/xml' } });
 const tells = (...machines: SimulatedMachine[]): Promise<EquipmentReply> => {
-  yard.equipmentAnswer = { ok: true, text: fleetOf(machines) };
+  yard.equipmentAnswer = answers(fleetOf(machines));
   return takeEquipment(yard.context, yard.context.equipment);
 };
 const service = (tag = 'GE-01') => yard.read<UnitService>(`/api/units/${tag}/service`);
@@ -42,7 +43,7 @@ describe('hours from afar', () => {
       ...{ told: start + 4, toldAt: '2030-05-06T15:00:00.000Z', problem: null, isSilent: false },
       ...{ reading: start + 4, readAt: '2030-05-06T15:00:00.000Z', latitude: -48.9, longitude: -123.4 },
     });
-    assert.deepEqual(reply.notTaken, [{ name: 'XX-99', problem: 'not-ours' }]);
+    assert.deepEqual(reply.notTaken, [{ line: 16, name: 'XX-99', problem: 'not-ours' }]);
     assert.equal(reply.machines, 1);
   });
 
@@ -56,7 +57,7 @@ describe('hours from afar', () => {
     assert.equal(await oilLeft(), left);
     assert.equal((await service()).fromAfar?.reading, good);
     const ahead = await tells(machine(good + 1, '2030-05-07T17:00:00Z'));
-    assert.deepEqual(ahead.notTaken, [{ name: 'GE-01', problem: 'in-future' }]);
+    assert.deepEqual(ahead.notTaken, [{ line: 3, name: 'GE-01', problem: 'in-future' }]);
     const again = await tells(machine(good + 1, '2030-05-06T17:20:00Z'));
     assert.deepEqual([again.odd, await oilLeft()], [[], left - 1]);
   });
@@ -111,7 +112,7 @@ describe('hours from afar', () => {
       machine(2000, '2030-05-10T07:00:00Z', { equipmentId: 'device 1', serial: 'S-7' }),
       machine(2000, '2030-05-10T07:00:00Z', { equipmentId: 'device 2', serial: 'S-8' }),
     );
-    assert.deepEqual(reply.notTaken, [{ name: 'device 2', problem: 'not-ours' }]);
+    assert.deepEqual(reply.notTaken, [{ line: 12, name: 'device 2', problem: 'not-ours' }]);
     assert.deepEqual(
       reply.odd.map(({ tag }) => tag),
       ['GE-02'],
@@ -125,13 +126,19 @@ describe('hours from afar', () => {
     ]);
     for (const [query, problem] of [
       ['?manners=cut', 'cut-short'],
-      ['?manners=nonsense', 'nonsense'],
+      ['?manners=nonsense', 'other-type'],
     ] as const) {
-      const reply = await takeEquipment(yard.context, httpFeed(standIns.equipmentUrl + query, 1));
+      const reply = await takeEquipment(
+        yard.context,
+        httpFeed(standIns.equipmentUrl + query, ['127.0.0.1'], { tries: 1 }),
+      );
       assert.deepEqual(reply, { ...before, problem });
     }
     standIns.stop();
-    assert.equal((await takeEquipment(yard.context, httpFeed(standIns.equipmentUrl, 1))).problem, 'away');
+    assert.equal(
+      (await takeEquipment(yard.context, httpFeed(standIns.equipmentUrl, ['127.0.0.1'], { tries: 1 }))).problem,
+      'away',
+    );
     assert.equal((await tells()).problem, null);
   });
 });
@@ -144,11 +151,11 @@ describe('the text of a fleet', () => {
     const inOther = (name: string) =>
       other.getElementsByTagNameNS('http://standards.iso.org/iso/15143/-3', name)[0]?.textContent;
     assert.deepEqual([inOther('SerialNumber'), inOther('Hour')], ['S & 1', '12.34']);
-    const read = readFleetText(text);
+    const read = readFleetText(text, { timeZone: 'UTC' });
     assert.ok(read.ok);
     assert.deepEqual(read.machines, [
       {
-        ...{ equipmentId: 'GE-01', serial: 'S & 1', reading: 12.3, readAt: new Date('2030-05-06T06:00:00Z') },
+        ...{ line: 3, equipmentId: 'GE-01', serial: 'S & 1', reading: 12.3, readAt: new Date('2030-05-06T06:00:00Z') },
         ...{ latitude: null, longitude: null },
       },
     ]);

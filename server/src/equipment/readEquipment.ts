@@ -58,7 +58,7 @@ const sayFromAfar = (newest: Told, good: Told | null, now: Date): FromAfar => ({
 export async function readEquipment({ db, now }: Pick<Context, 'db' | 'now'>): Promise<EquipmentReply> {
   const state = await db
     .selectFrom('equipment_state')
-    .select(['answered_at', 'problem', 'not_taken'])
+    .select(['answered_at', 'problem', 'refused', 'not_taken'])
     .executeTakeFirstOrThrow();
   const machines = await told(db)
     .innerJoin('unit as u', 'u.id', 'a.unit_id')
@@ -73,6 +73,7 @@ export async function readEquipment({ db, now }: Pick<Context, 'db' | 'now'>): P
     problem: state.problem,
     machines: machines.length,
     notTaken: [...state.not_taken],
+    refused: state.refused,
     silent: machines
       .filter(({ readAt }) => isSilent(readAt, now()))
       .map(({ tag, readAt }) => ({ tag, toldAt: readAt.toISOString() })),

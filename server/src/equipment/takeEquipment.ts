@@ -5,11 +5,14 @@ import { AHEAD_SECONDS } from '../background/regular';
 import type { Context } from '../context';
 import type { Db, UnitRow } from '../database/tables';
 import { lastReading, rateOfUse } from '../fleet/meters';
+import { readSettings } from '../people/settings';
 import type { Feed } from '../outside/feed';
 import { lastFromAfar, readEquipment } from './readEquipment';
-import { readFleetText, type Machine } from './readFleetText';
+import type { Machine } from './readFleetText';
 
 type Asking = Pick<Context, 'db' | 'now'>;
+/** Of what was not taken so many are kept, to be looked at; the rest are counted. */
+const MOST_SHOWN = 200;
 
 const HOUR_MS = 3_600_000;
 const DAY_HOURS = 24;
@@ -17,26 +20,29 @@ const DAY_HOURS = 24;
 const KEEP_SAME_HOURS = 6;
 
 /** Takes in what the machines tell of themselves now. What cannot be read leaves everything as it was, and is told. */
-export async function takeEquipment(context: Asking, feed: Feed): Promise<EquipmentReply> {
+export async function takeEquipment(context: Asking & Pick<Context, 'readers'>, feed: Feed): Promise<EquipmentReply> {
   const { db, now } = context;
   const answer = await feed.read();
-  const read = answer.ok ? readFleetText(answer.text) : answer;
+  const { timeZone } = await readSettings(db);
+  const read = answer.ok ? await context.readers.fleet(answer.body, { timeZone, at: now() }) : answer;
   if (!read.ok) {
     await db.updateTable('equipment_state').set({ problem: read.problem }).execute();
     return readEquipment(context);
   }
   let taken = 0;
-  const notTaken: { name: string; problem: string }[] = [...read.problems];
+  const notTaken: EquipmentReply['notTaken'][number][] = [...read.problems];
   const units = await db.selectFrom('unit').selectAll().where('readiness', '<>', 'gone').execute();
   for (const machine of read.machines) {
+    const { line } = machine;
     const name = machine.equipmentId || machine.serial;
     const unit = units.find(({ tag }) => tag === machine.equipmentId) ?? only(units, machine.serial);
-    if (unit === undefined) notTaken.push({ name, problem: 'not-ours' });
+    if (unit === undefined) notTaken.push({ line, name, problem: 'not-ours' });
     else if (machine.readAt.getTime() > now().getTime() + AHEAD_SECONDS * 1000)
-      notTaken.push({ name, problem: 'in-future' });
+      notTaken.push({ line, name, problem: 'in-future' });
     else taken += Number(await takeMachine(context, unit, machine));
   }
-  const state = { answered_at: now(), problem: null, not_taken: JSON.stringify(notTaken) };
+  const told = { refused: notTaken.length, not_taken: JSON.stringify(notTaken.slice(0, MOST_SHOWN)) };
+  const state = { answered_at: now(), problem: null, ...told };
   await db.updateTable('equipment_state').set(state).execute();
   if (taken > 0) await notifyChange(db, { what: 'hours', id: 'equipment' });
   return readEquipment(context);

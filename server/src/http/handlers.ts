@@ -7,7 +7,8 @@ import { readWays } from '../cards/ways';
 import { readOpening } from '../checkins/opening';
 import { readCheckIn } from '../checkins/readCheckIn';
 import { calendarSecret, ownCalendar } from '../desk/ownCalendar';
-import { readDesk } from '../desk/takeDesk';
+import { allowBurst } from '../desk/allowBurst';
+import { readDesk } from '../desk/readDesk';
 import { readEquipment } from '../equipment/readEquipment';
 import { exportHires, importHires } from '../exchange/hires';
 import { takeFleet } from '../exchange/fleet';
@@ -43,6 +44,7 @@ import { addPart, countPart, readParts } from '../parts/parts';
 import { askQuote, readQuote } from '../parts/quotes';
 import { addPerson, changePerson, readPeople, setPreferences } from '../people/people';
 import { changeSettings, readSettings } from '../people/settings';
+import { zoneShift } from '../people/zoneShift';
 import { putPhoto, readPhoto, readThumb } from '../photos/photos';
 import { cardPdf } from '../printing/cardPdf';
 import { dayPdf } from '../printing/dayPdf';
@@ -78,6 +80,7 @@ export function handlersOf(installation: Installation): Handlers {
     ...accessHandlersOf(installation),
     setPreferences: async ({ context, actor, body }) => setPreferences(context, actor.id, body),
     settings: async ({ context }) => readSettings(context.db),
+    zoneShift: async ({ context, query }) => zoneShift(context, query.to),
     changeSettings: async ({ context, body }) => changeSettings(context.db, body),
     people: async ({ context }) => readPeople(context.db),
     changePerson: async ({ context, params, body }) => changePerson(context, numberIn(params, 'id'), body),
@@ -146,6 +149,8 @@ export function handlersOf(installation: Installation): Handlers {
       await askNow(context.db, 'read-desk');
       return readDesk(context.db);
     },
+    allowBurst: async ({ context, actor, params, body }) =>
+      allowBurst(context, actor, param(params, 'classId'), body.atOnce),
     calendarAddress: async ({ context, actor }) => calendarSecret(context.db, actor.id, false),
     renewCalendar: async ({ context, actor }) => calendarSecret(context.db, actor.id, true),
     ownCalendar: async ({ context, params, response }) => {

@@ -1,6 +1,7 @@
 import type { FailureCode, FieldFailure } from '@hudrik/core/contracts';
 import type { ErrorRequestHandler } from 'express';
 import pg from 'pg';
+import { isDataError } from '../database/isDataError';
 import type { Logger } from 'pino';
 import { ValidationError } from 'yup';
 import { problemOf, Refusal } from '../refusal';
@@ -56,7 +57,7 @@ function ofDatabase(error: pg.DatabaseError): Refusal {
   if (error.code === '23505') return new Refusal('already-there', { constraint: error.constraint });
   if (AWAY.test(error.code ?? '')) return new Refusal('store-away');
   // Text that PostgreSQL cannot hold (a NUL byte, say) is the sender's, as is a number that is too large.
-  if (error.code?.startsWith('22')) return new Refusal('not-valid');
+  if (isDataError(error)) return new Refusal('not-valid');
   return new Refusal('unexpected');
 }
 

@@ -292,13 +292,13 @@ describe('a supplier that is down, slow or lying', () => {
 
   test('is asked again with pauses, and believed when it answers', async () => {
     const { url, asked } = await answering((n) => (n < 3 ? { status: 503 } : { body: good }));
-    assert.equal((await httpSupplier(url, { ...patience, timeoutMs: 3000 }).quote('TV-1')).ok, true);
+    assert.equal((await httpSupplier(url, ['127.0.0.1'], { ...patience, timeoutMs: 3000 }).quote('TV-1')).ok, true);
     assert.equal(asked(), 3);
   });
 
   test('gives up after its tries, and says how it failed', async () => {
     const code = async (answer: Parameters<typeof answering>[0]) => {
-      const said = await httpSupplier((await answering(answer)).url, patience).quote('TV-1');
+      const said = await httpSupplier((await answering(answer)).url, ['127.0.0.1'], patience).quote('TV-1');
       return said.ok ? 'ok' : said.code;
     };
     assert.equal(await code(() => ({ status: 500 })), 'away');
@@ -306,13 +306,13 @@ describe('a supplier that is down, slow or lying', () => {
     assert.equal(await code(() => ({ body: '{"number":' })), 'nonsense');
     assert.equal(await code(() => ({ body: '{"number":"TV-1","obtainable":"perhaps"}' })), 'nonsense');
     assert.equal(await code(() => ({ body: good.replace('100', '-5') })), 'nonsense');
-    const nobody = await httpSupplier('http://127.0.0.1:9', patience).quote('TV-1');
+    const nobody = await httpSupplier('http://127.0.0.1:9', ['127.0.0.1'], patience).quote('TV-1');
     assert.equal(nobody.ok ? 'ok' : nobody.code, 'away');
   });
 
   test('a plain no is not asked again', async () => {
     const { url, asked } = await answering(() => ({ status: 404, body: '{"why":"no such number"}' }));
-    const said = await httpSupplier(url, patience).quote('TV-1');
+    const said = await httpSupplier(url, ['127.0.0.1'], patience).quote('TV-1');
     assert.deepEqual([said.ok ? '' : said.code, asked()], ['refused', 1]);
   });
 });

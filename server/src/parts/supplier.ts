@@ -1,5 +1,7 @@
 import pRetry from 'p-retry';
-import { array, boolean, number, object, string, type InferType, type Schema } from 'yup';
+import type { RequestInit } from 'undici';
+import { array, boolean, number, object, string, ValidationError, type InferType, type Schema } from 'yup';
+import { askOutside, NotAnswered, type Bounds } from '../outside/askOutside';
 
 /** What a supplier says of a number. */
 const quoteSchema = object({
@@ -54,12 +56,15 @@ export interface Patience {
   readonly pauseMs: number;
 }
 
+/** What a supplier says of an order or a number is short. */
+const MOST_BYTES = 1_000_000;
 const PATIENCE: Patience = { timeoutMs: 4000, tries: 3, pauseMs: 250 };
 
 /** A supplier over HTTP and JSON: each question in a time, tried again with growing pauses; what it says is checked before it is believed. */
-export function httpSupplier(url: string, patience: Patience = PATIENCE): Supplier {
+export function httpSupplier(url: string, privateHosts: readonly string[], patience: Patience = PATIENCE): Supplier {
+  const bounds = { privateHosts, timeoutMs: patience.timeoutMs, mostBytes: MOST_BYTES };
   const ask = <T>(path: string, init: RequestInit, schema: Schema<T>): Promise<Answered<T>> =>
-    again(patience, () => once(url + path, init, schema, patience.timeoutMs));
+    again(patience, () => once(url + path, init, schema, bounds));
   return {
     quote: (number) => ask<SupplierQuote>(`/parts/${encodeURIComponent(number)}`, {}, quoteSchema),
     order: (key, lines) =>
@@ -97,17 +102,22 @@ async function again<T>({ tries, pauseMs }: Patience, ask: () => Promise<Answere
   }
 }
 
-async function once<T>(url: string, init: RequestInit, schema: Schema<T>, timeoutMs: number): Promise<Answered<T>> {
+async function once<T>(url: string, init: RequestInit, schema: Schema<T>, bounds: Bounds): Promise<Answered<T>> {
   try {
-    const response = await fetch(url, { ...init, signal: AbortSignal.timeout(timeoutMs) });
-    if (response.status >= 500) return { ok: false, code: 'away' };
-    const body: unknown = await response.json();
-    if (!response.ok) return { ok: false, code: 'refused', ...refusedSchema.cast(body) };
+    const { status, bytes } = await askOutside(url, bounds, init);
+    if (status >= 500) return { ok: false, code: 'away' };
+    const body: unknown = JSON.parse(Buffer.from(bytes).toString('utf8'));
+    if (status < 200 || status > 299) return { ok: false, code: 'refused', ...refusedSchema.cast(body) };
     return { ok: true, value: await schema.validate(body, { strict: true }) };
   } catch (error) {
-    if (error instanceof Error && error.name === 'TimeoutError') return { ok: false, code: 'slow' };
-    if (error instanceof SyntaxError || (error instanceof Error && error.name === 'ValidationError'))
-      return { ok: false, code: 'nonsense' };
-    return { ok: false, code: 'away' };
+    return { ok: false, code: codeOf(error) };
   }
+}
+
+function codeOf(error: unknown): 'slow' | 'away' | 'nonsense' {
+  if (error instanceof NotAnswered) {
+    if (error.problem === 'slow' || error.problem === 'away') return error.problem;
+    return 'nonsense';
+  }
+  return error instanceof SyntaxError || error instanceof ValidationError ? 'nonsense' : 'away';
 }

@@ -1,14 +1,14 @@
 import type { Settings } from '@hudrik/core/contracts';
+import { askNow } from '../background/enqueue';
 import { notifyChange } from '../background/notify';
 import { mustNotOverlap } from '../bench/mustNotOverlap';
 import type { Db } from '../database/tables';
 import { refuse } from '../refusal';
 
-/** How this yard writes money, figures and times. Until somebody says where it lies, its clock is this server's. */
+/** How this yard writes money, figures and times. */
 export async function readSettings(db: Db): Promise<Required<Settings>> {
   const row = await db.selectFrom('yard_settings').selectAll().executeTakeFirstOrThrow();
-  const { yard, currency, locale } = row;
-  const timeZone = row.time_zone ?? Intl.DateTimeFormat().resolvedOptions().timeZone;
+  const { yard, currency, locale, time_zone: timeZone } = row;
   return {
     ...{ yard, currency, locale, timeZone, centsPerHour: row.cents_per_hour, kitPrices: row.kit_prices },
     serviceLevel: row.service_level,
@@ -35,10 +35,11 @@ export async function kitPricesOf(db: Db, classId: string): Promise<Record<strin
 export async function changeSettings(db: Db, settings: Settings): Promise<Settings> {
   const { yard, currency, locale, timeZone, centsPerHour, kitPrices, serviceLevel, coldestStarts } = settings;
   const { unknownFuel, stabiliserMl, stabiliserCents, place, heightM, usualUnits, openHours, bays } = settings;
+  const before = await readSettings(db);
   if (openHours) mustNotOverlap(openHours);
   mustBeKnown('locale', locale, () => Intl.getCanonicalLocales(locale));
   mustBeKnown('currency', currency, () => new Intl.NumberFormat(locale, { style: 'currency', currency }));
-  mustBeKnown('timeZone', timeZone, () => new Intl.DateTimeFormat(locale, { timeZone }));
+  mustBeKnownZone(timeZone, locale);
   // What is not said stays as it is.
   const prices = {
     ...(centsPerHour === undefined ? {} : { cents_per_hour: centsPerHour }),
@@ -58,10 +59,17 @@ export async function changeSettings(db: Db, settings: Settings): Promise<Settin
     .updateTable('yard_settings')
     .set({ yard, currency, locale, time_zone: timeZone, ...prices })
     .execute();
+  const isElsewhere = timeZone !== before.timeZone;
+  // Hires whose times name no zone go with the yard's.
+  if (isElsewhere) await askNow(db, 'read-desk');
   // The plan is laid into the hours and the bays.
-  if (openHours !== undefined || bays !== undefined) await notifyChange(db, { what: 'bench', id: 'hours' });
+  if (openHours !== undefined || bays !== undefined || isElsewhere)
+    await notifyChange(db, { what: 'bench', id: 'hours' });
   return readSettings(db);
 }
+
+export const mustBeKnownZone = (timeZone: string, locale: string): void =>
+  mustBeKnown('timeZone', timeZone, () => new Intl.DateTimeFormat(locale, { timeZone }));
 
 function mustBeKnown(field: string, value: string, make: () => unknown): void {
   try {

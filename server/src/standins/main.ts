@@ -1,5 +1,5 @@
 import { openDatabase } from '../database/open';
-import { mannersIn, OUTSIDE, standInsOfYard } from './ofYard';
+import { mannersIn, OUTSIDE, PRIVATE_HOSTS, privateHostsIn, standInsOfYard } from './ofYard';
 
 /** The simulated outside as a process of its own, for several server processes that must all ask the same one. Says where it is, in a line. */
 const url = process.env.DATABASE_URL;
@@ -12,6 +12,8 @@ console.log(
     [OUTSIDE.loadBankUrl]: standIns.loadBankUrl,
     [OUTSIDE.deskUrl]: standIns.deskUrl,
     [OUTSIDE.equipmentUrl]: standIns.equipmentUrl,
+    // They are on this machine.
+    [PRIVATE_HOSTS]: ['127.0.0.1', ...privateHostsIn(process.env)].join(' '),
   }),
 );
 const stop = (): void => {

@@ -30,3 +30,9 @@ export function mannersIn(env: Readonly<Record<string, string | undefined>>): Ma
   const figure = (name: string): number | null => (env[name] === undefined ? null : Number(env[name]));
   return { dayMs: figure('HUDRIK_SUPPLIER_DAY_MS'), failsOf100: figure('HUDRIK_SUPPLIER_FAILS') };
 }
+
+/** Hosts outside that may be on this machine, or on the yard's own network. */
+export const PRIVATE_HOSTS = 'HUDRIK_PRIVATE_HOSTS';
+
+export const privateHostsIn = (env: Readonly<Record<string, string | undefined>>): string[] =>
+  (env[PRIVATE_HOSTS] ?? '').split(/[\s,]+/).filter(Boolean);

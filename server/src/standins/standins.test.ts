@@ -72,7 +72,7 @@ describe('the simulated supplier', () => {
     standIns = await startStandIns({ dayMs: 1000, failsOf100: 0, now: () => now });
   });
   after(() => standIns.stop());
-  const supplier = () => httpSupplier(standIns.supplierUrl, { timeoutMs: 1000, tries: 1, pauseMs: 1 });
+  const supplier = () => httpSupplier(standIns.supplierUrl, ['127.0.0.1'], { timeoutMs: 1000, tries: 1, pauseMs: 1 });
 
   test('the same key is one order; another key is another', async () => {
     const lines = [{ number: 'TV-1182', count: 2 }];
@@ -110,8 +110,8 @@ describe('the simulated supplier', () => {
   test('with bad luck it fails now and then, and patience gets through', async () => {
     const unlucky = await startStandIns({ dayMs: 1000, failsOf100: 30, now: () => now });
     const [hasty, patient] = [
-      httpSupplier(unlucky.supplierUrl, { timeoutMs: 200, tries: 1, pauseMs: 1 }),
-      httpSupplier(unlucky.supplierUrl, { timeoutMs: 200, tries: 8, pauseMs: 1 }),
+      httpSupplier(unlucky.supplierUrl, ['127.0.0.1'], { timeoutMs: 200, tries: 1, pauseMs: 1 }),
+      httpSupplier(unlucky.supplierUrl, ['127.0.0.1'], { timeoutMs: 200, tries: 8, pauseMs: 1 }),
     ];
     const answers = await Promise.all(Array.from({ length: 30 }, () => hasty.quote('TV-2040')));
     assert.ok(answers.some((answer) => !answer.ok) && answers.some((answer) => answer.ok));

@@ -5,6 +5,7 @@ import type { Context } from '../context';
 import { databaseOn, migrate, openPool } from '../database/open';
 import type { Db } from '../database/tables';
 import { NO_FEED } from '../outside/feed';
+import { NO_READERS } from '../outside/readersPool';
 import { NO_SUMS } from '../sums/noSums';
 
 /** For what reads and writes the records and asks nothing outside. */
@@ -17,6 +18,7 @@ const benchContext = (db: Db): Context => ({
   searches: searchesIn(db),
   desk: NO_FEED,
   equipment: NO_FEED,
+  readers: NO_READERS,
 });
 
 /** The database that a bench is given, brought to its newest shape. */

@@ -30,6 +30,7 @@ import { startStandIns } from '../standins/start';
 import { asApp, makeDatabase } from './databases';
 import { BEGUN, type SampleCheckIn } from './samples';
 import { paperPool } from '../printing/paperPool';
+import { readersPool } from '../outside/readersPool';
 import { sumsPool } from '../sums/sumsPool';
 import { portOf } from '../portOf';
 import { ownNames } from '../tls/ownNames';
@@ -99,8 +100,8 @@ export class TestYard {
     this.appUrl = asApp(database.url);
     const served = databaseOn(patientPool(this.appUrl, 16));
     const standIns = await startStandIns({ dayMs: 86_400_000, failsOf100: 0, now: () => this.now.getTime() }, 20);
-    this.supplier = httpSupplier(standIns.supplierUrl, { timeoutMs: 5000, tries: 2, pauseMs: 10 });
-    const [sums, paper] = [sumsPool(), paperPool()];
+    this.supplier = httpSupplier(standIns.supplierUrl, ['127.0.0.1'], { timeoutMs: 5000, tries: 2, pauseMs: 10 });
+    const [sums, paper, readers] = [sumsPool(), paperPool(), readersPool()];
     this.context = {
       db: served,
       now: () => this.now,
@@ -117,13 +118,14 @@ export class TestYard {
       searches: searchesIn(served),
       desk: { read: async () => this.deskAnswer },
       equipment: { read: async () => this.equipmentAnswer },
+      readers,
     };
     const server = await this.#serve(this.context, oneDatabase(served), codesPerMinute);
     this.url = server.url;
     this.device = await this.letIn('The bench PC');
     this.#close = async () => {
       standIns.stop();
-      await Promise.all([sums.stop(), paper.stop()]);
+      await Promise.all([sums.stop(), paper.stop(), readers.stop()]);
       await server.close();
       await served.destroy();
       await this.db.destroy();

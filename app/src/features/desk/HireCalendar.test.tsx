@@ -4,6 +4,7 @@ import { IVO, press, refusal, show } from '@/testing/screen';
 import { HiresScreen } from './HiresScreen';
 import { labelOf, sayHelp, sayHires } from './sayHire';
 
+const LEAD = { ...IVO, role: 'lead' } as const;
 const CLERK = { ...IVO, role: 'counter' } as const;
 const day = (ahead: number): string => new Date(Date.now() + ahead * 86_400_000).toISOString();
 const hire = (reference: string, more: Partial<CalendarHire> = {}): CalendarHire => ({
@@ -32,7 +33,7 @@ const calendar: Calendar = {
     hire('B-3', { tag: null, isOwn: false, help: { visit: 'GE-02', swap: null } }),
   ],
 };
-const desk = { answeredAt: day(0), problem: null, hires: 2, notTaken: [] };
+const desk = { answeredAt: day(0), problem: null, hires: 2, notTaken: [], refused: 0, bursts: [] };
 const replies = {
   'GET /api/hires': { hires: [] },
   'GET /api/hires/calendar': calendar,
@@ -79,11 +80,37 @@ describe('the calendar of hires', () => {
     show(<HiresScreen />, replies, CLERK);
     expect(await screen.findByText(/^The booking desk was read .*, 2 hires of its own\.$/)).toBeTruthy();
     screen.unmount();
-    const notTaken = [{ uid: 'D-1', problem: 'hire-overlaps', reference: null }];
-    show(<HiresScreen />, { ...replies, 'GET /api/desk': { ...desk, problem: 'away', notTaken } }, CLERK);
+    const notTaken = [
+      { line: 8, uid: 'D-1', problem: 'hire-overlaps', reference: null },
+      { line: 20, uid: null, problem: 'odd-signs', reference: null },
+      { line: null, uid: 'D-3@desk', problem: 'vanished', reference: 'D-3' },
+    ];
+    const reply = { ...desk, problem: 'away', notTaken, refused: 5 };
+    show(<HiresScreen />, { ...replies, 'GET /api/desk': reply }, CLERK);
     expect(await screen.findByText(/^The booking desk cannot be reached\. .* stands\.$/)).toBeTruthy();
-    await press('1 not taken');
-    expect(screen.getByText('D-1 would overlap another hire of that unit.')).toBeTruthy();
+    await press('5 not taken');
+    for (const line of [
+      'D-1 (line 8) would overlap another hire of that unit.',
+      'An entry (line 20) holds signs that are none.',
+      'D-3 is in its list no more; cancel it here if it is off.',
+      'And 2 more.',
+    ])
+      expect(screen.getByText(line)).toBeTruthy();
+  });
+
+  test('far more of a class at once than there are: a lead says that it is meant, others read it', async () => {
+    const bursts = [{ classId: 'generator', units: 2, atOnce: 40, at: day(3), count: 38 }];
+    const reply = { ...desk, bursts };
+    const path = 'PUT /api/desk/at-once/generator';
+    show(<HiresScreen />, { ...replies, 'GET /api/desk': reply }, CLERK);
+    expect(
+      await screen.findByText(/^38 hires held back, Generator: 40 would be away at once on .*yard has 2\./),
+    ).toBeTruthy();
+    expect(screen.queryByText(/^It is meant/)).toBeNull();
+    screen.unmount();
+    const server = show(<HiresScreen />, { ...replies, 'GET /api/desk': reply, [path]: desk }, LEAD);
+    await press('It is meant: take up to 40 at once');
+    await waitFor(() => expect(server.sent).toMatchObject([{ body: { atOnce: 40 } }]));
   });
 
   test('a calendar that cannot be fetched leaves the list as it is', async () => {

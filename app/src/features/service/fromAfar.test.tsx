@@ -12,7 +12,7 @@ const told = (more: Partial<FromAfar> = {}): FromAfar => ({
   ...more,
 });
 const equipment = (more: Partial<EquipmentReply> = {}): EquipmentReply => ({
-  ...{ answeredAt: ago(0.1), problem: null, machines: 9, notTaken: [], silent: [], odd: [] },
+  ...{ answeredAt: ago(0.1), problem: null, machines: 9, notTaken: [], refused: 0, silent: [], odd: [] },
   ...more,
 });
 
@@ -34,14 +34,15 @@ describe('hours from afar', () => {
     const reply = equipment({
       silent: [{ tag: 'GE-01', toldAt: ago(96) }],
       odd: [{ tag: 'GE-02', problem: 'faster-than-clock', told: 99 }],
-      notTaken: [{ name: 'device 4', problem: 'not-ours' }],
+      refused: 1,
+      notTaken: [{ line: 12, name: 'device 4', problem: 'not-ours' }],
     });
     const server = show(<EquipmentLine />, { 'GET /api/equipment': reply, 'POST /api/equipment/read': reply });
     expect(await screen.findByText(/Hours from afar were read .*: 9 machines tell their own\./)).toBeTruthy();
     await press('3 to look at');
     expect(screen.getByText('GE-01 is silent: it told its hours last 4 days ago.')).toBeTruthy();
     expect(screen.getByText('GE-02 told 99.0, more than the clock allows: not counted.')).toBeTruthy();
-    expect(screen.getByText('device 4 is no unit of ours.')).toBeTruthy();
+    expect(screen.getByText('device 4 (line 12) is no unit of ours.')).toBeTruthy();
     await press('Read it now');
     await waitFor(() => expect(server.sent).toHaveLength(1));
   });

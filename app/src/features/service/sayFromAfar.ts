@@ -10,16 +10,21 @@ const ODD: Readonly<Record<string, string>> = {
 const NOT_TAKEN: Readonly<Record<string, string>> = {
   'not-ours': 'is no unit of ours',
   'in-future': 'tells a time that is still to come',
+  unreadable: 'cannot be read',
+  'odd-signs': 'holds signs that are none',
   'no-name': 'has neither name nor serial number',
   'no-hours': 'tells no hours',
   'no-time': 'tells no time',
 };
 
 /** What of the machines’ feed asks for a look, a sentence each. */
-export const sayEquipment = ({ silent, odd, notTaken }: EquipmentReply): string[] => [
+export const sayEquipment = ({ silent, odd, notTaken, refused }: EquipmentReply): string[] => [
   ...silent.map(({ tag, toldAt }) => `${tag} is silent: it told its hours last ${sayAgo(toldAt)}.`),
   ...odd.map(({ tag, problem, told }) => `${tag} told ${sayFigure(told)}, ${ODD[problem] ?? problem}: not counted.`),
-  ...notTaken.map(({ name, problem }) => `${name} ${NOT_TAKEN[problem] ?? problem}.`),
+  ...notTaken.map(
+    ({ name, line, problem }) => `${name}${line === null ? '' : ` (line ${line})`} ${NOT_TAKEN[problem] ?? problem}.`,
+  ),
+  ...(refused > notTaken.length ? [`And ${refused - notTaken.length} more.`] : []),
 ];
 
 /** What a unit’s machine tells of itself: its hours, what is wrong with them, and where it was. */

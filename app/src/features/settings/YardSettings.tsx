@@ -1,5 +1,6 @@
 import type { Settings } from '@hudrik/core/contracts';
 import { name } from '@hudrik/core/fields';
+import { useState } from 'react';
 import { object, string } from 'yup';
 import { sentenceOf, useRead } from '@/api';
 import { Button, Failure, Loading, Section, Words } from '@/design';
@@ -10,6 +11,7 @@ import { OwnFuel } from './OwnFuel';
 import { OwnPrices } from './OwnPrices';
 import { OwnYard } from './OwnYard';
 import { OwnYear } from './OwnYear';
+import { ZoneSheet } from './ZoneSheet';
 import { useChange } from '@/outbox';
 
 const form = object({
@@ -49,7 +51,15 @@ export function YardSettings() {
 function Form({ settings }: { readonly settings: Settings }) {
   const change = useChange('changeSettings');
   const { control, handleSubmit } = useSchemaForm(form, settings);
-  const send = handleSubmit((body) => change.mutateAsync({ body }));
+  const [zone, setZone] = useState<string | null>(null);
+  const save = handleSubmit((body) => {
+    setZone(null);
+    return change.mutateAsync({ body });
+  });
+  // Another clock shifts more than one sees: that is said first.
+  const send = handleSubmit((body) =>
+    body.timeZone === settings.timeZone ? change.mutateAsync({ body }) : setZone(body.timeZone),
+  );
   const now = new Date(useServerNow());
   return (
     <Section title="The yard">
@@ -65,6 +75,9 @@ function Form({ settings }: { readonly settings: Settings }) {
         disabled={change.isPending}
         onPress={() => void send().catch(() => undefined)}
       />
+      {zone === null ? null : (
+        <ZoneSheet to={zone} onSave={() => void save().catch(() => undefined)} onClose={() => setZone(null)} />
+      )}
     </Section>
   );
 }

@@ -1,4 +1,4 @@
-import { ANYONE_SIGNED_IN, DESK, HANDS_OUT } from '../../fields';
+import { ANYONE_SIGNED_IN, DESK, HANDS_OUT, LEAD_ONLY } from '../../fields';
 import * as fleet from '../fleet';
 import * as hires from '../hires';
 import { operation } from './operation';
@@ -55,6 +55,14 @@ export const HIRES_OPERATIONS = {
   readDeskNow: operation('readDeskNow', {
     summary: 'Read the booking desk’s calendar now: in the background, how it went is read by the same address',
     who: DESK,
+    reply: hires.desk,
+    status: 202,
+  }),
+  allowBurst: operation('allowBurst', {
+    summary:
+      'Say that so many hires of a class at one moment are meant: the desk’s calendar is read again in the background',
+    who: LEAD_ONLY,
+    body: hires.burstMeant,
     reply: hires.desk,
     status: 202,
   }),

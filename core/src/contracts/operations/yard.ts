@@ -65,6 +65,12 @@ export const YARD_OPERATIONS = {
     body: people.settings,
     reply: people.settings,
   }),
+  zoneShift: operation('zoneShift', {
+    summary: 'What would shift if the yard’s clock were that of another zone',
+    who: LEAD_ONLY,
+    query: people.zoneQuery,
+    reply: people.zoneShift,
+  }),
   events: operation('events', {
     summary: 'What changed just now, as server-sent events: read anew what they name',
     who: ANYONE_SIGNED_IN,
