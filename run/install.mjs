@@ -25,14 +25,17 @@ export function ensureModules() {
   writeFileSync(stamp, wanted);
 }
 
-/** Where PostgreSQL's server programs are, newest first; null when there are none. */
-export function postgresBin() {
-  const base = '/usr/lib/postgresql';
-  const found = existsSync(base)
-    ? readdirSync(base).filter((version) => existsSync(path.join(base, version, 'bin/initdb')))
-    : [];
-  const newest = found.sort((a, b) => Number(b) - Number(a))[0];
-  return newest === undefined ? null : path.join(base, newest, 'bin');
+const POSTGRES = process.env.HUDRIK_POSTGRES ?? '/usr/lib/postgresql';
+
+/** The major versions of PostgreSQL whose server programs are here, newest first. */
+export const postgresMajors = () =>
+  (existsSync(POSTGRES) ? readdirSync(POSTGRES) : [])
+    .filter((major) => existsSync(path.join(POSTGRES, major, 'bin/initdb')))
+    .sort((a, b) => Number(b) - Number(a));
+
+/** Where PostgreSQL's server programs are, of a major version or of the newest; null when there are none. */
+export function postgresBin(major = postgresMajors()[0]) {
+  return major !== undefined && postgresMajors().includes(major) ? path.join(POSTGRES, major, 'bin') : null;
 }
 
 export function ensurePostgres() {

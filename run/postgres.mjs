@@ -9,6 +9,7 @@ import {
   mkdirSync,
   mkdtempSync,
   readFileSync,
+  renameSync,
   rmSync,
   statSync,
   writeFileSync,
@@ -16,9 +17,9 @@ import {
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
-import { ensurePostgres, postgresBin } from './install.mjs';
+import { ensurePostgres, postgresBin, postgresMajors } from './install.mjs';
 import { DATA, isRoot } from './places.mjs';
-import { HAND_OVER, HBA, makePasswords, readPasswords, ROLES, rolesSql, SUPERUSER } from './roles.mjs';
+import { HAND_OVER, HBA, isGuarded, makePasswords, readPasswords, ROLES, rolesSql, SUPERUSER } from './roles.mjs';
 import { giveUp, say } from './say.mjs';
 
 /**
@@ -65,21 +66,26 @@ export function ownFolder(home) {
 
 const LOOSE = ' -c fsync=off -c synchronous_commit=off -c full_page_writes=off';
 
+/**
+ * Each step of what follows is seen to be done by what it leaves, and is begun again where it was stopped: passwords, the cluster, and for one of
+ * an older version checksums, roles, owners, and at last that it lets nobody in without a password.
+ */
 async function startIn(home, { durable, keep, loose = '' }) {
   ownFolder(home);
   if (isRoot) openWay(home);
   const cluster = path.join(home, 'data');
-  const isNew = !existsSync(path.join(cluster, 'PG_VERSION'));
   // What is thrown away holds nobody's data, and asks for no password.
-  const before = durable ? readPasswords(home) : {};
-  const passwords = before ?? makePasswords(home);
-  if (isNew) initdb(home, cluster, durable ? passwords[SUPERUSER] : null);
-  else if (before === null) guardOlder(home, cluster);
+  const passwords = durable ? (readPasswords(home) ?? makePasswords(home)) : {};
+  if (!existsSync(cluster)) initdb(home, cluster, durable ? passwords[SUPERUSER] : null);
+  mustBeOfAVersionHere(home);
+  const isOlder = durable && !isGuarded(cluster);
+  if (isOlder) addChecksums(home, cluster);
   const running = portOfRunning(home, cluster);
   const port = running ?? (await startServer(home, cluster, loose));
-  const ask = psqlOn(port, passwords[SUPERUSER]);
-  mustHave(ask('postgres', rolesSql(durable ? passwords : {})), 'the roles could not be made');
-  if (durable && before === null && !isNew) takeOver(home, cluster, port, passwords);
+  if (running !== null) await untilReady(home, port);
+  const ask = psqlOn(home, port, passwords[SUPERUSER]);
+  mustHave(ask('postgres', rolesSql(passwords)), 'the roles could not be made');
+  if (isOlder) takeOver(home, cluster, ask);
   const urlAs = (role, database) => {
     const password = passwords[role] ? `:${passwords[role]}` : '';
     return `postgres://${role}${password}@127.0.0.1:${port}/${database}`;
@@ -102,36 +108,48 @@ async function startIn(home, { durable, keep, loose = '' }) {
   };
 }
 
-/** A new cluster. With a password nobody comes in without one, and each page has a checksum; without, it is one to throw away. */
+/**
+ * A new cluster. With a password nobody comes in without one, and each page has a checksum; without, it is one to throw away. It is made beside
+ * its place and put there whole.
+ */
 function initdb(home, cluster, password) {
-  const usual = ['-D', cluster, '-U', SUPERUSER, '-E', 'UTF8', '--locale=C.UTF-8'];
-  if (password === null) return run(home, 'initdb', [...usual, '-A', 'trust', '-k', '--no-sync']);
+  const making = `${cluster}.making`;
   const file = path.join(home, 'password');
-  writeFileSync(file, password, { mode: 0o600 });
-  if (isRoot) chownSync(file, idOf('-u'), idOf('-g'));
-  try {
-    run(home, 'initdb', [...usual, '-A', 'scram-sha-256', `--pwfile=${file}`, '-k']);
-    writeAs(path.join(cluster, 'pg_hba.conf'), HBA);
-  } finally {
-    rmSync(file, { force: true });
+  rmSync(making, { recursive: true, force: true });
+  const usual = ['-D', making, '-U', SUPERUSER, '-E', 'UTF8', '--locale=C.UTF-8'];
+  if (password === null) run(home, 'initdb', [...usual, '-A', 'trust', '-k', '--no-sync']);
+  else {
+    writeAs(file, password);
+    try {
+      run(home, 'initdb', [...usual, '-A', 'scram-sha-256', `--pwfile=${file}`, '-k']);
+      writeAs(path.join(making, 'pg_hba.conf'), HBA);
+    } finally {
+      rmSync(file, { force: true });
+    }
   }
+  renameSync(making, cluster);
 }
 
+/** PostgreSQL's user's own file, whole or as it was. */
 function writeAs(file, text) {
-  writeFileSync(file, text, { mode: 0o600 });
-  if (isRoot) chownSync(file, idOf('-u'), idOf('-g'));
+  writeFileSync(`${file}.new`, text, { mode: 0o600 });
+  if (isRoot) chownSync(`${file}.new`, idOf('-u'), idOf('-g'));
+  renameSync(`${file}.new`, file);
 }
 
-/** A cluster of an older version let in whoever was on this machine, and had no checksums. */
-function guardOlder(home, cluster) {
-  if (portOfRunning(home, cluster) !== null) run(home, 'pg_ctl', ['-D', cluster, '-m', 'fast', '-w', 'stop']);
+/** A cluster of an older version let in whoever was on this machine, and had no checksums. They can be added to one that ended in good order. */
+function addChecksums(home, cluster) {
+  const state = said(home, 'pg_controldata', ['-D', cluster]);
+  if (!/^Data page checksum version: +0$/m.test(state)) return;
   say('the records of an older version get passwords and checksums, once');
+  if (portOfRunning(home, cluster) === null && !/^Database cluster state: +shut down$/m.test(state))
+    run(home, 'pg_ctl', ['-D', cluster, '-w', '-l', path.join(home, 'log'), '-o', `-h '' -k ${home}`, 'start']);
+  if (portOfRunning(home, cluster) !== null) run(home, 'pg_ctl', ['-D', cluster, '-m', 'fast', '-w', 'stop']);
   run(home, 'pg_checksums', ['-D', cluster, '--enable']);
 }
 
 /** The databases of an older version are the owner's from now on, and nobody comes in without a password. */
-function takeOver(home, cluster, port, passwords) {
-  const ask = psqlOn(port, passwords[SUPERUSER]);
+function takeOver(home, cluster, ask) {
   const names = ask('postgres', `select datname from pg_database where not datistemplate and datname <> 'postgres'`);
   for (const name of names.stdout.split('\n').filter(Boolean)) {
     mustHave(ask('postgres', `alter database "${name}" owner to ${ROLES.owner}`), name);
@@ -139,6 +157,26 @@ function takeOver(home, cluster, port, passwords) {
   }
   writeAs(path.join(cluster, 'pg_hba.conf'), HBA);
   run(home, 'pg_ctl', ['-D', cluster, 'reload']);
+}
+
+/** The major version of PostgreSQL that made this cluster; undefined: there is none yet. */
+export function majorOf(home) {
+  const file = path.join(home, 'data', 'PG_VERSION');
+  return existsSync(file) ? readFileSync(file, 'utf8').trim() : undefined;
+}
+
+/** Records are read by the version that wrote them. */
+function mustBeOfAVersionHere(home) {
+  const [major, here] = [majorOf(home), postgresMajors()];
+  if (major === undefined) giveUp(`${path.join(home, 'data')} holds no records of PostgreSQL: it says no version.`);
+  if (!here.includes(major))
+    giveUp(
+      `these records were written by PostgreSQL ${major}; here is ${here.join(' and ')}. Nothing was changed. ` +
+        `Install postgresql-${major} beside it and run: npm run hudrik -- move-postgres. ` +
+        'Where that can not be had: set the data folder aside, and restore the newest backup into a new one.',
+    );
+  if (here[0] !== major)
+    say(`PostgreSQL ${here[0]} is here too; the records stay with ${major} until: npm run hudrik -- move-postgres`);
 }
 
 /** The data folder itself may be private to root: user postgres only has to pass through. */
@@ -153,8 +191,10 @@ function openWay(home) {
 
 const idOf = (flag) => Number(execFileSync('id', [flag, 'postgres'], { encoding: 'utf8' }));
 
+const binOf = (home) => postgresBin(majorOf(home)) ?? postgresBin();
+
 function spawnAs(home, program, args) {
-  const file = path.join(postgresBin(), program);
+  const file = path.join(binOf(home), program);
   const options = { encoding: 'utf8', stdio: ['ignore', 'pipe', 'pipe'] };
   return isRoot
     ? spawnSync('runuser', ['-u', 'postgres', '--', file, ...args], { ...options, cwd: '/' })
@@ -163,8 +203,23 @@ function spawnAs(home, program, args) {
 
 /** Runs a program of PostgreSQL's as its user. */
 export function run(home, program, args) {
+  said(home, program, args);
+}
+
+/** The same. Out: what it said. */
+function said(home, program, args) {
   const done = spawnAs(home, program, args);
   if (done.status !== 0) throw new Error(`${program} failed (${done.status}): ${done.stderr}${done.stdout}`);
+  return done.stdout;
+}
+
+/** One that somebody else started a moment ago may still be looking through its log. */
+async function untilReady(home, port) {
+  for (let nth = 0; spawnAs(home, 'pg_isready', ['-h', '127.0.0.1', '-p', String(port)]).status !== 0; nth++) {
+    if (nth >= 120)
+      giveUp(`the records' server on port ${port} is not ready after a minute; its log is ${path.join(home, 'log')}.`);
+    await new Promise((resolve) => setTimeout(resolve, 500));
+  }
 }
 
 function portOfRunning(home, cluster) {
@@ -201,9 +256,9 @@ export function startAt(home, cluster, loose, port) {
 }
 
 /** Asks statements of a database of the cluster, as its superuser. */
-const psqlOn = (port, password) => (database, text) =>
+const psqlOn = (home, port, password) => (database, text) =>
   spawnSync(
-    path.join(postgresBin(), 'psql'),
+    path.join(binOf(home), 'psql'),
     ['-h', '127.0.0.1', '-p', String(port), '-U', SUPERUSER, '-d', database, '-v', 'ON_ERROR_STOP=1', '-tAc', text],
     { encoding: 'utf8', env: { ...process.env, ...(password ? { PGPASSWORD: password } : {}) } },
   );

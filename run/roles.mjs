@@ -1,5 +1,5 @@
 import { randomBytes } from 'node:crypto';
-import { existsSync, readFileSync, writeFileSync } from 'node:fs';
+import { existsSync, readFileSync, renameSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 
 /** Who may what: the cluster's own superuser, the owner of the records, the server at its work, and one who only reads. */
@@ -8,7 +8,7 @@ export const ROLES = { owner: 'hudrik_owner', app: 'hudrik_app', reader: 'hudrik
 
 const fileOf = (home) => path.join(home, 'passwords.json');
 
-/** The passwords of this cluster's roles: made once, and readable by nobody but whoever starts it. Null: it was made by an older version. */
+/** The passwords of this cluster's roles: made once, and readable by nobody but whoever starts it. Null: they are not made yet. */
 export const readPasswords = (home) =>
   existsSync(fileOf(home)) ? JSON.parse(readFileSync(fileOf(home), 'utf8')) : null;
 
@@ -16,17 +16,23 @@ export function makePasswords(home) {
   const passwords = Object.fromEntries(
     [SUPERUSER, ...Object.values(ROLES)].map((role) => [role, randomBytes(24).toString('base64url')]),
   );
-  writeFileSync(fileOf(home), `${JSON.stringify(passwords, null, 2)}\n`, { mode: 0o600 });
+  // Whole or not there, whenever one is stopped.
+  writeFileSync(`${fileOf(home)}.new`, `${JSON.stringify(passwords, null, 2)}\n`, { mode: 0o600 });
+  renameSync(`${fileOf(home)}.new`, fileOf(home));
   return passwords;
 }
 
 /** Nobody comes in without a password, over loopback or by the socket. */
-export const HBA = `# Written by Hudrik at its start.
+const WRITTEN_BY_US = '# Written by Hudrik at its start.';
+export const HBA = `${WRITTEN_BY_US}
 local all all scram-sha-256
 host all all 127.0.0.1/32 scram-sha-256
 host replication all 127.0.0.1/32 scram-sha-256
 local replication all scram-sha-256
 `;
+
+/** Whether a cluster lets nobody in without a password: the last thing that is done to one of an older version. */
+export const isGuarded = (cluster) => readFileSync(path.join(cluster, 'pg_hba.conf'), 'utf8').startsWith(WRITTEN_BY_US);
 
 const quoted = (text) => `'${text.replaceAll("'", "''")}'`;
 

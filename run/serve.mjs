@@ -8,6 +8,7 @@ import { startPostgres } from './postgres.mjs';
 import { ROLES } from './roles.mjs';
 import { giveUp } from './say.mjs';
 import { startSeveral } from './several.mjs';
+import { backUpBeforeUpgrade } from './upgrade.mjs';
 import { ensureWeb } from './web.mjs';
 
 const SERVER = path.join(ROOT, 'server');
@@ -48,7 +49,21 @@ export async function serve({ database, demo }) {
   // The demo’s yard is made anew; a yard of one’s own is written away each night.
   const backups = process.env.HUDRIK_BACKUPS ?? (demo ? '' : path.join(DATA, 'backups'));
   const places = { HUDRIK_DATA_FOLDER: DATA, HUDRIK_BACKUPS: backups };
-  const env = { DATABASE_URL: url, HUDRIK_OWNER_URL: ownerUrl, ...places, ...(demo ? { HUDRIK_DEMO: '1' } : {}) };
+  const before = demo
+    ? null
+    : await backUpBeforeUpgrade({
+        ownerUrl,
+        folder: backups,
+        without: process.argv.includes('--without-backup'),
+        stop,
+      });
+  const env = {
+    ...(before === null ? {} : { HUDRIK_BACKUP_BEFORE: before }),
+    DATABASE_URL: url,
+    HUDRIK_OWNER_URL: ownerUrl,
+    ...places,
+    ...(demo ? { HUDRIK_DEMO: '1' } : {}),
+  };
   if (demo && runServerProgram('administration/main.ts', ['demo-data'], { ...env, DATABASE_URL: ownerUrl }) !== 0) {
     stop();
     giveUp('the demo could not be loaded.');

@@ -27,6 +27,8 @@ import { ownNames } from './tls/ownNames';
 import { trustPage } from './http/trustPage';
 import { portOf } from './portOf';
 import { openRecords } from './records';
+import { RecordsAreNewer } from './database/newer';
+import { VERSION } from './version';
 
 /** Composition root: what comes from the environment becomes arguments here and nowhere else. */
 const url = process.env.DATABASE_URL;
@@ -40,7 +42,13 @@ const log = pino({ level: process.env.HUDRIK_LOG ?? 'warn' });
 // A promise that a library left alone is no reason to end everybody's work: it is logged.
 process.on('unhandledRejection', (error) => log.error({ err: error }, 'a failure that nothing waited for'));
 const ownerUrl = process.env.HUDRIK_OWNER_URL ?? url;
-const records = await openRecords({ url, ownerUrl, readUrl: process.env.HUDRIK_READ_URL ?? null }, log);
+const where = { url, ownerUrl, readUrl: process.env.HUDRIK_READ_URL ?? null };
+const backupBefore = process.env.HUDRIK_BACKUP_BEFORE ?? null;
+const records = await openRecords({ ...where, backupBefore }, log).catch((error: unknown) => {
+  if (!(error instanceof RecordsAreNewer)) throw error;
+  console.error(error.message);
+  process.exit(HOPELESS);
+});
 const { db, reads, events, workerPool } = records;
 
 const people = demo ? (await readSignInOptions({ db }, true, true)).people.filter((person) => person.demoPin) : [];
@@ -103,7 +111,7 @@ const reachedAs =
     ? null
     : (machine.addresses.find((address) => /^\d/.test(address) && !address.startsWith('127.')) ?? null);
 const standing = {
-  ...{ version: process.env.npm_package_version ?? '0.1.0', startedAt: new Date(), backups },
+  ...{ version: VERSION, startedAt: new Date(), backups },
   dataFolder: process.env.HUDRIK_DATA_FOLDER ?? null,
   isPrivate: listening.how !== 'in the clear',
   copy: records.copy,

@@ -18,10 +18,12 @@ interface Where {
   readonly ownerUrl: string;
   /** A hot standby of it, which answers what only reads, and is written to once it is promoted; null: none. */
   readonly readUrl: string | null;
+  /** The backup that was written before this start, if it upgrades; null: none. */
+  readonly backupBefore?: string | null;
 }
 
 /** The records: brought to their newest shape, guarded, and open for reading, writing, and hearing what changed. */
-export async function openRecords({ url, ownerUrl, readUrl }: Where, log: Logger) {
+export async function openRecords({ url, ownerUrl, readUrl, backupBefore = null }: Where, log: Logger) {
   const broken = (error: Error): void => log.warn({ err: error }, 'a connection to the records broke');
   const moved = (to: string): void =>
     log.warn({ to: new URL(to).host }, 'the records are written on another server now');
@@ -33,7 +35,7 @@ export async function openRecords({ url, ownerUrl, readUrl }: Where, log: Logger
   // The shape of the records is its owner's to change; the server at its work may less.
   const ownersPool = openPool(ownersUrl(), 3, broken);
   const changing = databaseOn(ownersPool);
-  await bringUpToDate(changing);
+  await bringUpToDate(changing, undefined, backupBefore);
   await prepareBackground(ownersPool, log);
   await grantRights(changing);
   await changing.destroy();

@@ -1,12 +1,13 @@
 import path from 'node:path';
 import { newPin } from '@hudrik/core/contracts';
-import pg from 'pg';
 import { backUp, restore } from '../backups/backup';
+import { backUpBefore, NoRoom } from '../backups/beforeUpgrade';
+import { tryBackup } from '../backups/tryBackup';
+import { Refusal } from '../refusal';
 import { exportYard, importYard } from '../backups/openForm';
-import { databaseOn, openPool } from '../database/open';
+import { migrationsRun, migrationsToRun } from '../database/newer';
 import { hashPin } from '../people/people';
 import { mustBeHard } from '../people/mustBeHard';
-import { checkAll } from './check';
 import { Misuse, type Command } from './command';
 
 const url = (): string => process.env['DATABASE_URL'] ?? '';
@@ -31,9 +32,47 @@ export const BACKUP_COMMANDS: Readonly<Record<string, Command>> = {
     usage: 'restore FILE',
     does: 'Put a backup into an empty database, and compare',
     run: async (_db, args, print) => {
-      const { at, contents } = await restore(url(), fileIn(args));
-      print(`Restored ${Object.keys(contents).length} tables as they were at ${at}.`);
+      try {
+        const { at, contents } = await restore(url(), fileIn(args));
+        print(`Restored ${Object.keys(contents).length} tables as they were at ${at}.`);
+        return 0;
+      } catch (error) {
+        if (!(error instanceof Refusal) || error.code !== 'already-there') throw error;
+        print('There are records here already, and nothing was changed: a backup is put into an empty place.');
+        print('For another place: HUDRIK_DATA=FOLDER npm run hudrik -- restore FILE');
+        return 1;
+      }
+    },
+  },
+  'to-upgrade': {
+    usage: 'to-upgrade',
+    does: 'Say what of the database an upgrade would change; nothing: it is up to date, or empty',
+    run: async (db, _args, print) => {
+      const isEmpty = (await migrationsRun(db)).length === 0;
+      for (const name of isEmpty ? [] : await migrationsToRun(db)) print(name);
       return 0;
+    },
+  },
+  'back-up-before': {
+    usage: 'back-up-before',
+    does: 'Before an upgrade: write a backup, restore and upgrade it on a spare server, and check',
+    run: async (db, _args, print) => {
+      const { HUDRIK_SPARE_URL: spareUrl, HUDRIK_BACKUPS: folder } = process.env;
+      if (!spareUrl || !folder) throw new Misuse('HUDRIK_SPARE_URL and HUDRIK_BACKUPS must be set.');
+      const pending = await migrationsToRun(db);
+      try {
+        const { file, bytes, rows, wrong } = await backUpBefore(db, pending, { url: url(), folder, spareUrl });
+        print(
+          `Before the upgrade all records were written to ${file}: ${rows} rows, ${bytes} bytes, restored and upgraded on trial.`,
+        );
+        for (const line of wrong) print(line);
+        return 0;
+      } catch (error) {
+        if (!(error instanceof NoRoom)) throw error;
+        print(error.message);
+        print('Make room, or go on without it: npm start -- --without-backup');
+        return 1;
+      }
     },
   },
   verify: {
@@ -42,23 +81,9 @@ export const BACKUP_COMMANDS: Readonly<Record<string, Command>> = {
     run: async (_db, args, print) => {
       const spare = process.env.HUDRIK_SPARE_URL;
       if (!spare) throw new Misuse('HUDRIK_SPARE_URL must name a database server to try it on.');
-      const name = `verify_${Date.now()}`;
-      const server = new pg.Client({ connectionString: spare });
-      await server.connect();
-      await server.query(`create database ${name}`);
-      const copy = new URL(spare);
-      copy.pathname = `/${name}`;
-      try {
-        const { at } = await restore(copy.href, fileIn(args));
-        const pool = openPool(copy.href, 3);
-        const wrong = await checkAll(databaseOn(pool), print);
-        await pool.end();
-        print(wrong === 0 ? `Good: all that was there at ${at} comes back.` : `${wrong} things are wrong in it.`);
-        return wrong === 0 ? 0 : 1;
-      } finally {
-        await server.query(`drop database ${name} with (force)`);
-        await server.end();
-      }
+      const { at, wrong } = await tryBackup(spare, fileIn(args), print);
+      print(wrong === 0 ? `Good: all that was there at ${at} comes back.` : `${wrong} things are wrong in it.`);
+      return wrong === 0 ? 0 : 1;
     },
   },
   'export-yard': {

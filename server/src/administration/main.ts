@@ -1,6 +1,7 @@
 import { FAILURES } from '@hudrik/core/contracts';
 import { ValidationError } from 'yup';
 import { databaseOn, openPool } from '../database/open';
+import { RecordsAreNewer } from '../database/newer';
 import { Refusal } from '../refusal';
 import { Misuse } from './command';
 import { COMMANDS } from './commands';
@@ -17,6 +18,7 @@ function help(): void {
 }
 
 function failed(error: unknown): number {
+  if (error instanceof RecordsAreNewer) return say(error.message, 1);
   if (error instanceof Misuse) return say(error.message, 2);
   if (error instanceof ValidationError) return say(error.errors.join(' '), 2);
   if (error instanceof Refusal) return say(`${FAILURES[error.code].title} ${JSON.stringify(error.facts)}`, 1);

@@ -4,9 +4,12 @@ import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { pipeline } from 'node:stream/promises';
 import { sql } from 'kysely';
+import pino from 'pino';
+import { prepareBackground } from '../background/runner';
+import { migrationsRun, mustKnow } from '../database/newer';
 import { databaseOn, openPool } from '../database/open';
 import { grantRights } from '../database/rights';
-import type { Db } from '../database/tables';
+import { bringUpToDate } from '../fleet/bringUpToDate';
 import { refuse } from '../refusal';
 import { contentsOf, differences, tablesOf, type Contents } from './contents';
 import { asBackup } from './damaged';
@@ -44,7 +47,7 @@ export async function backUp(url: string, file: string): Promise<{ readonly byte
         const snapshot = rows[0]?.snapshot ?? '';
         await runOn(url, 'pg_dump', ['-Fc', '--no-owner', '--no-privileges', `--snapshot=${snapshot}`, '-f', dump]);
         const contents = await contentsOf(trx, await tablesOf(trx));
-        const migrations = await migrationsOf(trx);
+        const migrations = await migrationsRun(trx);
         return { format: FORMAT, version: FORMAT_VERSION, at: new Date().toISOString(), migrations, contents };
       });
     await writeZip(file, async (zip) => {
@@ -58,29 +61,32 @@ export async function backUp(url: string, file: string): Promise<{ readonly byte
   }
 }
 
-async function migrationsOf(db: Db): Promise<string[]> {
-  const { rows } = await sql<{ name: string }>`select name from kysely_migration order by name`.execute(db);
-  return rows.map(({ name }) => name);
-}
-
-/** Puts a backup into an empty database, refuses another, and compares what is there then. Out: what it should hold. */
+/**
+ * Puts a backup of this or an older version into an empty database, refuses another, compares what is there then, and brings it up to date.
+ * Out: what it held. Throws RecordsAreNewer.
+ */
 export async function restore(url: string, file: string): Promise<Manifest> {
-  const db = databaseOn(openPool(url, 2));
+  const pool = openPool(url, 3);
+  const db = databaseOn(pool);
   const folder = await mkdtemp(path.join(tmpdir(), 'hudrik-restore-'));
   try {
     const there = await tablesOf(db);
     if (there.length > 0) refuse('already-there', { tables: there.length });
     const { manifest, dump } = await asBackup(file, () => unpack(file, folder));
+    await mustKnow(manifest.migrations);
     const database = new URL(url).pathname.slice(1);
     const usual = ['--no-owner', '--no-privileges', '--exit-on-error', '--single-transaction'];
-    return await asBackup(file, async () => {
+    await asBackup(file, async () => {
       await runOn(url, 'pg_restore', [...usual, '-d', database, dump]);
-      await grantRights(db);
       const is = await db.transaction().execute(async (trx) => contentsOf(trx, await tablesOf(trx)));
       const wrong = differences(manifest.contents, is);
       if (wrong.length > 0) throw new Error(`What was restored is not what was written: ${wrong.join('; ')}`);
-      return manifest;
     });
+    // The newest shape first, then who may what of it.
+    await bringUpToDate(db);
+    await prepareBackground(pool, pino({ level: 'warn' }));
+    await grantRights(db);
+    return manifest;
   } finally {
     await db.destroy();
     await rm(folder, { recursive: true, force: true });

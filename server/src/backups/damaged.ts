@@ -1,5 +1,6 @@
 import path from 'node:path';
 import pg from 'pg';
+import { RecordsAreNewer } from '../database/newer';
 import { Refusal, refuse } from '../refusal';
 
 /** That there is no such file, or that the database is away, says nothing of the file. */
@@ -7,6 +8,7 @@ const isElsewhere = (error: unknown): boolean => {
   const code: unknown = typeof error === 'object' && error !== null ? Reflect.get(error, 'code') : undefined;
   return (
     error instanceof Refusal ||
+    error instanceof RecordsAreNewer ||
     code === 'ENOENT' ||
     code === 'ECONNREFUSED' ||
     // The database can not take what stands there: what is no value of its type (22), what breaks a rule (23).

@@ -25,6 +25,7 @@ const LEFT_OUT = [
   'backup',
   'background_task',
   'clock_jump',
+  'upgrade',
   'kysely_migration',
 ];
 /** Without PINs nobody can sign in until a new one is set; whoever has the file can not try them out either. */

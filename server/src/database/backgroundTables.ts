@@ -20,7 +20,17 @@ interface ClockJumpTable {
   seconds: number;
 }
 
+/** By the newest migration that it ran: an upgrade, and when what follows from it was reckoned anew. */
+interface UpgradeTable {
+  to_migration: string;
+  version: string;
+  /** The file that was written before; null: none. */
+  backup: string | null;
+  reckoned_at: Instant;
+}
+
 export interface BackgroundTables {
+  upgrade: UpgradeTable;
   background_task: BackgroundTaskTable;
   clock_jump: ClockJumpTable;
 }

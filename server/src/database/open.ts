@@ -57,6 +57,9 @@ class NumberedFiles implements MigrationProvider {
 
 export const migratorFor = (db: Db): Migrator => new Migrator({ db, provider: new NumberedFiles() });
 
+/** The names of all migrations of this version, the oldest first. */
+export const knownMigrations = async (): Promise<string[]> => Object.keys(await new NumberedFiles().getMigrations());
+
 /** Brings the database to the newest migration. Out: the names of those that ran. */
 export async function migrate(db: Db): Promise<string[]> {
   const { error, results } = await migratorFor(db).migrateToLatest();

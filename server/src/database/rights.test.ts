@@ -4,7 +4,7 @@ import { sql } from 'kysely';
 import { useYard } from '../testing/yard';
 import { RIGHTS } from './rights';
 
-const TABLES_OF_THE_MIGRATOR = ['kysely_migration', 'kysely_migration_lock'];
+const TABLES_OF_THE_MIGRATOR = ['kysely_migration', 'kysely_migration_lock', 'upgrade'];
 
 describe('what the server may do in its database', () => {
   const yard = useYard();

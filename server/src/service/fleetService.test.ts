@@ -29,6 +29,24 @@ describe('the service of the yard', () => {
     assert.ok(overdue.length > 0);
   });
 
+  test('what was raised early with the rest stands there, on the card', async () => {
+    const own = await yard.read<UnitService>('/api/units/GE-01/service');
+    const early = own.items.find(({ id, fallsDueIn }) => id === 'valve-lash' && fallsDueIn.expected > 8 * 7);
+    assert.ok(early, JSON.stringify(own.items.map(({ id, fallsDueIn }) => [id, fallsDueIn.expected])));
+    const listed = async () =>
+      (await fleet()).units.find(({ tag }) => tag === 'GE-01')?.items.find(({ id }) => id === early.id);
+    assert.equal(await listed(), undefined);
+    const facts = {
+      kind: 'service',
+      work: `service-${early.id}`,
+      title: early.id,
+      minutes: 30,
+      blocks: 'none',
+    } as const;
+    const { jobId } = await entryIn(await yard.enter({ tag: 'GE-01' }, 'job-raised', facts));
+    assert.equal((await listed())?.jobId, jobId);
+  });
+
   test('what is laid up is served when it wakes', async () => {
     const { unit } = await yard.read<UnitPage>('/api/units/GE-02');
     const headers = { 'if-match': `"${unit.version}"` };

@@ -19,7 +19,8 @@ export async function readFleetService({ db, now }: Pick<Context, 'db' | 'now'>)
       const { classId } = one;
       const minutesOf = (id: string): number => one.plan.items.find((item) => item.id === id)?.minutes ?? 0;
       const due = items
-        .filter(({ fallsDueIn }) => fallsDueIn.expected < WEEKS * WEEK_DAYS)
+        // What is on the card stands there whenever it falls due: it was raised with what does.
+        .filter(({ fallsDueIn, jobId }) => fallsDueIn.expected < WEEKS * WEEK_DAYS || jobId !== null)
         .map(({ id, share, fallsDueIn, hoursLeft, daysLeft, runsOutDuring, jobId }) => ({
           ...{ id, share, fallsDueIn, hoursLeft, daysLeft, runsOutDuring, jobId },
           minutes: minutesOf(id),

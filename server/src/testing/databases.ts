@@ -3,8 +3,9 @@ import { readdirSync, readFileSync } from 'node:fs';
 import pg from 'pg';
 import pino from 'pino';
 import { prepareBackground } from '../background/runner';
-import { databaseOn, migrate, openPool } from '../database/open';
+import { databaseOn, openPool } from '../database/open';
 import { grantRights, ROLES } from '../database/rights';
+import { bringUpToDate } from '../fleet/bringUpToDate';
 
 const server = (): string => process.env['TEST_DATABASE_URL'] ?? '';
 const urlOf = (name: string): string => server().replace(/\/[^/]*$/, `/${name}`);
@@ -48,7 +49,7 @@ async function ensureTemplate(name: string): Promise<void> {
       await client.query(`do $$ begin create role ${role} login; exception when duplicate_object then null; end $$`);
     const pool = openPool(urlOf(`making_${name}`), 3);
     const db = databaseOn(pool);
-    await migrate(db);
+    await bringUpToDate(db);
     await prepareBackground(pool, pino({ level: 'silent' }));
     await grantRights(db);
     await db.destroy();

@@ -23,6 +23,8 @@ export function LiveReadings({ jobId, handle, proof }: Props) {
   const live = useLive(jobId, load === OFF ? null : load);
   const readable = proof.readings.filter(({ reading }) => reading.live !== undefined);
   const here = readable.filter(({ reading }) => reading.atLoad === load);
+  // Before it runs, running it comes first; when nothing is missing, its end.
+  const isNext = proof.runningSince !== null && proof.missing.length > 0;
   const takeAll = (latest: LiveReading) => {
     for (const { reading } of here) {
       const value = latest[reading.live ?? ''];
@@ -82,7 +84,7 @@ export function LiveReadings({ jobId, handle, proof }: Props) {
           <SpeedTrail trail={live.trail} />
           {here.length > 0 ? (
             <Button
-              kind="main"
+              kind={isNext ? 'main' : 'plain'}
               tall
               label={`Take ${here.length === 1 ? 'this reading' : `these ${here.length} readings`}`}
               onPress={() => live.latest && takeAll(live.latest)}
