@@ -8,6 +8,7 @@ import {
   existsSync,
   mkdirSync,
   mkdtempSync,
+  readdirSync,
   readFileSync,
   renameSync,
   rmSync,
@@ -37,6 +38,12 @@ export async function startThrowAwayPostgres({ keepsCommits = false } = {}) {
   // A drill that kills it asks what was committed: that is written at once, if not to the disk itself.
   const loose = keepsCommits ? ' -c fsync=off' : LOOSE;
   return startIn(mkdtempSync(path.join(tmpdir(), 'hudrik-pg-')), { durable: false, keep: false, loose });
+}
+
+/** Of a data folder: where its cluster lives with what belongs to it, and the cluster itself. */
+export function placesOf(data) {
+  const home = homeOf(data);
+  return { home, cluster: path.join(home, 'data') };
 }
 
 /** Where the cluster lives: the data folder, unless user postgres cannot reach it. */
@@ -76,13 +83,13 @@ async function startIn(home, { durable, keep, loose = '' }) {
   const cluster = path.join(home, 'data');
   // What is thrown away holds nobody's data, and asks for no password.
   const passwords = durable ? (readPasswords(home) ?? makePasswords(home)) : {};
+  if (!existsSync(cluster)) mustNotBeMoving(home);
   if (!existsSync(cluster)) initdb(home, cluster, durable ? passwords[SUPERUSER] : null);
   mustBeOfAVersionHere(home);
   const isOlder = durable && !isGuarded(cluster);
   if (isOlder) addChecksums(home, cluster);
-  const running = portOfRunning(home, cluster);
+  const running = await portOfReady(home, cluster);
   const port = running ?? (await startServer(home, cluster, loose));
-  if (running !== null) await untilReady(home, port);
   const ask = psqlOn(home, port, passwords[SUPERUSER]);
   mustHave(ask('postgres', rolesSql(passwords)), 'the roles could not be made');
   if (isOlder) takeOver(home, cluster, ask);
@@ -159,6 +166,12 @@ function takeOver(home, cluster, ask) {
   run(home, 'pg_ctl', ['-D', cluster, 'reload']);
 }
 
+/** Where the old cluster was set aside, and the new one is not in its place yet, an empty one would be the worst answer. */
+function mustNotBeMoving(home) {
+  if (readdirSync(home).some((name) => name.startsWith('data.postgresql-')))
+    giveUp('the move to another PostgreSQL was stopped on its way: npm run hudrik -- move-postgres ends it.');
+}
+
 /** The major version of PostgreSQL that made this cluster; undefined: there is none yet. */
 export function majorOf(home) {
   const file = path.join(home, 'data', 'PG_VERSION');
@@ -213,13 +226,15 @@ function said(home, program, args) {
   return done.stdout;
 }
 
-/** One that somebody else started a moment ago may still be looking through its log. */
-async function untilReady(home, port) {
-  for (let nth = 0; spawnAs(home, 'pg_isready', ['-h', '127.0.0.1', '-p', String(port)]).status !== 0; nth++) {
-    if (nth >= 120)
-      giveUp(`the records' server on port ${port} is not ready after a minute; its log is ${path.join(home, 'log')}.`);
+/** One that somebody else started a moment ago may still be looking through its log; one that was killed may still be ending. Null: none runs. */
+async function portOfReady(home, cluster) {
+  for (let nth = 0; nth < 120; nth++) {
+    const port = portOfRunning(home, cluster);
+    if (port === null) return null;
+    if (spawnAs(home, 'pg_isready', ['-h', '127.0.0.1', '-p', String(port)]).status === 0) return port;
     await new Promise((resolve) => setTimeout(resolve, 500));
   }
+  return giveUp(`the records' server is not ready after a minute; its log is ${path.join(home, 'log')}.`);
 }
 
 function portOfRunning(home, cluster) {

@@ -1,6 +1,6 @@
 import assert from 'node:assert/strict';
 import { spawnSync } from 'node:child_process';
-import { chmodSync, mkdirSync, mkdtempSync, readFileSync, rmSync, statSync } from 'node:fs';
+import { chmodSync, mkdtempSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { after, before, describe, test } from 'node:test';
@@ -8,8 +8,9 @@ import { after, before, describe, test } from 'node:test';
 const data = mkdtempSync(path.join(tmpdir(), 'hudrik-data-'));
 chmodSync(data, 0o711);
 process.env.HUDRIK_DATA = data;
-const { freePort, startPostgres } = await import('./postgres.mjs');
-const { postgresBin } = await import('./install.mjs');
+const { startPostgres } = await import('./postgres.mjs');
+const { makeOlderCluster } = await import('./olderCluster.mjs');
+const { ROOT } = await import('./places.mjs');
 
 const ask = (url, text) => spawnSync('psql', [url, '-w', '-v', 'ON_ERROR_STOP=1', '-tAc', text], { encoding: 'utf8' });
 
@@ -56,7 +57,13 @@ describe('the records of a yard', () => {
 
   test('a cluster of an older version, open to all, gets them at its next start, with all that was in it', async () => {
     const older = path.join(data, 'older');
-    await makeOlder(older);
+    await makeOlderCluster(older, (url) => {
+      ask(`${url}/postgres`, 'create database yard');
+      ask(
+        `${url}/yard`,
+        `create extension btree_gist; create schema hudrik_worker; create table note (id bigint generated always as identity, text text); insert into note (text) values ('kept'); create function twice(a int) returns int language sql as 'select a * 2'`,
+      );
+    });
     const again = await startPostgres(older);
     try {
       assert.equal(ask(again.urlAs('hudrik_owner', 'yard'), 'select text from note').stdout.trim(), 'kept');
@@ -68,31 +75,18 @@ describe('the records of a yard', () => {
       again.stop();
     }
   });
-});
 
-/** A cluster as the version before made it: open to whoever is on the machine, all of it the superuser's. */
-async function makeOlder(folder) {
-  const home = path.join(folder, 'postgres');
-  mkdirSync(home, { recursive: true });
-  const isRoot = process.getuid() === 0;
-  const as = (program, ...args) => {
-    const file = path.join(postgresBin(), program);
-    const done = isRoot
-      ? spawnSync('runuser', ['-u', 'postgres', '--', file, ...args], { encoding: 'utf8', cwd: '/' })
-      : spawnSync(file, args, { encoding: 'utf8' });
-    assert.equal(done.status, 0, done.stderr);
-  };
-  for (const one of [folder, home]) chmodSync(one, 0o755);
-  if (isRoot) spawnSync('chown', ['postgres', home]);
-  const cluster = path.join(home, 'data');
-  as('initdb', '-D', cluster, '-U', 'hudrik', '-A', 'trust', '--no-sync');
-  const port = await freePort();
-  as('pg_ctl', '-D', cluster, '-w', '-l', path.join(home, 'log'), '-o', `-h 127.0.0.1 -p ${port} -k ${home}`, 'start');
-  const url = `postgres://hudrik@127.0.0.1:${port}`;
-  ask(`${url}/postgres`, 'create database yard');
-  ask(
-    `${url}/yard`,
-    `create extension btree_gist; create schema hudrik_worker; create table note (id bigint generated always as identity, text text); insert into note (text) values ('kept'); create function twice(a int) returns int language sql as 'select a * 2'`,
-  );
-  as('pg_ctl', '-D', cluster, '-w', 'stop');
-}
+  test('records that another PostgreSQL wrote are left alone, and what to do is said', () => {
+    const version = path.join(data, 'postgres/data/PG_VERSION');
+    const own = readFileSync(version, 'utf8');
+    writeFileSync(version, '12\n');
+    const env = { ...process.env, HUDRIK_DATA: data };
+    const done = spawnSync(process.execPath, ['run/hudrik.mjs', 'check'], { cwd: ROOT, env, encoding: 'utf8' });
+    writeFileSync(version, own);
+    assert.notEqual(done.status, 0);
+    assert.match(
+      done.stderr,
+      /by PostgreSQL 12; here is .*Nothing was changed\. Install postgresql-12 .*move-postgres/,
+    );
+  });
+});

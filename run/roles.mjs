@@ -6,7 +6,8 @@ import path from 'node:path';
 export const SUPERUSER = 'hudrik';
 export const ROLES = { owner: 'hudrik_owner', app: 'hudrik_app', reader: 'hudrik_reader' };
 
-const fileOf = (home) => path.join(home, 'passwords.json');
+export const PASSWORDS = 'passwords.json';
+const fileOf = (home) => path.join(home, PASSWORDS);
 
 /** The passwords of this cluster's roles: made once, and readable by nobody but whoever starts it. Null: they are not made yet. */
 export const readPasswords = (home) =>

@@ -4,6 +4,7 @@ import { sayKills } from './kills.mjs';
 import { sayRestore } from './restore.mjs';
 import { saySeveral } from './several.mjs';
 import { sayStandby } from './standby.mjs';
+import { sayUpgrades } from './upgrades.mjs';
 
 /** What goes wrong, made to go wrong: each drill says its figures. One or some of them by name; none named: all. */
 const DRILLS = {
@@ -13,6 +14,7 @@ const DRILLS = {
   several: saySeveral,
   restore: sayRestore,
   guessing: sayGuessing,
+  upgrades: sayUpgrades,
 };
 
 const asked = process.argv.slice(2);

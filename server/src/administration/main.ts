@@ -13,6 +13,7 @@ const print = (line: string): void => console.log(line);
 function help(): void {
   print('npm run hudrik -- COMMAND');
   for (const command of Object.values(COMMANDS)) print(`  ${command.usage.padEnd(32)} ${command.does}`);
+  print(`  ${'move-postgres'.padEnd(32)} Dump the records and restore them into the newest PostgreSQL that is here`);
   print(`  ${'diagnose CASE.json'.padEnd(32)} Find the fault in a case file; prints JSON, needs no database`);
   print('Exit codes: 0 done, 1 refused or done in part, 2 called wrongly, 3 no database.');
 }

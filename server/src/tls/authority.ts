@@ -1,6 +1,6 @@
 import 'reflect-metadata';
-import { createHash, webcrypto, X509Certificate as NodeCertificate } from 'node:crypto';
-import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { createHash, createPrivateKey, webcrypto, X509Certificate as NodeCertificate } from 'node:crypto';
+import { existsSync, mkdirSync, readFileSync, renameSync, writeFileSync } from 'node:fs';
 import { isIP } from 'node:net';
 import path from 'node:path';
 import {
@@ -58,9 +58,21 @@ export async function certificateIn(folder: string, machine: Names, now: Date): 
   const at = files(folder);
   mkdirSync(folder, { recursive: true, mode: 0o700 });
   if (!existsSync(at.authority) || !existsSync(at.authorityKey)) await makeAuthority(at, now);
-  if (!existsSync(at.cert) || isDue(readFileSync(at.cert, 'utf8'), machine, now)) await makeServer(at, machine, now);
+  if (!isPair(at) || isDue(readFileSync(at.cert, 'utf8'), machine, now)) await makeServer(at, machine, now);
   const authority = readFileSync(at.authority, 'utf8');
   return { key: readFileSync(at.key, 'utf8'), cert: `${readFileSync(at.cert, 'utf8')}\n${authority}`, authority };
+}
+
+/** Whether the server's certificate is of its key: who was stopped between the two has one of each. */
+function isPair({ key, cert }: Files): boolean {
+  if (!existsSync(key) || !existsSync(cert)) return false;
+  return new NodeCertificate(readFileSync(cert)).checkPrivateKey(createPrivateKey(readFileSync(key)));
+}
+
+/** A file is whole, or as it was. */
+function writeWhole(file: string, text: string, mode: number): void {
+  writeFileSync(`${file}.new`, text, { mode });
+  renameSync(`${file}.new`, file);
 }
 
 function isDue(pem: string, { names, addresses }: Names, now: Date): boolean {
@@ -80,7 +92,7 @@ const days = (now: Date, count: number) => ({
 
 async function writeKey(file: string, key: webcrypto.CryptoKey): Promise<void> {
   const pem = PemConverter.encode(await webcrypto.subtle.exportKey('pkcs8', key), PemConverter.PrivateKeyTag);
-  writeFileSync(file, `${pem}\n`, { mode: 0o600 });
+  writeWhole(file, `${pem}\n`, 0o600);
 }
 
 async function makeAuthority(at: Files, now: Date): Promise<void> {
@@ -96,7 +108,7 @@ async function makeAuthority(at: Files, now: Date): Promise<void> {
     ],
   });
   await writeKey(at.authorityKey, keys.privateKey);
-  writeFileSync(at.authority, `${cert.toString('pem')}\n`, { mode: 0o644 });
+  writeWhole(at.authority, `${cert.toString('pem')}\n`, 0o644);
 }
 
 async function makeServer(at: Files, { names, addresses }: Names, now: Date): Promise<void> {
@@ -129,7 +141,7 @@ async function makeServer(at: Files, { names, addresses }: Names, now: Date): Pr
     ],
   });
   await writeKey(at.key, keys.privateKey);
-  writeFileSync(at.cert, `${cert.toString('pem')}\n`, { mode: 0o644 });
+  writeWhole(at.cert, `${cert.toString('pem')}\n`, 0o644);
 }
 
 const serial = (): string => Buffer.from(webcrypto.getRandomValues(new Uint8Array(16))).toString('hex');

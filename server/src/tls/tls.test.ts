@@ -1,6 +1,6 @@
 import assert from 'node:assert/strict';
 import { spawnSync } from 'node:child_process';
-import { X509Certificate } from 'node:crypto';
+import { createPrivateKey, X509Certificate } from 'node:crypto';
 import { mkdtempSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { createServer, request } from 'node:https';
 import { tmpdir } from 'node:os';
@@ -47,6 +47,18 @@ describe('the yard’s own certificate', () => {
     const printed = openssl('x509', '-in', file('authority.crt'), '-noout', '-fingerprint', '-sha256').stdout;
     const ours = fingerprintOf(readFileSync(file('authority.crt'), 'utf8')).replaceAll(' ', '');
     assert.ok(printed.replaceAll(':', '').includes(ours), `${printed} ${ours}`);
+  });
+
+  test('who is stopped between its key and its certificate gets a new pair by the same authority', async () => {
+    const own = mkdtempSync(path.join(tmpdir(), 'hudrik-tls-'));
+    const first = await certificateIn(own, machine, NOW);
+    const other = mkdtempSync(path.join(tmpdir(), 'hudrik-tls-'));
+    writeFileSync(path.join(own, 'server.key'), (await certificateIn(other, machine, NOW)).key);
+    const again = await certificateIn(own, machine, NOW);
+    assert.equal(again.authority, first.authority);
+    assert.ok(new X509Certificate(again.cert).checkPrivateKey(createPrivateKey(again.key)));
+    assert.equal((await certificateIn(own, machine, NOW)).cert, again.cert);
+    for (const made of [own, other]) rmSync(made, { recursive: true, force: true });
   });
 
   test('who trusts the authority reaches the server; who does not is warned', async () => {
