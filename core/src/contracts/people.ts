@@ -43,7 +43,7 @@ const thenAndNow = object({ before: instant.required(), after: instant.required(
 export const zoneShift = object({
   /** By so many minutes its clock is put on now; negative: back. */
   minutes: number().required(),
-  /** When it opens next; null: it never opens. */
+  /** When the next shift begins; null: there is none. */
   opens: thenAndNow.nullable().defined(),
   /** When the next backup is written. */
   backup: thenAndNow.required(),

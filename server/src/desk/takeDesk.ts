@@ -29,8 +29,8 @@ export async function takeDesk(context: Asking, desk: Feed): Promise<DeskReply> 
     return readDesk(db);
   }
   const known = await knownEvents(db);
-  const { taken, held, bursts } = await withoutBursts(context, read.hires, known);
-  const refused: DeskRefusal[] = [...read.problems, ...held.map(({ line, uid }) => ({ line, uid, problem: 'burst' }))];
+  const { taken, bursts } = await withoutBursts(context, read.hires, known);
+  const refused: DeskRefusal[] = [...read.problems];
   for (const hire of taken) {
     const problem = await takeHire(context, hire, known.get(hire.uid));
     if (problem !== null) refused.push({ line: hire.line, uid: hire.uid, problem });
@@ -87,7 +87,7 @@ async function withoutBursts(
   { db, now }: Asking,
   hires: readonly DeskHire[],
   known: ReadonlyMap<string, Known>,
-): Promise<{ readonly taken: DeskHire[]; readonly held: DeskHire[]; readonly bursts: DeskReply['bursts'][number][] }> {
+): Promise<{ readonly taken: DeskHire[]; readonly bursts: DeskReply['bursts'][number][] }> {
   const isFresh = (hire: DeskHire): boolean => {
     const before = known.get(hire.uid);
     if (hire.isCancelled || Date.parse(hire.toAt) < now().getTime()) return false;
@@ -108,7 +108,7 @@ async function withoutBursts(
     for (const hire of found.held) held.add(hire);
     if (found.busiest) bursts.push({ classId, units, count: found.held.length, ...found.busiest });
   }
-  return { taken: hires.filter((hire) => !held.has(hire)), held: [...held], bursts };
+  return { taken: hires.filter((hire) => !held.has(hire)), bursts };
 }
 
 const promisedOf = async (db: Db, classId: ClassId) =>

@@ -14,7 +14,9 @@ export async function zoneShift({ db, now }: Pick<Context, 'db' | 'now'>, to: st
   mustBeKnownZone(to, locale);
   const opensIn = (zone: string): string | null => {
     const next = shiftsOf(openHours ?? USUAL_HOURS, [], at, zone).find(([begins]) => begins > 0);
-    return next === undefined ? null : new Date(at.getTime() + next[0] * MINUTE_MS).toISOString();
+    return next === undefined
+      ? null
+      : new Date(Math.round(at.getTime() / MINUTE_MS + next[0]) * MINUTE_MS).toISOString();
   };
   const [before, after] = [opensIn(from), opensIn(to)];
   return {

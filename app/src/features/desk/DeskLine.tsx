@@ -6,7 +6,6 @@ import { Button, FeedLine, sayFeedProblem, Words } from '@/design';
 import { sayAgo, sayTime } from '@/writing';
 
 const REFUSED: Readonly<Record<string, string>> = {
-  burst: 'is held back: far more would be away at once than there are',
   'odd-signs': 'holds signs that are none',
   unreadable: 'cannot be read',
   'cut-off': 'has no end',

@@ -21,10 +21,10 @@ describe('another time zone of the yard', () => {
 
   test('what opens, is written and moves', () => {
     expect(sayShift(shift({ deskHires: 1 })).join(' ')).toMatch(
-      /It opens next on .* not .*backup .* not .*1 booked hire /,
+      /The next shift begins .* not .*backup .* not .*1 booked hire .* names no zone/,
     );
     expect(sayShift(shift({ deskHires: 7 })).join(' ')).toContain('7 booked hires');
-    expect(sayShift(shift({ opens: null })).join(' ')).not.toContain('opens');
+    expect(sayShift(shift({ opens: null })).join(' ')).not.toContain('shift begins');
   });
 
   const settings = { yard: 'Skarrow', currency: 'USD', locale: 'en-US', timeZone: 'UTC', kitPrices: {} };

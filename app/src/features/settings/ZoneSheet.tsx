@@ -32,17 +32,19 @@ export function sayShift({ minutes, opens, backup, deskHires }: ZoneShift): stri
   const [hours, rest] = [Math.floor(Math.abs(minutes) / 60), Math.abs(minutes) % 60];
   const by = [...(hours > 0 ? [`${hours} h`] : []), ...(rest > 0 ? [`${rest} min`] : [])].join(' ');
   const times = [
-    ...(opens === null ? [] : [`It opens next on ${sayTime(opens.after)}, not ${sayTime(opens.before)}.`]),
-    `The next backup is written on ${sayTime(backup.after)}, not ${sayTime(backup.before)}.`,
+    ...(opens === null ? [] : [`The next shift begins ${sayTime(opens.after)}, not ${sayTime(opens.before)}.`]),
+    `The next backup is written ${sayTime(backup.after)}, not ${sayTime(backup.before)}.`,
   ];
   return [
     minutes === 0
       ? 'Just now both show the same time. They may differ in another season.'
-      : `Every time on every screen and paper is shown ${by} ${minutes > 0 ? 'later' : 'earlier'} than now. No record changes.`,
+      : `Every time on every screen and paper is shown ${by} ${minutes > 0 ? 'later' : 'earlier'} than now. No record of the past changes.`,
     ...(minutes === 0 ? [] : ['By the clock as it still is:', ...times]),
     deskHires === 0
       ? 'No booked hire of the desk’s list moves: their times name their zone.'
-      : `${deskHires} booked ${deskHires === 1 ? 'hire' : 'hires'} of the desk’s list name no zone: they move when the list is read next.`,
+      : deskHires === 1
+        ? '1 booked hire of the desk’s list names no zone: it moves when the list is read next.'
+        : `${deskHires} booked hires of the desk’s list name no zone: they move when the list is read next.`,
     'Shifts and days off keep their hours, by the new clock.',
   ];
 }
