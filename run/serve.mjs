@@ -7,6 +7,7 @@ import { keepRunning } from './keepRunning.mjs';
 import { startPostgres } from './postgres.mjs';
 import { ROLES } from './roles.mjs';
 import { giveUp } from './say.mjs';
+import { mustBeRight } from './settings.mjs';
 import { startSeveral } from './several.mjs';
 import { backUpBeforeUpgrade } from './upgrade.mjs';
 import { ensureWeb } from './web.mjs';
@@ -43,6 +44,7 @@ const startOne = (env) =>
 /** Installs, builds, starts everything, starts the server again when it dies, and stops everything on Ctrl-C. */
 export async function serve({ database, demo }) {
   ensureModules();
+  await mustBeRight(process.env);
   const { url, ownerUrl, stop } = await ensureDatabase(database);
   ensureWeb();
   await buildServer();

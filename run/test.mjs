@@ -111,6 +111,7 @@ await steps([
       '--test',
       'run/keepRunning.test.mjs',
       'run/postgres.test.mjs',
+      'run/settings.test.mjs',
       'run/several.test.mjs',
       'run/whatFailed.test.mjs',
     ]),

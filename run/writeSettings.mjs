@@ -1,0 +1,3 @@
+import { settingsPage } from './settings.mjs';
+
+process.stdout.write(settingsPage());
