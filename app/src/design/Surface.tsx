@@ -70,7 +70,7 @@ export function Empty({ sentence, children }: { readonly sentence: string; reado
   return (
     <View className="items-start gap-3 border border-dashed border-line p-4">
       {/* With a way on it stands for the whole, and is its heading. */}
-      <Words tone="ink-soft" {...(children ? { role: 'heading', 'aria-level': 2 } : {})}>
+      <Words tone="ink-soft" className="max-w-full" {...(children ? { role: 'heading', 'aria-level': 2 } : {})}>
         {sentence}
       </Words>
       {children}

@@ -1,5 +1,6 @@
 import assert from 'node:assert/strict';
 import { describe, test } from 'node:test';
+import { SERVICE_ITEMS } from '@hudrik/core/catalogue';
 import type { FleetService, UnitPage, UnitService } from '@hudrik/core/contracts';
 import { entryIn, problemIn, useYard } from '../testing/yard';
 
@@ -47,6 +48,17 @@ describe('the service of the yard', () => {
     assert.equal((await listed())?.jobId, jobId);
   });
 
+  test('a service that is not of the unit’s own plan is not raised', async () => {
+    const facts = {
+      kind: 'service',
+      work: 'service-hydraulic-filter',
+      title: 'Filter',
+      minutes: 30,
+      blocks: 'none',
+    } as const;
+    assert.equal((await problemIn(await yard.enter({ tag: 'GE-01' }, 'job-raised', facts))).code, 'not-valid');
+  });
+
   test('what is laid up is served when it wakes', async () => {
     const { unit } = await yard.read<UnitPage>('/api/units/GE-02');
     const headers = { 'if-match': `"${unit.version}"` };
@@ -71,7 +83,10 @@ describe('the service of the yard', () => {
     assert.equal(problem.facts?.['why'], 'runs-out');
     const { items } = await yard.read<UnitService>('/api/units/WE-01/service');
     const names = problem.facts?.['because'] as string[];
-    assert.ok(names.length > 0 && names.length < items.length, names.join());
+    assert.ok(names.length > 1 && names.length < items.length, names.join());
+    // Each by its own name.
+    const own = items.map(({ id }) => SERVICE_ITEMS.find((item) => item.id === id)?.name);
+    assert.ok(new Set(names).size === names.length && names.every((name) => own.includes(name)), names.join());
     for (const { id } of items) {
       const work = id === 'engine-oil' ? 'oil-service' : `service-${id}`;
       await yard.enter({ tag: 'WE-01' }, 'job-raised', {

@@ -24,7 +24,7 @@ const question = (seen: Readonly<Record<string, string>>): Question => ({
 function shown(diagnosis: Diagnosis) {
   const onPutRight = jest.fn();
   const onConfirm = jest.fn();
-  show(<Explained diagnosis={diagnosis} confirms onPutRight={onPutRight} onConfirm={onConfirm} />, {});
+  show(<Explained diagnosis={diagnosis} confirms isNext onPutRight={onPutRight} onConfirm={onConfirm} />, {});
   return { onPutRight, onConfirm };
 }
 
@@ -51,6 +51,20 @@ describe('what was seen is so', () => {
   test('what stands behind it is named', () => {
     shown(lookInto(question({ starting: 'hard', 'pilot-jet': 'blocked', 'bowl-drain': 'jelly-or-rust' })).diagnosis);
     expect(screen.getByText(/: look for .* too, or it comes back\.$/)).toBeTruthy();
+  });
+
+  test('beside a card that confirms it is no main button', () => {
+    const { diagnosis } = lookInto(question({ 'runs-for': '10-to-30-min', 'inlet-screen': 'dirty' }));
+    const shownAs = (isNext: boolean) => {
+      show(
+        <Explained diagnosis={diagnosis} confirms isNext={isNext} onPutRight={jest.fn()} onConfirm={jest.fn()} />,
+        {},
+      );
+      const main = screen.queryAllByTestId('main-action').length;
+      screen.unmount();
+      return main;
+    };
+    expect([shownAs(true), shownAs(false)]).toEqual([1, 0]);
   });
 
   test('while nothing is established it says nothing', () => {

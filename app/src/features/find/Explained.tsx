@@ -8,6 +8,8 @@ import { sayFault, sayInTen } from './say';
 interface Props {
   readonly diagnosis: Pick<Diagnosis, 'established' | 'enough' | 'suspects'>;
   readonly confirms: boolean;
+  /** Nothing else on the screen confirms: this is what comes next. */
+  readonly isNext: boolean;
   readonly onPutRight: (id: string) => void;
   readonly onConfirm: (id: string) => void;
 }
@@ -20,7 +22,7 @@ const BEHIND = 0.3;
 const LIKELY_PARENT = 0.15;
 
 /** What was seen to be so: whether that is enough, and what is to be put right. Nothing while nothing is. */
-export function Explained({ diagnosis, confirms, onPutRight, onConfirm }: Props) {
+export function Explained({ diagnosis, confirms, isNext, onPutRight, onConfirm }: Props) {
   const { established, enough } = diagnosis;
   const given = established.filter((one) => !one.isPutRight);
   const [first] = given;
@@ -56,7 +58,7 @@ export function Explained({ diagnosis, confirms, onPutRight, onConfirm }: Props)
       </Section>
       {confirms && isEnough ? (
         <Button
-          kind="main"
+          kind={isNext ? 'main' : 'plain'}
           tall
           label={given.length === 1 ? 'It is this' : `It is these ${given.length}`}
           onPress={() => onConfirm(first.id)}

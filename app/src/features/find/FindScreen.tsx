@@ -134,6 +134,7 @@ function FoundSoFar({
     <Explained
       diagnosis={diagnosis}
       confirms={confirms}
+      isNext={step?.kind !== 'repair'}
       onPutRight={(id) => setPicked({ kind: 'repair', id })}
       onConfirm={setConfirming}
     />
