@@ -2,7 +2,7 @@ import { copyFileSync, existsSync, mkdirSync, renameSync, rmSync } from 'node:fs
 import path from 'node:path';
 import { ensureDataFolder, postgresMajors } from './install.mjs';
 import { DATA } from './places.mjs';
-import { majorOf, ownFolder, placesOf, startPostgres } from './postgres.mjs';
+import { isRunning, majorOf, ownFolder, placesOf, startPostgres } from './postgres.mjs';
 import { PASSWORDS, ROLES } from './roles.mjs';
 import { giveUp, say } from './say.mjs';
 
@@ -22,6 +22,8 @@ export async function movePostgres(runProgram) {
   if (from === to) giveUp(`the records are of PostgreSQL ${to} already, the newest that is here.`);
   const aside = `${now.cluster}.postgresql-${from}`;
   if (existsSync(aside)) giveUp(`${aside} is there already, from an earlier time: set it elsewhere first.`);
+  for (const place of [now, next])
+    if (isRunning(place)) giveUp(`the records’ server in ${place.home} runs: stop Hudrik first. Nothing was changed.`);
   const file = path.join(process.env.HUDRIK_BACKUPS || path.join(DATA, 'backups'), `before-postgresql-${to}.hudrik`);
   mkdirSync(path.dirname(file), { recursive: true, mode: 0o700 });
   const old = await startPostgres();

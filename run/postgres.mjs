@@ -40,6 +40,9 @@ export async function startThrowAwayPostgres({ keepsCommits = false } = {}) {
   return startIn(mkdtempSync(path.join(tmpdir(), 'hudrik-pg-')), { durable: false, keep: false, loose });
 }
 
+/** Whether a cluster’s server runs, whoever started it. */
+export const isRunning = ({ home, cluster }) => existsSync(cluster) && portOfRunning(home, cluster) !== null;
+
 /** Of a data folder: where its cluster lives with what belongs to it, and the cluster itself. */
 export function placesOf(data) {
   const home = homeOf(data);

@@ -1,6 +1,6 @@
 import assert from 'node:assert/strict';
 import { spawnSync } from 'node:child_process';
-import { chmodSync, mkdtempSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import { chmodSync, mkdirSync, mkdtempSync, readFileSync, rmSync, statSync, symlinkSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { after, before, describe, test } from 'node:test';
@@ -11,6 +11,8 @@ process.env.HUDRIK_DATA = data;
 const { startPostgres } = await import('./postgres.mjs');
 const { makeOlderCluster } = await import('./olderCluster.mjs');
 const { ROOT } = await import('./places.mjs');
+const { postgresBin } = await import('./install.mjs');
+const { isGuarded } = await import('./roles.mjs');
 
 const ask = (url, text) => spawnSync('psql', [url, '-w', '-v', 'ON_ERROR_STOP=1', '-tAc', text], { encoding: 'utf8' });
 
@@ -88,5 +90,33 @@ describe('the records of a yard', () => {
       done.stderr,
       /by PostgreSQL 12; here is .*Nothing was changed\. Install postgresql-12 .*move-postgres/,
     );
+  });
+
+  test('rules of the yard’s own for who may come in stay; those of an older version let everybody in', () => {
+    const hba = path.join(data, 'postgres/data/pg_hba.conf');
+    const cluster = path.dirname(hba);
+    const ours = readFileSync(hba, 'utf8');
+    const withRules = (text) => {
+      writeFileSync(hba, text);
+      const guarded = isGuarded(cluster);
+      writeFileSync(hba, ours);
+      return guarded;
+    };
+    assert.ok(withRules(ours));
+    assert.ok(withRules(`hostssl replication copier 192.0.2.7/32 scram-sha-256\n${ours}`));
+    assert.ok(withRules('# trust nobody\nhost all all 127.0.0.1/32 scram-sha-256\n'));
+    assert.ok(!withRules('local all all trust\nhost all all 127.0.0.1/32 trust\n'));
+  });
+
+  test('records are not moved to another PostgreSQL under somebody who works with them', () => {
+    const majors = path.join(data, 'majors');
+    const programs = path.dirname(postgresBin());
+    mkdirSync(majors);
+    for (const major of [path.basename(programs), '99']) symlinkSync(programs, path.join(majors, major));
+    const env = { ...process.env, HUDRIK_DATA: data, HUDRIK_POSTGRES: majors };
+    const done = spawnSync(process.execPath, ['run/hudrik.mjs', 'move-postgres'], { cwd: ROOT, env, encoding: 'utf8' });
+    assert.notEqual(done.status, 0);
+    assert.match(done.stderr, /server in .* runs: stop Hudrik first\. Nothing was changed\./);
+    assert.equal(ask(postgres.urlAs('hudrik_app', 'yard'), 'select 1').stdout.trim(), '1');
   });
 });

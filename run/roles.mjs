@@ -33,7 +33,11 @@ local replication all scram-sha-256
 `;
 
 /** Whether a cluster lets nobody in without a password: the last thing that is done to one of an older version. */
-export const isGuarded = (cluster) => readFileSync(path.join(cluster, 'pg_hba.conf'), 'utf8').startsWith(WRITTEN_BY_US);
+export function isGuarded(cluster) {
+  const rules = readFileSync(path.join(cluster, 'pg_hba.conf'), 'utf8');
+  // Whoever runs the yard may have added rules of their own, for a second machine, say: those stay.
+  return rules.includes(WRITTEN_BY_US) || !/^[^#\n]*\btrust\b/m.test(rules);
+}
 
 const quoted = (text) => `'${text.replaceAll("'", "''")}'`;
 

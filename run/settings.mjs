@@ -8,10 +8,10 @@ const KINDS = {
   },
   count: { says: 'a whole number above nothing', holds: (value) => /^[1-9]\d{0,8}$/.test(value) },
   figure: { says: 'a number, nothing or more', holds: (value) => /^\d{1,12}(\.\d+)?$/.test(value) },
-  yes: { says: '`yes`, or left out', holds: (value) => value === 'yes' },
+  yes: { says: '`yes` or `no`', holds: (value) => /^(yes|no)$/.test(value) },
   level: {
-    says: '`silent`, `error`, `warn`, `info` or `debug`',
-    holds: (value) => /^(silent|error|warn|info|debug)$/.test(value),
+    says: '`silent`, `fatal`, `error`, `warn`, `info`, `debug` or `trace`',
+    holds: (value) => /^(silent|fatal|error|warn|info|debug|trace)$/.test(value),
   },
   address: { says: 'an address, http or https', holds: (value) => /^https?:\/\/\S+$/.test(value) },
   database: { says: 'a database’s address, postgres://…', holds: (value) => /^postgres(ql)?:\/\/\S+$/.test(value) },

@@ -1,14 +1,14 @@
 import path from 'node:path';
 import { newPin } from '@hudrik/core/contracts';
 import { backUp, restore } from '../backups/backup';
-import { backUpBefore, NoRoom } from '../backups/beforeUpgrade';
-import { tryBackup } from '../backups/tryBackup';
-import { Refusal } from '../refusal';
 import { exportYard, importYard } from '../backups/openForm';
 import { migrationsRun, migrationsToRun } from '../database/newer';
 import { hashPin } from '../people/people';
 import { mustBeHard } from '../people/mustBeHard';
+import { Refusal } from '../refusal';
+import { backUpBefore, NoRoom } from './beforeUpgrade';
 import { Misuse, type Command } from './command';
+import { tryBackup } from './tryBackup';
 
 const url = (): string => process.env['DATABASE_URL'] ?? '';
 /** A file is named from where the command was called. */

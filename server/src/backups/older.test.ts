@@ -6,6 +6,7 @@ import { fileURLToPath } from 'node:url';
 import { after, before, describe, test } from 'node:test';
 import { sql } from 'kysely';
 import pg from 'pg';
+import { backUpBefore, NoRoom } from '../administration/beforeUpgrade';
 import { checkAll } from '../administration/check';
 import { databaseOn, knownMigrations, openPool } from '../database/open';
 import { RecordsAreNewer } from '../database/newer';
@@ -14,7 +15,6 @@ import { bringUpToDate } from '../fleet/bringUpToDate';
 import { emptyDatabase, makeDatabase } from '../testing/databases';
 import { VERSION } from '../version';
 import { backUp, restore } from './backup';
-import { backUpBefore, NoRoom } from './beforeUpgrade';
 
 /** Written by the version of its name itself, of its demo's yard. */
 const OLDEST_BACKUP = fileURLToPath(new URL('../../fixtures/0026_yard_in_order.hudrik', import.meta.url));

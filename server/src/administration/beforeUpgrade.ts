@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { sql } from 'kysely';
 import type { Db } from '../database/tables';
-import { backUp } from './backup';
+import { backUp } from '../backups/backup';
 import { tryBackup } from './tryBackup';
 
 /** There is not the room for a backup, or for trying it. */

@@ -1,7 +1,7 @@
 import pg from 'pg';
-import { checkAll } from '../administration/check';
+import { restore } from '../backups/backup';
 import { databaseOn, openPool } from '../database/open';
-import { restore } from './backup';
+import { checkAll } from './check';
 
 /** Restores a backup into a database that is thrown away, compares, brings it up to date and runs every rule. Out: of when it is, and how much is wrong. */
 export async function tryBackup(
