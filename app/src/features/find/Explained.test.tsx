@@ -24,7 +24,10 @@ const question = (seen: Readonly<Record<string, string>>): Question => ({
 function shown(diagnosis: Diagnosis) {
   const onPutRight = jest.fn();
   const onConfirm = jest.fn();
-  show(<Explained diagnosis={diagnosis} confirms isNext onPutRight={onPutRight} onConfirm={onConfirm} />, {});
+  show(
+    <Explained diagnosis={diagnosis} confirms confirmedBelow={null} onPutRight={onPutRight} onConfirm={onConfirm} />,
+    {},
+  );
   return { onPutRight, onConfirm };
 }
 
@@ -53,18 +56,29 @@ describe('what was seen is so', () => {
     expect(screen.getByText(/: look for .* too, or it comes back\.$/)).toBeTruthy();
   });
 
-  test('beside a card that confirms it is no main button', () => {
+  test('beside a card that confirms it is no main button, and none at all where that confirms the same', () => {
     const { diagnosis } = lookInto(question({ 'runs-for': '10-to-30-min', 'inlet-screen': 'dirty' }));
-    const shownAs = (isNext: boolean) => {
+    const shownAs = (confirmedBelow: string | null) => {
       show(
-        <Explained diagnosis={diagnosis} confirms isNext={isNext} onPutRight={jest.fn()} onConfirm={jest.fn()} />,
+        <Explained
+          diagnosis={diagnosis}
+          confirms
+          confirmedBelow={confirmedBelow}
+          onPutRight={jest.fn()}
+          onConfirm={jest.fn()}
+        />,
         {},
       );
       const main = screen.queryAllByTestId('main-action').length;
+      const any = screen.queryAllByRole('button', { name: 'It is this' }).length;
       screen.unmount();
-      return main;
+      return [main, any];
     };
-    expect([shownAs(true), shownAs(false)]).toEqual([1, 0]);
+    expect([null, 'coil-weak', 'inlet-screen-blocked'].map(shownAs)).toEqual([
+      [1, 1],
+      [0, 1],
+      [0, 0],
+    ]);
   });
 
   test('while nothing is established it says nothing', () => {

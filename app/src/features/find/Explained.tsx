@@ -8,8 +8,8 @@ import { sayFault, sayInTen } from './say';
 interface Props {
   readonly diagnosis: Pick<Diagnosis, 'established' | 'enough' | 'suspects'>;
   readonly confirms: boolean;
-  /** Nothing else on the screen confirms: this is what comes next. */
-  readonly isNext: boolean;
+  /** The cause that the card below this confirms; null while it confirms none: then this is what comes next. */
+  readonly confirmedBelow: string | null;
   readonly onPutRight: (id: string) => void;
   readonly onConfirm: (id: string) => void;
 }
@@ -22,12 +22,14 @@ const BEHIND = 0.3;
 const LIKELY_PARENT = 0.15;
 
 /** What was seen to be so: whether that is enough, and what is to be put right. Nothing while nothing is. */
-export function Explained({ diagnosis, confirms, isNext, onPutRight, onConfirm }: Props) {
+export function Explained({ diagnosis, confirms, confirmedBelow, onPutRight, onConfirm }: Props) {
   const { established, enough } = diagnosis;
   const given = established.filter((one) => !one.isPutRight);
   const [first] = given;
   if (first === undefined) return null;
   const isEnough = enough !== null && enough.probability >= EXPLAINS;
+  // One button for one thing: where the card below confirms the same, it stands there.
+  const isBelow = given.length === 1 && first.id === confirmedBelow;
   return (
     <View className="gap-3 border-2 border-ink bg-card p-4">
       <Words role="status" size={22} face="strong">
@@ -56,9 +58,9 @@ export function Explained({ diagnosis, confirms, isNext, onPutRight, onConfirm }
           </View>
         ))}
       </Section>
-      {confirms && isEnough ? (
+      {confirms && isEnough && !isBelow ? (
         <Button
-          kind={isNext ? 'main' : 'plain'}
+          kind={confirmedBelow === null ? 'main' : 'plain'}
           tall
           label={given.length === 1 ? 'It is this' : `It is these ${given.length}`}
           onPress={() => onConfirm(first.id)}

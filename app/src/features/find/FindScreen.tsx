@@ -134,7 +134,7 @@ function FoundSoFar({
     <Explained
       diagnosis={diagnosis}
       confirms={confirms}
-      isNext={step?.kind !== 'repair'}
+      confirmedBelow={step?.kind === 'repair' ? step.id : null}
       onPutRight={(id) => setPicked({ kind: 'repair', id })}
       onConfirm={setConfirming}
     />

@@ -41,7 +41,7 @@ export function sayShift({ minutes, opens, backup, deskHires }: ZoneShift): stri
       : `Every time on every screen and paper is shown ${by} ${minutes > 0 ? 'later' : 'earlier'} than now. No record of the past changes.`,
     ...(minutes === 0 ? [] : ['By the clock as it still is:', ...times]),
     deskHires === 0
-      ? 'No booked hire of the desk’s list moves: their times name their zone.'
+      ? 'No booked hire of the desk’s list moves: each names its zone.'
       : deskHires === 1
         ? '1 booked hire of the desk’s list names no zone: it moves when the list is read next.'
         : `${deskHires} booked hires of the desk’s list name no zone: they move when the list is read next.`,
