@@ -2,7 +2,7 @@ import { spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import { existsSync, mkdirSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
-import { DATA, isRoot, ROOT } from './places.mjs';
+import { asOwner, DATA, isRoot, mustWrite, ROOT } from './places.mjs';
 import { giveUp, say } from './say.mjs';
 
 const [major, minor] = process.versions.node.split('.').map(Number);
@@ -16,6 +16,7 @@ export function ensureModules() {
     .update(readFileSync(path.join(ROOT, 'package-lock.json')))
     .digest('hex');
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === wanted) return;
+  mustWrite(ROOT);
   say('installing node modules (a minute or two the first time)');
   const done = spawnSync('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], {
     cwd: ROOT,
@@ -23,6 +24,7 @@ export function ensureModules() {
   });
   if (done.status !== 0) giveUp('node modules could not be installed: is the npm registry reachable?');
   writeFileSync(stamp, wanted);
+  asOwner(path.join(ROOT, 'node_modules'));
 }
 
 const POSTGRES = process.env.HUDRIK_POSTGRES ?? '/usr/lib/postgresql';

@@ -6,6 +6,10 @@ const HOPELESS = 78;
 
 const USUAL = { firstPauseMs: 1000, longestPauseMs: 60_000, steadyAfterMs: 60_000 };
 
+/** What a program of the server's is started with to end when whoever started it does, however that was: its input ends then. */
+export const TOLD_TO_END = { HUDRIK_ENDS_WITH_RUNNER: 'yes' };
+export const WITH_RUNNER = ['pipe', 'inherit', 'inherit'];
+
 /**
  * Runs a program and starts it again when it dies, after pauses that grow while it keeps dying and begin anew once it has run for a while.
  * In: how to spawn it. Out: what ends it for good, and a promise of its exit code.

@@ -20,7 +20,9 @@ import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { ensurePostgres, postgresBin, postgresMajors } from './install.mjs';
 import { DATA, isRoot } from './places.mjs';
-import { HAND_OVER, HBA, isGuarded, makePasswords, readPasswords, ROLES, rolesSql, SUPERUSER } from './roles.mjs';
+import { HAND_OVER, HBA, isGuarded, passwordsOf, ROLES, rolesSql, rulesFor, SUPERUSER } from './roles.mjs';
+import { CERTIFICATE, reachIn, settingsOf } from './reach.mjs';
+import { isRunnerAlive, noteRunner } from './runner.mjs';
 import { giveUp, say } from './say.mjs';
 
 /**
@@ -36,7 +38,7 @@ export async function startPostgres(data = DATA) {
 export async function startThrowAwayPostgres({ keepsCommits = false } = {}) {
   ensurePostgres();
   // A drill that kills it asks what was committed: that is written at once, if not to the disk itself.
-  const loose = keepsCommits ? ' -c fsync=off' : LOOSE;
+  const loose = keepsCommits ? { fsync: 'off' } : LOOSE;
   return startIn(mkdtempSync(path.join(tmpdir(), 'hudrik-pg-')), { durable: false, keep: false, loose });
 }
 
@@ -74,48 +76,68 @@ export function ownFolder(home) {
   chmodSync(home, 0o700);
 }
 
-const LOOSE = ' -c fsync=off -c synchronous_commit=off -c full_page_writes=off';
+const LOOSE = { fsync: 'off', synchronous_commit: 'off', full_page_writes: 'off' };
+/** A throw-away cluster is on this machine alone. */
+const NOWHERE = { host: null, port: null, peers: [] };
+
+/** Whether a cluster follows another one: it takes nothing that is written. */
+export const isCopy = (cluster) => existsSync(path.join(cluster, 'standby.signal'));
 
 /**
  * Each step of what follows is seen to be done by what it leaves, and is begun again where it was stopped: passwords, the cluster, and for one of
  * an older version checksums, roles, owners, and at last that it lets nobody in without a password.
  */
-async function startIn(home, { durable, keep, loose = '' }) {
-  ownFolder(home);
-  if (isRoot) openWay(home);
-  const cluster = path.join(home, 'data');
-  // What is thrown away holds nobody's data, and asks for no password.
-  const passwords = durable ? (readPasswords(home) ?? makePasswords(home)) : {};
-  if (!existsSync(cluster)) mustNotBeMoving(home);
-  if (!existsSync(cluster)) initdb(home, cluster, durable ? passwords[SUPERUSER] : null);
-  mustBeOfAVersionHere(home);
-  const isOlder = durable && !isGuarded(cluster);
-  if (isOlder) addChecksums(home, cluster);
+async function startIn(home, { durable, keep, loose = {} }) {
+  const { cluster, reach, passwords, isOlder } = prepared(home, durable);
   const running = await portOfReady(home, cluster);
-  const port = running ?? (await startServer(home, cluster, loose));
+  const settings = durable ? settingsOf(home, reach, process.env) : { listen_addresses: '127.0.0.1', ...loose };
+  const port = running ?? (await startServer(home, cluster, settings, reach.port));
+  // Where whoever started it was killed, it is stopped by whoever found it.
+  const isOwn = running === null || (durable && !isRunnerAlive(home));
+  if (durable && isOwn) noteRunner(home);
   const ask = psqlOn(home, port, passwords[SUPERUSER]);
-  mustHave(ask('postgres', rolesSql(passwords)), 'the roles could not be made');
+  const copies = isCopy(cluster);
+  if (!copies) mustHave(ask('postgres', rolesSql(passwords)), 'the roles could not be made');
   if (isOlder) takeOver(home, cluster, ask);
   const urlAs = (role, database) => {
     const password = passwords[role] ? `:${passwords[role]}` : '';
     return `postgres://${role}${password}@127.0.0.1:${port}/${database}`;
   };
   return {
-    port,
-    home,
+    ...{ port, home, cluster, reach, passwords },
+    /** It follows another machine's: nothing can be written to it. */
+    isCopy: copies,
     /** As the cluster's superuser: for tests, the bench and backups. */
     urlOf: (database) => urlAs(SUPERUSER, database),
     urlAs,
     ensureDatabase: (database) => ensureDatabase(ask, database, durable ? ROLES.owner : SUPERUSER),
     stop: () => {
-      if (running !== null) return;
+      if (!isOwn) return;
       spawnAs(home, 'pg_ctl', ['-D', cluster, '-m', durable ? 'fast' : 'immediate', '-w', 'stop']);
       if (!keep) rmSync(home, { recursive: true, force: true });
     },
     /** For tests of a database that goes away in the middle. */
     pause: () => run(home, 'pg_ctl', ['-D', cluster, '-m', 'immediate', '-w', 'stop']),
-    resume: () => startAt(home, cluster, loose, port),
+    resume: () => startAt(home, cluster, settings, port),
   };
+}
+
+/** All that comes before its server is started. */
+function prepared(home, durable) {
+  ownFolder(home);
+  if (isRoot) openWay(home);
+  const cluster = path.join(home, 'data');
+  const reach = durable ? reachIn(process.env) : NOWHERE;
+  // What is thrown away holds nobody's data, and asks for no password.
+  const passwords = durable ? passwordsOf(home) : {};
+  if (!existsSync(cluster)) mustNotBeMoving(home);
+  if (!existsSync(cluster)) initdb(home, cluster, durable ? passwords[SUPERUSER] : null);
+  mustBeOfAVersionHere(home);
+  const isOlder = durable && !isGuarded(cluster);
+  if (isOlder) addChecksums(home, cluster);
+  if (reach.host !== null) ensureCertificate(home);
+  if (durable && !isOlder) setRules(home, cluster, reach.peers);
+  return { cluster, reach, passwords, isOlder };
 }
 
 /**
@@ -141,7 +163,7 @@ function initdb(home, cluster, password) {
 }
 
 /** PostgreSQL's user's own file, whole or as it was. */
-function writeAs(file, text) {
+export function writeAs(file, text) {
   writeFileSync(`${file}.new`, text, { mode: 0o600 });
   if (isRoot) chownSync(`${file}.new`, idOf('-u'), idOf('-g'));
   renameSync(`${file}.new`, file);
@@ -149,11 +171,11 @@ function writeAs(file, text) {
 
 /** A cluster of an older version let in whoever was on this machine, and had no checksums. They can be added to one that ended in good order. */
 function addChecksums(home, cluster) {
-  const state = said(home, 'pg_controldata', ['-D', cluster]);
+  const state = run(home, 'pg_controldata', ['-D', cluster]);
   if (!/^Data page checksum version: +0$/m.test(state)) return;
   say('the records of an older version get passwords and checksums, once');
   if (portOfRunning(home, cluster) === null && !/^Database cluster state: +shut down$/m.test(state))
-    run(home, 'pg_ctl', ['-D', cluster, '-w', '-l', path.join(home, 'log'), '-o', `-h '' -k ${home}`, 'start']);
+    startAt(home, cluster, { listen_addresses: '' }, null);
   if (portOfRunning(home, cluster) !== null) run(home, 'pg_ctl', ['-D', cluster, '-m', 'fast', '-w', 'stop']);
   run(home, 'pg_checksums', ['-D', cluster, '--enable']);
 }
@@ -167,6 +189,29 @@ function takeOver(home, cluster, ask) {
   }
   writeAs(path.join(cluster, 'pg_hba.conf'), HBA);
   run(home, 'pg_ctl', ['-D', cluster, 'reload']);
+}
+
+/** Who may come from other machines, as it is said now; a server that runs already hears of it. */
+function setRules(home, cluster, peers) {
+  const file = path.join(cluster, 'pg_hba.conf');
+  const rules = readFileSync(file, 'utf8');
+  const wanted = rulesFor(rules, peers);
+  if (wanted === rules) return;
+  writeAs(file, wanted);
+  if (portOfRunning(home, cluster) !== null) run(home, 'pg_ctl', ['-D', cluster, 'reload']);
+}
+
+/** A certificate of its own for the records' server: nobody else has it, so whoever knows it needs no authority. */
+function ensureCertificate(home) {
+  const [cert, key] = [CERTIFICATE.cert, CERTIFICATE.key].map((name) => path.join(home, name));
+  if (existsSync(cert) && existsSync(key)) return;
+  const kind = ['-newkey', 'ec', '-pkeyopt', 'ec_paramgen_curve:P-256', '-nodes', '-days', '7300'];
+  const files = ['-keyout', `${key}.new`, '-out', `${cert}.new`];
+  const made = spawnSync('openssl', ['req', '-x509', '-subj', '/CN=hudrik', ...kind, ...files], { encoding: 'utf8' });
+  if (made.status !== 0)
+    giveUp(`a certificate for the records’ server could not be made (openssl): ${made.stderr ?? made.error}`);
+  // The key first: with a certificate there is one.
+  for (const file of [key, cert]) writeAs(file, readFileSync(`${file}.new`, 'utf8'));
 }
 
 /** Where the old cluster was set aside, and the new one is not in its place yet, an empty one would be the worst answer. */
@@ -209,22 +254,17 @@ const idOf = (flag) => Number(execFileSync('id', [flag, 'postgres'], { encoding:
 
 const binOf = (home) => postgresBin(majorOf(home)) ?? postgresBin();
 
-function spawnAs(home, program, args) {
+function spawnAs(home, program, args, env = {}) {
   const file = path.join(binOf(home), program);
-  const options = { encoding: 'utf8', stdio: ['ignore', 'pipe', 'pipe'] };
+  const options = { encoding: 'utf8', stdio: ['ignore', 'pipe', 'pipe'], env: { ...process.env, ...env } };
   return isRoot
     ? spawnSync('runuser', ['-u', 'postgres', '--', file, ...args], { ...options, cwd: '/' })
     : spawnSync(file, args, { ...options, cwd: home });
 }
 
-/** Runs a program of PostgreSQL's as its user. */
-export function run(home, program, args) {
-  said(home, program, args);
-}
-
-/** The same. Out: what it said. */
-function said(home, program, args) {
-  const done = spawnAs(home, program, args);
+/** Runs a program of PostgreSQL's as its user. Out: what it said. */
+export function run(home, program, args, env) {
+  const done = spawnAs(home, program, args, env);
   if (done.status !== 0) throw new Error(`${program} failed (${done.status}): ${done.stderr}${done.stdout}`);
   return done.stdout;
 }
@@ -237,7 +277,7 @@ async function portOfReady(home, cluster) {
     if (spawnAs(home, 'pg_isready', ['-h', '127.0.0.1', '-p', String(port)]).status === 0) return port;
     await new Promise((resolve) => setTimeout(resolve, 500));
   }
-  return giveUp(`the records' server is not ready after a minute; its log is ${path.join(home, 'log')}.`);
+  return giveUp(`the records' server is not ready after a minute; its log is in ${path.join(home, 'logs')}.`);
 }
 
 function portOfRunning(home, cluster) {
@@ -245,11 +285,17 @@ function portOfRunning(home, cluster) {
   return Number(readFileSync(path.join(cluster, 'postmaster.pid'), 'utf8').split('\n')[3]);
 }
 
-async function startServer(home, cluster, loose) {
+async function startServer(home, cluster, settings, fixed) {
+  if (fixed !== null) {
+    if (!(await isFree(fixed)))
+      giveUp(`port ${fixed}, where the records are to be reached (HUDRIK_POSTGRES_PORT), is taken.`);
+    startAt(home, cluster, settings, fixed);
+    return fixed;
+  }
   for (let attempt = 0; ; attempt++) {
     const port = await freePort();
     try {
-      startAt(home, cluster, loose, port);
+      startAt(home, cluster, settings, port);
       return port;
     } catch (error) {
       if (attempt >= 3) throw error;
@@ -257,20 +303,12 @@ async function startServer(home, cluster, loose) {
   }
 }
 
-/** In: settings beyond the usual, as on its command line. */
-export function startAt(home, cluster, loose, port) {
-  run(home, 'pg_ctl', [
-    '-D',
-    cluster,
-    '-w',
-    '-t',
-    '60',
-    '-l',
-    path.join(home, 'log'),
-    '-o',
-    `-h 127.0.0.1 -p ${port} -k ${home}${loose}`,
-    'start',
-  ]);
+/** In: settings of PostgreSQL's beyond its files; a port of null is none but its socket. What it says until it keeps its own log goes to one file. */
+export function startAt(home, cluster, settings, port) {
+  const all = { ...settings, unix_socket_directories: home, ...(port === null ? {} : { port: String(port) }) };
+  const given = Object.entries(all).map(([name, value]) => `-c '${name}=${value}'`);
+  const log = path.join(home, 'log');
+  run(home, 'pg_ctl', ['-D', cluster, '-w', '-t', '60', '-l', log, '-o', given.join(' '), 'start']);
 }
 
 /** Asks statements of a database of the cluster, as its superuser. */
@@ -288,6 +326,15 @@ function mustHave(done, what) {
 function ensureDatabase(ask, database, owner) {
   if (ask('postgres', `select 1 from pg_database where datname = '${database}'`).stdout.trim() === '1') return;
   mustHave(ask('postgres', `create database ${database} owner ${owner}`), 'the database could not be made');
+}
+
+/** Whether nobody listens at a port of this machine. */
+function isFree(port) {
+  return new Promise((resolve) => {
+    const server = createServer();
+    server.once('error', () => resolve(false));
+    server.listen(port, '127.0.0.1', () => server.close(() => resolve(true)));
+  });
 }
 
 export function freePort() {

@@ -28,7 +28,7 @@ describe('the records of a yard', () => {
   });
 
   test('nobody comes in without a password, whoever is on this machine', () => {
-    for (const role of ['hudrik', 'hudrik_owner', 'hudrik_app', 'hudrik_reader']) {
+    for (const role of ['hudrik', 'hudrik_owner', 'hudrik_app', 'hudrik_reader', 'hudrik_copy']) {
       const { status, stderr } = ask(`postgres://${role}@127.0.0.1:${postgres.port}/yard`, 'select 1');
       assert.notEqual(status, 0, role);
       assert.match(stderr, /no password supplied|password/, role);
@@ -41,7 +41,7 @@ describe('the records of a yard', () => {
   test('passwords are kept for whoever starts it alone, scrambled in the cluster, and pages have checksums', () => {
     const file = path.join(data, 'postgres', 'passwords.json');
     assert.equal(statSync(file).mode & 0o777, 0o600);
-    assert.equal(new Set(Object.values(JSON.parse(readFileSync(file, 'utf8')))).size, 4);
+    assert.equal(new Set(Object.values(JSON.parse(readFileSync(file, 'utf8')))).size, 5);
     const kept = ask(
       postgres.urlOf('yard'),
       'select rolname, rolsuper, left(rolpassword, 13) from pg_authid where rolcanlogin order by 1',
@@ -49,6 +49,7 @@ describe('the records of a yard', () => {
     assert.deepEqual(kept.stdout.trim().split('\n'), [
       'hudrik|t|SCRAM-SHA-256',
       'hudrik_app|f|SCRAM-SHA-256',
+      'hudrik_copy|f|SCRAM-SHA-256',
       'hudrik_owner|f|SCRAM-SHA-256',
       'hudrik_reader|f|SCRAM-SHA-256',
     ]);

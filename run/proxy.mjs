@@ -1,5 +1,5 @@
-import { spawn } from 'node:child_process';
-import { existsSync, mkdirSync, writeFileSync } from 'node:fs';
+import { spawn, spawnSync } from 'node:child_process';
+import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { aptInstall } from './install.mjs';
 import { giveUp } from './say.mjs';
@@ -73,8 +73,24 @@ export function startProxy(given) {
   const nginx = ensureNginx();
   mkdirSync(given.folder, { recursive: true });
   const file = path.join(given.folder, 'nginx.conf');
+  endLeftOver(nginx, given.folder, file);
   writeFileSync(file, nginxConf(given));
   return spawn(nginx, ['-c', file, '-p', given.folder, '-e', path.join(given.folder, 'error.log')], {
     stdio: ['ignore', 'inherit', 'inherit'],
   });
+}
+
+/** One that a killed start left behind has the port still. */
+function endLeftOver(nginx, folder, file) {
+  const isOurs = () => {
+    try {
+      const pid = readFileSync(path.join(folder, 'nginx.pid'), 'utf8').trim();
+      return readFileSync(`/proc/${pid}/cmdline`, 'utf8').includes(file);
+    } catch {
+      return false;
+    }
+  };
+  if (!isOurs()) return;
+  spawnSync(nginx, ['-c', file, '-p', folder, '-s', 'stop'], { stdio: 'ignore' });
+  for (let nth = 0; isOurs() && nth < 100; nth++) spawnSync('sleep', ['0.1']);
 }

@@ -2,22 +2,26 @@ import { randomBytes } from 'node:crypto';
 import { existsSync, readFileSync, renameSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 
-/** Who may what: the cluster's own superuser, the owner of the records, the server at its work, and one who only reads. */
+/** Who may what: the cluster's own superuser, the owner of the records, the server at its work, one who only reads, and a second machine that copies. */
 export const SUPERUSER = 'hudrik';
-export const ROLES = { owner: 'hudrik_owner', app: 'hudrik_app', reader: 'hudrik_reader' };
+export const ROLES = { owner: 'hudrik_owner', app: 'hudrik_app', reader: 'hudrik_reader', copy: 'hudrik_copy' };
 
 export const PASSWORDS = 'passwords.json';
 const fileOf = (home) => path.join(home, PASSWORDS);
 
-/** The passwords of this cluster's roles: made once, and readable by nobody but whoever starts it. Null: they are not made yet. */
-export const readPasswords = (home) =>
-  existsSync(fileOf(home)) ? JSON.parse(readFileSync(fileOf(home), 'utf8')) : null;
+/** The passwords of this cluster's roles: made once, each, and readable by nobody but whoever starts it. */
+export function passwordsOf(home) {
+  const kept = existsSync(fileOf(home)) ? JSON.parse(readFileSync(fileOf(home), 'utf8')) : {};
+  const wanted = [SUPERUSER, ...Object.values(ROLES)];
+  if (wanted.every((role) => role in kept)) return kept;
+  return keepPasswords(home, {
+    ...Object.fromEntries(wanted.map((role) => [role, randomBytes(24).toString('base64url')])),
+    ...kept,
+  });
+}
 
-export function makePasswords(home) {
-  const passwords = Object.fromEntries(
-    [SUPERUSER, ...Object.values(ROLES)].map((role) => [role, randomBytes(24).toString('base64url')]),
-  );
-  // Whole or not there, whenever one is stopped.
+/** Whole or not there, whenever one is stopped. */
+export function keepPasswords(home, passwords) {
   writeFileSync(`${fileOf(home)}.new`, `${JSON.stringify(passwords, null, 2)}\n`, { mode: 0o600 });
   renameSync(`${fileOf(home)}.new`, fileOf(home));
   return passwords;
@@ -39,6 +43,29 @@ export function isGuarded(cluster) {
   return rules.includes(WRITTEN_BY_US) || !/^[^#\n]*\btrust\b/m.test(rules);
 }
 
+const [OTHERS, OTHERS_END] = ['# Other machines, as HUDRIK_POSTGRES_PEERS names them at each start.', '# Up to here.'];
+
+/** The rules with those for other machines in the place of the last ones: over TLS, with a password, and not as the superuser. */
+export function rulesFor(rules, peers) {
+  const from = rules.indexOf(OTHERS);
+  const own = from < 0 ? rules : rules.slice(0, from) + rules.slice(rules.indexOf(OTHERS_END) + OTHERS_END.length + 1);
+  if (peers.length === 0) return own;
+  const roles = [ROLES.app, ROLES.owner, ROLES.copy].join(',');
+  const lines = peers.flatMap((peer) => [
+    `hostssl replication ${ROLES.copy} ${peer} scram-sha-256`,
+    `hostssl all ${roles} ${peer} scram-sha-256`,
+  ]);
+  return `${own}${[OTHERS, ...lines, OTHERS_END].join('\n')}\n`;
+}
+
+/** What pg_rewind asks of the server that it brings an old one in step with, which it must not ask as the superuser. */
+const REWIND = [
+  'pg_ls_dir(text, boolean, boolean)',
+  'pg_stat_file(text, boolean)',
+  'pg_read_binary_file(text)',
+  'pg_read_binary_file(text, bigint, bigint, boolean)',
+];
+
 const quoted = (text) => `'${text.replaceAll("'", "''")}'`;
 
 /** The roles with their passwords; asked again, nothing changes. */
@@ -47,7 +74,9 @@ export const rolesSql = (passwords) =>
     ...Object.values(ROLES).map(
       (role) => `do $$ begin create role ${role} login nosuperuser; exception when duplicate_object then null; end $$;`,
     ),
-    ...Object.entries(passwords ?? {}).map(([role, password]) => `alter role ${role} password ${quoted(password)};`),
+    `alter role ${ROLES.copy} replication;`,
+    ...REWIND.map((one) => `grant execute on function pg_catalog.${one} to ${ROLES.copy};`),
+    ...Object.entries(passwords).map(([role, password]) => `alter role ${role} password ${quoted(password)};`),
   ].join('\n');
 
 /** Gives a database of an older version, which the superuser owned, to the owner of the records. */

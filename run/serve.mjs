@@ -3,8 +3,9 @@ import path from 'node:path';
 import { ensureDataFolder, ensureModules } from './install.mjs';
 import { DATA, ROOT } from './places.mjs';
 import { buildServer, programOf } from './builtServer.mjs';
-import { keepRunning } from './keepRunning.mjs';
+import { keepRunning, TOLD_TO_END, WITH_RUNNER } from './keepRunning.mjs';
 import { startPostgres } from './postgres.mjs';
+import { otherUrl } from './reach.mjs';
 import { ROLES } from './roles.mjs';
 import { giveUp } from './say.mjs';
 import { mustBeRight } from './settings.mjs';
@@ -18,26 +19,40 @@ const SERVER = path.join(ROOT, 'server');
 export const runServerProgram = (file, args, env) =>
   spawnSync(process.execPath, [...programOf(file), ...args], {
     cwd: SERVER,
-    env: { ...process.env, ...env },
+    env: { ...process.env, HUDRIK_DATA_FOLDER: DATA, ...env },
     stdio: 'inherit',
   }).status ?? 1;
 
-/** The database to use, as the server and as its owner: the one given, or the project's own cluster. */
+/**
+ * The database to use, as the server and as its owner: the one given, or the project's own cluster. Where another machine has the records too,
+ * whoever is started from here asks both which one is written to; a copy is asked second.
+ */
 export async function ensureDatabase(name) {
   ensureDataFolder();
   const given = process.env.DATABASE_URL;
   if (given) return { url: given, ownerUrl: process.env.HUDRIK_OWNER_URL ?? given, stop: () => undefined };
   const postgres = await startPostgres();
-  postgres.ensureDatabase(name);
-  const [url, ownerUrl] = [ROLES.app, ROLES.owner].map((role) => postgres.urlAs(role, name));
-  return { url, ownerUrl, superUrl: postgres.urlOf(name), postgres, stop: postgres.stop };
+  if (!postgres.isCopy) postgres.ensureDatabase(name);
+  const { home, reach, passwords } = postgres;
+  const here = (role) => postgres.urlAs(role, name);
+  const there = (role) => otherUrl(home, reach, role, passwords[role], name);
+  if (postgres.isCopy && reach.other === null) {
+    postgres.stop();
+    giveUp(
+      'the records of this machine are a copy, and whose is not said: set HUDRIK_OTHER, or: npm run hudrik -- take-over',
+    );
+  }
+  const [first, second] = postgres.isCopy ? [there, here] : [here, there];
+  if (reach.other !== null) process.env.HUDRIK_READ_URL = second(ROLES.app);
+  const [url, ownerUrl] = [ROLES.app, ROLES.owner].map((role) => first(role));
+  return { url, ownerUrl, postgres, stop: postgres.stop };
 }
 
 const startOne = (env) =>
   keepRunning(process.execPath, programOf('main.ts'), {
     cwd: SERVER,
-    env: { ...process.env, ...env },
-    stdio: 'inherit',
+    env: { ...process.env, ...env, ...TOLD_TO_END },
+    stdio: WITH_RUNNER,
     detached: true,
   });
 

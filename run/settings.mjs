@@ -15,6 +15,7 @@ const KINDS = {
   },
   address: { says: 'an address, http or https', holds: (value) => /^https?:\/\/\S+$/.test(value) },
   database: { says: 'a database’s address, postgres://…', holds: (value) => /^postgres(ql)?:\/\/\S+$/.test(value) },
+  place: { says: 'an address with a port', holds: (value) => /^(\[[0-9a-f:]+\]|[^\s:/]+):\d{1,5}$/i.test(value) },
   path: { says: 'a folder or a file', holds: (value) => value !== '' },
   'path or none': { says: 'a folder; empty: none', holds: () => true },
   names: { says: 'names, with spaces or commas between', holds: (value) => value.trim() !== '' },
@@ -86,6 +87,23 @@ export const SETTINGS = {
       'a hot standby that answers what only reads, and takes over when it is promoted',
     ),
   ],
+  'For a second machine': [
+    setting('HUDRIK_POSTGRES_PORT', 'port', 'one that is free', 'where the records’ own server is reached'),
+    setting(
+      'HUDRIK_POSTGRES_HOST',
+      'text',
+      'this machine alone',
+      'an address of this machine where the other one reaches them, over TLS ([more than one](more-than-one.md))',
+    ),
+    setting('HUDRIK_POSTGRES_PEERS', 'names', 'nobody', 'the addresses that may come there'),
+    setting(
+      'HUDRIK_POSTGRES_KEPT_MB',
+      'count',
+      '2048',
+      'so much of the log of changes is kept for a copy that is away, MB',
+    ),
+    setting('HUDRIK_OTHER', 'place', 'none', 'the other machine’s records, as HOST:PORT'),
+  ],
   'For what is outside': [
     setting('HUDRIK_SUPPLIER_URL', 'address', 'a simulated one', 'a real supplier'),
     setting('HUDRIK_INSTRUMENTS_URL', 'address', 'simulated ones', 'real instruments of the bench'),
@@ -129,6 +147,7 @@ export const SETTINGS = {
 /** How Hudrik’s own processes tell each other what they must know. Nobody sets these. */
 export const TOLD = [
   ...['HUDRIK_DEMO', 'HUDRIK_DATA_FOLDER', 'HUDRIK_BUILT', 'HUDRIK_BACKUP_BEFORE', 'HUDRIK_SPARE_URL'],
+  ...['HUDRIK_ENDS_WITH_RUNNER'],
   ...['HUDRIK_FACING_HOST', 'HUDRIK_FACING_PORT', 'HUDRIK_FIRST_LEAD_CODE', 'HUDRIK_KEEPS_CERTIFICATE'],
 ];
 

@@ -4,7 +4,7 @@ import { unwatchFile, watchFile } from 'node:fs';
 import { hostname } from 'node:os';
 import path from 'node:path';
 import { programOf } from './builtServer.mjs';
-import { keepRunning } from './keepRunning.mjs';
+import { keepRunning, TOLD_TO_END } from './keepRunning.mjs';
 import { DATA, ROOT } from './places.mjs';
 import { freePort } from './postgres.mjs';
 import { startProxy } from './proxy.mjs';
@@ -27,8 +27,8 @@ async function untilUp(port, isStopping) {
 async function startStandIns(env) {
   const child = spawn(process.execPath, programOf('standins/main.ts'), {
     cwd: SERVER,
-    env,
-    stdio: ['ignore', 'pipe', 'inherit'],
+    env: { ...env, ...TOLD_TO_END },
+    stdio: ['pipe', 'pipe', 'inherit'],
   });
   const said = await new Promise((resolve) => {
     child.stdout.once('data', (chunk) => resolve(String(chunk)));
@@ -77,9 +77,9 @@ export async function startSeveral(count, env) {
     servers.push(
       keepRunning(process.execPath, programOf('main.ts'), {
         cwd: SERVER,
-        env: { ...own, PORT: String(each), HUDRIK_KEEPS_CERTIFICATE: n === 0 ? 'yes' : 'no' },
+        env: { ...own, ...TOLD_TO_END, PORT: String(each), HUDRIK_KEEPS_CERTIFICATE: n === 0 ? 'yes' : 'no' },
         // What it says of where it is up is said of the proxy below.
-        stdio: ['ignore', 'ignore', 'inherit'],
+        stdio: ['pipe', 'ignore', 'inherit'],
         detached: true,
       }),
     );

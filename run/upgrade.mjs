@@ -9,7 +9,7 @@ const SERVER = path.join(ROOT, 'server');
 const serverProgram = (args, env, stdout) =>
   spawnSync(process.execPath, [...programOf('administration/main.ts'), ...args], {
     cwd: SERVER,
-    env: { ...process.env, ...env },
+    env: { ...process.env, HUDRIK_DATA_FOLDER: DATA, ...env },
     encoding: 'utf8',
     stdio: ['ignore', stdout, 'inherit'],
   });

@@ -2,7 +2,7 @@ import { spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import { existsSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
-import { ROOT } from './places.mjs';
+import { asOwner, mustWrite, ROOT } from './places.mjs';
 import { giveUp, say } from './say.mjs';
 
 const APP = path.join(ROOT, 'app');
@@ -13,6 +13,7 @@ export function ensureWeb() {
   const stamp = path.join(APP, 'dist', 'stamp.txt');
   const wanted = fingerprint();
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === wanted) return;
+  mustWrite(APP);
   say('building the web app (about a minute the first time)');
   const env = { ...process.env, CI: '1', EXPO_OFFLINE: '1', EXPO_NO_TELEMETRY: '1', NODE_ENV: 'production' };
   const built = spawnSync('npx', ['expo', 'export', '-p', 'web', '--max-workers', '2'], {
@@ -27,6 +28,7 @@ export function ensureWeb() {
     if (done.status !== 0) giveUp(`${after} failed:\n${done.stderr}`);
   }
   writeFileSync(stamp, wanted);
+  for (const made of ['dist', '.expo', 'expo-env.d.ts']) asOwner(path.join(APP, made));
 }
 
 function fingerprint() {

@@ -27,6 +27,7 @@ import { ownNames } from './tls/ownNames';
 import { trustPage } from './http/trustPage';
 import { portOf } from './portOf';
 import { openRecords } from './records';
+import { lineageFileIn } from './database/lineage';
 import { RecordsAreNewer } from './database/newer';
 import { VERSION } from './version';
 
@@ -44,7 +45,9 @@ process.on('unhandledRejection', (error) => log.error({ err: error }, 'a failure
 const ownerUrl = process.env.HUDRIK_OWNER_URL ?? url;
 const where = { url, ownerUrl, readUrl: process.env.HUDRIK_READ_URL ?? null };
 const backupBefore = process.env.HUDRIK_BACKUP_BEFORE ?? null;
-const records = await openRecords({ ...where, backupBefore }, log).catch((error: unknown) => {
+const dataFolder = process.env.HUDRIK_DATA_FOLDER ?? null;
+const lineageFile = lineageFileIn(process.env);
+const records = await openRecords({ ...where, backupBefore, lineageFile }, log).catch((error: unknown) => {
   if (!(error instanceof RecordsAreNewer)) throw error;
   console.error(error.message);
   process.exit(HOPELESS);
@@ -91,7 +94,7 @@ const names = (process.env.HUDRIK_NAMES ?? '').split(/[\s,]+/).filter(Boolean);
 const listening = await listeningFor({
   ...{
     host: facing ?? host,
-    folder: process.env.HUDRIK_DATA_FOLDER ?? null,
+    folder: dataFolder,
     allowsPlain: process.env.HUDRIK_PLAIN_HTTP === 'yes',
   },
   ...{ certFile: process.env.HUDRIK_TLS_CERT, keyFile: process.env.HUDRIK_TLS_KEY },
@@ -112,7 +115,7 @@ const reachedAs =
     : (machine.addresses.find((address) => /^\d/.test(address) && !address.startsWith('127.')) ?? null);
 const standing = {
   ...{ version: VERSION, startedAt: new Date(), backups },
-  dataFolder: process.env.HUDRIK_DATA_FOLDER ?? null,
+  dataFolder,
   isPrivate: listening.how !== 'in the clear',
   copy: records.copy,
 };
@@ -139,7 +142,10 @@ const server =
   listening.how === 'privately' && facing === undefined
     ? createSecureServer(listening.certificate, app)
     : createServer(app);
-server.listen(port, host, () => {
+// One that was here before may still be ending.
+const listenBy = Date.now() + 10_000;
+const listen = (): void => void server.listen(port, host);
+server.once('listening', () => {
   const scheme = listening.how === 'privately' ? 'https' : 'http';
   const name = host === '127.0.0.1' ? 'localhost' : (machineOf({ names: [] }).names[0] ?? host);
   const at = `${scheme}://${name}:${portOf(server)}`;
@@ -171,9 +177,12 @@ if (listening.how === 'privately' && keepsCertificate)
   }, RENEWAL_MS).unref();
 waitAtConnections(server);
 server.on('error', (error: NodeJS.ErrnoException) => {
+  if (error.code === 'EADDRINUSE' && Date.now() < listenBy) return void setTimeout(listen, 500);
   console.error(error.code === 'EADDRINUSE' ? `Port ${port} is taken. Set PORT to another one.` : error.message);
   process.exit(error.code === 'EADDRINUSE' ? HOPELESS : 1);
 });
+
+listen();
 
 let stopping = false;
 async function stop(): Promise<void> {
@@ -191,3 +200,5 @@ async function stop(): Promise<void> {
 }
 process.on('SIGTERM', () => void stop());
 process.on('SIGINT', () => void stop());
+// However whoever started it ended, it does not stay behind.
+if (process.env.HUDRIK_ENDS_WITH_RUNNER === 'yes') process.stdin.resume().once('close', () => void stop());

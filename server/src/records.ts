@@ -3,7 +3,8 @@ import { listenForChanges } from './background/changes';
 import { prepareBackground } from './background/runner';
 import { copyStateOf, type CopyState } from './database/copyState';
 import { databaseOn, openPool } from './database/open';
-import { always, followPrimary, onServerOf } from './database/primary';
+import { lineageIn } from './database/lineage';
+import { always, followPrimary, onServerOf, type Refused } from './database/primary';
 import { oneDatabase, readsFromCopy } from './database/reads';
 import { grantRights } from './database/rights';
 import { bringUpToDate } from './fleet/bringUpToDate';
@@ -20,14 +21,22 @@ interface Where {
   readonly readUrl: string | null;
   /** The backup that was written before this start, if it upgrades; null: none. */
   readonly backupBefore?: string | null;
+  /** Where it is kept which records were written to last; null: nowhere. */
+  readonly lineageFile?: string | null;
 }
 
 /** The records: brought to their newest shape, guarded, and open for reading, writing, and hearing what changed. */
-export async function openRecords({ url, ownerUrl, readUrl, backupBefore = null }: Where, log: Logger) {
+export async function openRecords(
+  { url, ownerUrl, readUrl, backupBefore = null, lineageFile = null }: Where,
+  log: Logger,
+) {
   const broken = (error: Error): void => log.warn({ err: error }, 'a connection to the records broke');
   const moved = (to: string): void =>
     log.warn({ to: new URL(to).host }, 'the records are written on another server now');
-  const primary = readUrl === null ? always(url) : await followPrimary([url, readUrl], moved);
+  const refused = (one: Refused): void =>
+    log.error({ of: new URL(one.url).host, ...seenOf(one) }, 'records that were left behind are not written to');
+  const lineage = lineageIn(lineageFile);
+  const primary = readUrl === null ? always(url) : await followPrimary([url, readUrl], { moved, refused }, lineage);
   const pool = openPool(primary, 10, broken, SLOWEST_STATEMENT_MS);
   const workerPool = openPool(primary, 6, broken);
   const db = databaseOn(pool);
@@ -53,3 +62,5 @@ export async function openRecords({ url, ownerUrl, readUrl, backupBefore = null 
     },
   };
 }
+
+const seenOf = ({ system, timeline, newest }: Refused) => ({ system, timeline, newest });

@@ -17,6 +17,7 @@ import { makeDeviceCode } from '../people/devices';
 import { addPerson } from '../people/people';
 import { BACKUP_COMMANDS } from './backupCommands';
 import { checkAll } from './check';
+import { MACHINE_COMMANDS } from './machineCommands';
 import { Misuse, type Command, type Print } from './command';
 
 export const COMMANDS: Readonly<Record<string, Command>> = {
@@ -91,6 +92,7 @@ export const COMMANDS: Readonly<Record<string, Command>> = {
     },
   },
   ...BACKUP_COMMANDS,
+  ...MACHINE_COMMANDS,
 };
 
 function pickOf<T>(what: string | undefined, choices: Readonly<Record<string, T>>): T {

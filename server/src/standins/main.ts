@@ -22,3 +22,4 @@ const stop = (): void => {
 };
 process.on('SIGTERM', stop);
 process.on('SIGINT', stop);
+if (process.env.HUDRIK_ENDS_WITH_RUNNER === 'yes') process.stdin.resume().once('close', stop);
