@@ -54,6 +54,12 @@ export const SETTINGS = {
     ),
     setting('HUDRIK_LOG', 'level', '`warn`', 'how much the server writes into its log, JSON line by line'),
     setting(
+      'HUDRIK_METRICS_TOKEN',
+      'text',
+      'this machine alone',
+      'with it other machines read `/metrics` ([what to watch](watching.md))',
+    ),
+    setting(
       'HUDRIK_BACKUPS',
       'path or none',
       '`backups` in the data folder',

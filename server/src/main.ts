@@ -14,6 +14,7 @@ import { readersPool } from './outside/readersPool';
 import { httpApp } from './http/app';
 import { waitAtConnections } from './http/connections';
 import { LoopWatch } from './http/loopWatch';
+import { errorInLog } from './logging/errorInLog';
 import { httpSupplier } from './parts/supplier';
 import { isAnyDeviceIn, makeDeviceCode } from './people/devices';
 import { readSignInOptions } from './people/sessions';
@@ -21,6 +22,7 @@ import { paperPool } from './printing/paperPool';
 import { sumsPool } from './sums/sumsPool';
 import { mannersIn, OUTSIDE, privateHostsIn, standInsOfYard } from './standins/ofYard';
 import { backUp } from './backups/backup';
+import { metricsOf } from './status/metrics';
 import { fingerprintOf } from './tls/authority';
 import { listeningFor, machineOf, NotListening } from './tls/listening';
 import { ownNames } from './tls/ownNames';
@@ -39,7 +41,7 @@ const HOPELESS = 78;
 const RENEWAL_MS = 86_400_000;
 const port = Number(process.env.PORT ?? 4780);
 const demo = process.env.HUDRIK_DEMO === '1';
-const log = pino({ level: process.env.HUDRIK_LOG ?? 'warn' });
+const log = pino({ level: process.env.HUDRIK_LOG ?? 'warn', serializers: { err: errorInLog } });
 // A promise that a library left alone is no reason to end everybody's work: it is logged.
 process.on('unhandledRejection', (error) => log.error({ err: error }, 'a failure that nothing waited for'));
 const ownerUrl = process.env.HUDRIK_OWNER_URL ?? url;
@@ -128,10 +130,10 @@ const isOwnName = ownNames(
 );
 const loop = new LoopWatch(log);
 loop.start();
+const loads = { ...records.loads, paper: paper.load, sums: sums.load, readers: readers.load };
 const app = httpApp({
-  context,
-  reads,
-  loop,
+  ...{ context, reads, loop, metrics: metricsOf(context, standing, loads) },
+  metricsToken: process.env.HUDRIK_METRICS_TOKEN ?? null,
   installation: { ...standing, reachedAs, trust, demo, firstLeadCode, events, isOwnName },
   log,
   webFolder: existsSync(path.join(built, 'index.html')) ? built : null,

@@ -1,3 +1,4 @@
+import type pg from 'pg';
 import type { Logger } from 'pino';
 import { listenForChanges } from './background/changes';
 import { prepareBackground } from './background/runner';
@@ -7,6 +8,7 @@ import { lineageIn } from './database/lineage';
 import { always, followPrimary, onServerOf, type Refused } from './database/primary';
 import { oneDatabase, readsFromCopy } from './database/reads';
 import { grantRights } from './database/rights';
+import type { Load } from './workersOf';
 import { bringUpToDate } from './fleet/bringUpToDate';
 
 /** Nobody waits for an answer longer than this. */
@@ -53,6 +55,8 @@ export async function openRecords(
   const events = listenForChanges(primary, log, reads.written);
   return {
     ...{ db, reads, events, workerPool, ownersUrl },
+    /** How the connections are loaded: those of requests, those of the background. */
+    loads: { requests: () => loadOf(pool), background: () => loadOf(workerPool) },
     /** How the copy stands; null: there is none. */
     copy: copy === null ? null : (): Promise<CopyState> => copyStateOf(db, copy),
     stop: async () => {
@@ -62,5 +66,7 @@ export async function openRecords(
     },
   };
 }
+
+const loadOf = ({ totalCount, waitingCount }: pg.Pool): Load => ({ total: totalCount, waiting: waitingCount });
 
 const seenOf = ({ system, timeline, newest }: Refused) => ({ system, timeline, newest });

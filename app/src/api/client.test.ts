@@ -52,11 +52,16 @@ describe('a call of the server', () => {
     expect(asked[0]?.init).toMatchObject({ body: 'bytes', headers: { 'Content-Type': 'image/png' } });
     // What the outbox holds is not said before it was looked into.
     expect(asked[0]?.init.headers).not.toHaveProperty('Hudrik-Waiting');
-    sayUnsent(3);
+    sayUnsent(3, new Date(Date.now() - 5_400_000).toISOString());
     answer(200, {});
     await call('putPhoto', { params: { id: 'x' }, raw: { type: 'image/png', content: 'bytes' } });
-    expect(asked.at(-1)?.init).toMatchObject({ headers: { 'Hudrik-Waiting': '3' } });
-    sayUnsent(0);
+    expect(asked.at(-1)?.init).toMatchObject({ headers: { 'Hudrik-Waiting': '3;oldest=5400' } });
+    // A clock that was put back: how long it waits is not known.
+    sayUnsent(2, new Date(Date.now() + 60_000).toISOString());
+    answer(200, {});
+    await call('putPhoto', { params: { id: 'x' }, raw: { type: 'image/png', content: 'bytes' } });
+    expect(asked.at(-1)?.init).toMatchObject({ headers: { 'Hudrik-Waiting': '2' } });
+    sayUnsent(0, null);
   });
 
   test('a refusal is one, with its code and its fields; a page that is no answer is a server that is away', async () => {

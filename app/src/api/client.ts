@@ -98,16 +98,22 @@ function urlOf(path: string, { params = {}, query = {} }: Options): string {
 }
 
 /** Null: the outbox was not looked into yet. */
-let unsent: number | null = null;
+let unsent: { readonly count: number; readonly oldestAt: string | null } | null = null;
 
-/** So much of what was entered on this device is not sent yet: said with each call, for who runs the yard to see. */
-export function sayUnsent(count: number): void {
-  unsent = count;
+/** So much of what was entered on this device is not sent yet, and when the oldest of it was entered: said with each call, for who runs the yard to see. */
+export function sayUnsent(count: number, oldestAt: string | null): void {
+  unsent = { count, oldestAt };
+}
+
+/** As an age: the clock of a device may be wrong, how long it has waited is not. */
+function unsentNow({ count, oldestAt }: NonNullable<typeof unsent>): string {
+  const age = oldestAt === null ? Number.NaN : Math.round((Date.now() - Date.parse(oldestAt)) / 1000);
+  return age >= 0 ? `${count};oldest=${age}` : String(count);
 }
 
 const headersOf = ({ raw, seenVersion, key, as }: Options): Record<string, string> => ({
   'Content-Type': raw?.type ?? 'application/json',
-  ...(unsent === null ? {} : { 'Hudrik-Waiting': String(unsent) }),
+  ...(unsent === null ? {} : { 'Hudrik-Waiting': unsentNow(unsent) }),
   ...(seenVersion === undefined ? {} : { 'If-Match': `"${seenVersion}"` }),
   ...(key === undefined ? {} : { 'Idempotency-Key': key }),
   ...(as === undefined ? {} : { 'Hudrik-Person': String(as) }),

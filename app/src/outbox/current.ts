@@ -20,7 +20,11 @@ export function outbox(): Outbox {
     });
     void importOld((item, photos) => outbox().keep(item, photos));
     const box = current;
-    box.subscribe(() => sayUnsent(box.shown().items.filter(({ state }) => state === 'waiting').length));
+    box.subscribe(() => {
+      const waiting = box.shown().items.filter(({ state }) => state === 'waiting');
+      // The first was entered first.
+      sayUnsent(waiting.length, waiting[0]?.madeAt ?? null);
+    });
     for (const event of ['online', 'focus']) globalThis.addEventListener?.(event, () => current?.tryNow());
     globalThis.addEventListener?.('beforeunload', (event) => {
       // What only this page has would be lost.

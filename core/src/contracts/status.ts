@@ -16,6 +16,7 @@ export const TROUBLES = [
   'not-private',
   'copy-away',
   'copy-behind',
+  'copy-log-fills',
   'copy-took-over',
 ] as const;
 export type Trouble = (typeof TROUBLES)[number];
@@ -34,9 +35,10 @@ export type RegularTask = (typeof REGULAR_TASKS)[number];
 
 const trouble = string<Trouble>().oneOf(TROUBLES);
 
+/** For whoever watches over it: whether it runs, whether it can answer (its records are reached), and what is wrong. */
 export const health = object({
-  ok: boolean().required(),
-  store: boolean().required(),
+  alive: boolean().required(),
+  ready: boolean().required(),
   /** Both for who asks on this machine itself. */
   version: string().defined(),
   troubles: array(trouble.required()).required(),
@@ -101,13 +103,29 @@ export const status = object({
     /** It is written to now: what it was a copy of is away. */
     tookOver: boolean().required(),
     behindBytes: number().nullable().defined(),
+    /** How old what it has is, s: nothing while it has all. */
+    behindSeconds: number().nullable().defined(),
+    /** Of the log of changes, what is kept for it, and the most that is: it is made anew once that is lost. Null: nothing is kept for it. */
+    log: object({
+      keptBytes: number().required(),
+      mostBytes: number().nullable().defined(),
+      isLost: boolean().required(),
+    })
+      .nullable()
+      .defined(),
   })
     .nullable()
     .defined(),
   devices: object({
     /** What was entered on them and is not here yet, as they said when they were seen last. */
     waiting: array(
-      object({ name: string().required(), count: number().required(), seenAt: instant.required() }).required(),
+      object({
+        name: string().required(),
+        count: number().required(),
+        /** Since when the oldest of it waits, where the device said so. */
+        since: instant.nullable().defined(),
+        seenAt: instant.required(),
+      }).required(),
     ).required(),
     letIn: number().required(),
     seenToday: number().required(),

@@ -21,6 +21,8 @@ interface DeviceTable {
   seen_at: Instant;
   /** Entered on it and not here yet, as it said when it was seen last. */
   waiting: Generated<number>;
+  /** Since when the oldest of it waits there. */
+  waiting_since: MaybeInstant;
   put_out_at: MaybeInstant;
 }
 

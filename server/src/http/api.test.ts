@@ -97,11 +97,11 @@ describe('the API', () => {
 
   test('health tells whether the records can be reached', async () => {
     assert.deepEqual(await (await yard.ask('GET', '/api/health')).json(), {
-      ...{ ok: true, store: true, version: 'test', troubles: [] },
+      ...{ alive: true, ready: true, version: 'test', troubles: [] },
     });
     // From elsewhere, through a proxy here: not which version, nor what is wrong.
     const far = await yard.ask('GET', '/api/health', { headers: { 'X-Forwarded-For': '203.0.113.9' } });
-    assert.deepEqual(await far.json(), { ok: true, store: true, version: '', troubles: [] });
+    assert.deepEqual(await far.json(), { alive: true, ready: true, version: '', troubles: [] });
   });
 });
 

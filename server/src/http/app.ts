@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import path from 'node:path';
 import compression from 'compression';
-import express, { type Express } from 'express';
+import express, { type Express, type RequestHandler } from 'express';
 import { rateLimit } from 'express-rate-limit';
 import helmet from 'helmet';
 import type { Logger } from 'pino';
@@ -12,9 +12,11 @@ import { bindOperations } from './bind';
 import { handlersOf } from './handlers';
 import type { Installation } from './installation';
 import type { LoopWatch } from './loopWatch';
+import { metricsPage } from './metricsPage';
+import type { Metrics } from '../status/metrics';
 import { onError } from './onError';
 import { mustBeOwnName, mustBeOwnPage } from './ownPages';
-import { withoutSecrets } from './withoutSecrets';
+import { pathOf } from './withoutSecrets';
 import { together } from './together';
 
 export interface Serving {
@@ -23,49 +25,26 @@ export interface Serving {
   readonly installation: Installation;
   readonly log: Logger;
   readonly loop: LoopWatch;
+  readonly metrics: Metrics;
+  /** With it programs on other machines read what is to be watched; null: none do. */
+  readonly metricsToken: string | null;
   /** The built web app, or null to serve the API alone. */
   readonly webFolder: string | null;
   readonly codesPerMinute: number;
 }
 
 /** The HTTP side: API under /api, everything else is the app. */
-export function httpApp({ context, reads, installation, log, loop, webFolder, codesPerMinute }: Serving): Express {
+export function httpApp(serving: Serving): Express {
+  const { context, reads, installation, log, loop, metrics, webFolder, codesPerMinute } = serving;
   const app = express();
   app.disable('x-powered-by');
   app.set('etag', false);
   // A proxy on this machine says how it was reached.
   app.set('trust proxy', 'loopback');
-  // Where it is reached privately it is never again reached otherwise; over plain http the header means nothing.
-  const hsts = { maxAge: HSTS_SECONDS, includeSubDomains: false };
-  const plain = helmet({ contentSecurityPolicy: { directives: DIRECTIVES }, strictTransportSecurity: false });
-  const secure = helmet({ contentSecurityPolicy: { directives: DIRECTIVES }, strictTransportSecurity: hsts });
-  app.use((request, response, next) => {
-    response.setHeader('Permissions-Policy', PERMISSIONS);
-    return (request.secure ? secure : plain)(request, response, next);
-  });
+  app.use(guarded());
   app.use(mustBeOwnName(installation.isOwnName));
   app.use(compression());
-  app.use('/api', (request, response, next) => {
-    // Whoever sees a failure and whoever reads the log can tell each other which it was.
-    const id = randomUUID().slice(0, 8);
-    response.locals['request'] = id;
-    response.setHeader('X-Request-Id', id);
-    const began = process.hrtime.bigint();
-    response.on('finish', () =>
-      log.info(
-        {
-          request: id,
-          method: request.method,
-          path: withoutSecrets(request.path),
-          status: response.statusCode,
-          ms: Number(process.hrtime.bigint() - began) / 1e6,
-        },
-        'request',
-      ),
-    );
-    response.setHeader('Cache-Control', 'no-store');
-    next();
-  });
+  app.use('/api', noted(log, metrics));
   app.use('/api', loop.note);
   app.use('/api', mustBeOwnPage);
   // Only who has no device yet is slowed down by address: nobody who is let in waits for a neighbour.
@@ -88,10 +67,42 @@ export function httpApp({ context, reads, installation, log, loop, webFolder, co
         .type('application/problem+json')
         .send(JSON.stringify(problemOf(new Refusal('not-found')))),
   );
+  app.get('/metrics', metricsPage(metrics, serving.metricsToken));
   if (webFolder !== null) serveWeb(app, webFolder);
   app.use(onError(log));
   return app;
 }
+
+/** What a page of it may do, and whence. */
+function guarded(): RequestHandler {
+  // Where it is reached privately it is never again reached otherwise; over plain http the header means nothing.
+  const hsts = { maxAge: HSTS_SECONDS, includeSubDomains: false };
+  const plain = helmet({ contentSecurityPolicy: { directives: DIRECTIVES }, strictTransportSecurity: false });
+  const secure = helmet({ contentSecurityPolicy: { directives: DIRECTIVES }, strictTransportSecurity: hsts });
+  return (request, response, next) => {
+    response.setHeader('Permissions-Policy', PERMISSIONS);
+    return (request.secure ? secure : plain)(request, response, next);
+  };
+}
+
+/** Each request has a name, and one line in the log: whoever sees a failure and whoever reads the log can tell each other which it was. */
+const noted =
+  (log: Logger, metrics: Metrics): RequestHandler =>
+  (request, response, next) => {
+    const id = randomUUID().slice(0, 8);
+    response.locals['request'] = id;
+    response.setHeader('X-Request-Id', id);
+    const began = process.hrtime.bigint();
+    response.on('finish', () => {
+      const ms = Number(process.hrtime.bigint() - began) / 1e6;
+      const operation: unknown = response.locals['operation'];
+      metrics.answered(typeof operation === 'string' ? operation : 'none', response.statusCode, ms / 1000);
+      const { method } = request;
+      log.info({ request: id, method, path: pathOf(request), status: response.statusCode, ms }, 'request');
+    });
+    response.setHeader('Cache-Control', 'no-store');
+    next();
+  };
 
 const HSTS_SECONDS = 180 * 86_400;
 

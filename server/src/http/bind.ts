@@ -2,11 +2,11 @@ import type { Frozen } from '@hudrik/core/fields';
 import { OPERATIONS, type Operation, type OperationId, type Person } from '@hudrik/core/contracts';
 import { entriesOf } from '@hudrik/core/typed';
 import { parse } from 'cookie';
-import type { Express, Request, RequestHandler, Response } from 'express';
+import type { Express, NextFunction, Request, RequestHandler, Response } from 'express';
 import type { InferType, Schema } from 'yup';
 import type { Context } from '../context';
 import type { Device } from '../people/devices';
-import { NOBODY } from '../people/whoAsks';
+import { NOBODY, type Waiting } from '../people/whoAsks';
 import { Refusal, refuse } from '../refusal';
 import { bodyOf } from './bodies';
 import { exactlyOnce } from './exactlyOnce';
@@ -58,6 +58,11 @@ export function bindOperations(
     const handle = handlers[id] as AnyHandler;
     app[operation.method](
       route,
+      // What is counted goes by its name.
+      (_request: Request, response: Response, next: NextFunction) => {
+        response.locals['operation'] = id;
+        next();
+      },
       ...(limit ? [limit] : []),
       admit(serving, operation),
       ...bodyOf(operation),
@@ -95,10 +100,10 @@ function admit(serving: Serving, operation: Operation): RequestHandler {
   };
 }
 
-/** How much a device says waits on it: a whole number that is none of a million; else nothing is said. */
-function waitingOf(request: Request): number | null {
-  const said = request.get(WAITING_HEADER) ?? '';
-  return /^\d{1,6}$/.test(said) ? Number(said) : null;
+/** How much a device says waits on it, and how many seconds the oldest of it does: `3`, or `3;oldest=5400`. What is no such thing says nothing. */
+function waitingOf(request: Request): Waiting | null {
+  const said = /^(\d{1,6})(?:;oldest=(\d{1,9}))?$/.exec(request.get(WAITING_HEADER) ?? '');
+  return said && { count: Number(said[1]), oldestS: said[2] === undefined ? null : Number(said[2]) };
 }
 
 interface Bound {

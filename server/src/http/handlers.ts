@@ -63,14 +63,18 @@ import { accessHandlersOf, isStillIn } from './accessHandlers';
 import { bytesOf, classIn, numberIn, originOf, param, sendCsv, sendPdf, sendPhoto, textOf } from './answers';
 import type { Handlers } from './bind';
 import type { Installation } from './installation';
+import { isNear } from './isNear';
 import { openApiDocument } from './openapi';
 import { streamLive } from './streamLive';
 
 /** One line per operation: parsing is done, the use case does the work. The context is the request's own: a change runs in its transaction. */
 export function handlersOf(installation: Installation): Handlers {
   return {
-    health: async ({ context, response }) =>
-      readHealth(context, installation, /^(::ffff:)?127\.|^::1$/.test(response.req.ip ?? '')),
+    health: async ({ context, response }) => {
+      const health = await readHealth(context, installation, isNear(response.req));
+      if (!health.ready) response.status(503).json(health);
+      return health;
+    },
     status: async ({ context }) => readStatus(context, installation),
     backUpNow: async ({ context }) => {
       await enqueue(context.db, 'back-up', {}, { key: 'back-up' });

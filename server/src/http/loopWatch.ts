@@ -1,7 +1,7 @@
 import { monitorEventLoopDelay, type IntervalHistogram } from 'node:perf_hooks';
 import type { Request, RequestHandler } from 'express';
 import type { Logger } from 'pino';
-import { withoutSecrets } from './withoutSecrets';
+import { pathOf } from './withoutSecrets';
 
 /** So long nobody else is answered before it is said. */
 const BLOCKED_MS = 200;
@@ -47,4 +47,4 @@ export class LoopWatch {
   }
 }
 
-const nameOf = ({ method, path }: Request, id: string): string => `${id} ${method} ${withoutSecrets(path)}`;
+const nameOf = (request: Request, id: string): string => `${id} ${request.method} ${pathOf(request)}`;

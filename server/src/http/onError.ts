@@ -5,7 +5,7 @@ import { isDataError } from '../database/isDataError';
 import type { Logger } from 'pino';
 import { ValidationError } from 'yup';
 import { problemOf, Refusal } from '../refusal';
-import { withoutSecrets } from './withoutSecrets';
+import { pathOf } from './withoutSecrets';
 
 /** What PostgreSQL refuses by our own rules, as the code it stands for. */
 const BY_CONSTRAINT: Readonly<Record<string, FailureCode>> = {
@@ -30,7 +30,7 @@ export const onError =
     if (response.headersSent) return next(error);
     const refusal = toRefusal(error);
     const id: unknown = response.locals['request'];
-    const about = { err: error, request: id, method: request.method, path: withoutSecrets(request.path) };
+    const about = { err: error, request: id, method: request.method, path: pathOf(request) };
     if (refusal.code === 'unexpected') log.error(about, refusal.code);
     if (refusal.code === 'store-away') log.warn(about, refusal.code);
     const problem = problemOf(refusal.code === 'unexpected' ? new Refusal('unexpected', { request: id }) : refusal);

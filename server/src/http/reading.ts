@@ -2,7 +2,7 @@ import type { Operation, OperationId } from '@hudrik/core/contracts';
 import type { Response } from 'express';
 import type { Context } from '../context';
 import type { Reads } from '../database/reads';
-import { NOBODY, noteSeen, whoAsks, type Asker } from '../people/whoAsks';
+import { NOBODY, noteSeen, whoAsks, type Asker, type Waiting } from '../people/whoAsks';
 import { Refusal } from '../refusal';
 
 export interface Serving {
@@ -39,7 +39,7 @@ export const OF_ALL: ReadonlySet<OperationId> = new Set<OperationId>([
 interface Shown {
   readonly key: string;
   readonly token: string | null;
-  readonly waiting: number | null;
+  readonly waiting: Waiting | null;
 }
 
 /** Which device asks, and who on it. What only reads is let in by a copy of the records when the primary is away. */

@@ -1,6 +1,6 @@
 import type { CalendarText } from '../desk/readCalendarText';
 import type { FleetText } from '../equipment/readFleetText';
-import { workersOf } from '../workersOf';
+import { loadOf, workersOf, type Workers } from '../workersOf';
 import type { FeedBody } from './feed';
 import type { Reading } from './reading';
 import type { Decoded } from './textOf';
@@ -25,7 +25,7 @@ const MOST_MS = 20_000;
 const MOST_MEGABYTES = 256;
 
 /** Reads in a worker, which is ended when it takes too long or too much. */
-export function readersPool(mostMs = MOST_MS): Readers & { readonly stop: () => Promise<void> } {
+export function readersPool(mostMs = MOST_MS): Readers & Workers {
   const pool = workersOf<ReadingAsked, unknown>(new URL('./reading.worker.ts', import.meta.url), {
     maxThreads: 1,
     resourceLimits: { maxOldGenerationSizeMb: MOST_MEGABYTES },
@@ -42,6 +42,7 @@ export function readersPool(mostMs = MOST_MS): Readers & { readonly stop: () => 
   return {
     calendar: async (body, reading) => (await read({ list: 'calendar', body, ...reading })) as CalendarText | Unread,
     fleet: async (body, reading) => (await read({ list: 'fleet', body, ...reading })) as FleetText | Unread,
+    load: () => loadOf(pool),
     stop: () => pool.destroy(),
   };
 }

@@ -8,6 +8,13 @@ import { latestEnd } from './sessions';
 /** Written down no more often. */
 const SEEN_MS = 60_000;
 
+/** What a device says waits on it: how many entries, and how old the oldest is. */
+export interface Waiting {
+  readonly count: number;
+  /** s; null: not said. */
+  readonly oldestS: number | null;
+}
+
 export interface Asker {
   /** Null: the key is no device's, or its device was put out. */
   readonly device: Device | null;
@@ -18,7 +25,7 @@ export interface Asker {
     readonly deviceId: number | null;
     readonly sessionId: number | null;
     /** What the device says waits on it, where that is news: some where nothing did, or none any more. */
-    readonly waits: { readonly deviceId: number; readonly count: number } | null;
+    readonly waits: ({ readonly deviceId: number } & Waiting) | null;
   };
 }
 
@@ -29,8 +36,8 @@ export async function whoAsks(
   { db, now }: Pick<Context, 'db' | 'now'>,
   key: string,
   token: string | null,
-  /** How many entries it says wait on it; null: it says nothing. */
-  waiting: number | null = null,
+  /** Null: it says nothing. */
+  waiting: Waiting | null = null,
 ): Promise<Asker> {
   const row = await db
     .selectFrom('device as d')
@@ -60,16 +67,14 @@ export async function whoAsks(
     unseen: {
       deviceId: isLong(row.device_seen_at) ? row.device_id : null,
       sessionId: isLong(row.seen_at) ? row.session_id : null,
-      waits: isNews(row.waiting, waiting, isLong(row.device_seen_at))
-        ? { deviceId: row.device_id, count: waiting }
-        : null,
+      waits: isNews(row.waiting, waiting, isLong(row.device_seen_at)) ? { deviceId: row.device_id, ...waiting } : null,
     },
   };
 }
 
 /** While many are being sent the count changes with each: it is written down when it begins and ends, and once a minute between. */
-const isNews = (was: number, is: number | null, isLong: boolean): is is number =>
-  is !== null && is !== was && (isLong || is === 0 || was === 0);
+const isNews = (was: number, is: Waiting | null, isLong: boolean): is is Waiting =>
+  is !== null && is.count !== was && (isLong || is.count === 0 || was === 0);
 
 /** Writes down that they were seen. */
 export async function noteSeen(
@@ -90,5 +95,12 @@ export async function noteSeen(
   await write('device', deviceId);
   await write('session', sessionId);
   if (waits !== null)
-    await db.updateTable('device').set({ waiting: waits.count }).where('id', '=', waits.deviceId).execute();
+    await db
+      .updateTable('device')
+      .set({ waiting: waits.count, waiting_since: sinceOf(waits, now()) })
+      .where('id', '=', waits.deviceId)
+      .execute();
 }
+
+const sinceOf = ({ count, oldestS }: Waiting, now: Date): Date | null =>
+  count === 0 || oldestS === null ? null : new Date(now.getTime() - oldestS * 1000);

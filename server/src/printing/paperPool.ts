@@ -1,12 +1,13 @@
 import type { PaperMaker } from '../context';
-import { workersOf } from '../workersOf';
+import { loadOf, workersOf, type Workers } from '../workersOf';
 import type { Sheet } from './sheet';
 
 /** A pool of workers that make paper, so that a long card holds up no request. */
-export function paperPool(): PaperMaker & { readonly stop: () => Promise<void> } {
+export function paperPool(): PaperMaker & Workers {
   const pool = workersOf<Sheet, Uint8Array>(new URL('./paper.worker.ts', import.meta.url));
   return {
     make: async (sheet) => Buffer.from(await pool.run(sheet)),
+    load: () => loadOf(pool),
     stop: () => pool.destroy(),
   };
 }

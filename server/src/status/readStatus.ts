@@ -19,8 +19,11 @@ const STILL_MS = 5 * 60_000;
 const FAILS_AT = 2;
 const JUMP_SAID = '1 day';
 const STUCK_MS = 15 * 60_000;
-/** Further behind, a copy that takes over lacks what people remember. */
-const FAR_BEHIND_BYTES = 64_000_000;
+/** Further behind, a copy that takes over lacks what people remember. Something is written each minute. */
+const FAR_BEHIND_SECONDS = 120;
+/** Said long before what is kept for a copy is lost, or fills the disk. */
+const LOG_SHARE = 0.5;
+const LOG_BYTES_WITHOUT_END = 1_000_000_000;
 
 /** What an installation is: set once at its start. */
 export interface Standing {
@@ -95,11 +98,16 @@ function troublesOf(
     ['no-checksums', !database.hasChecksums],
     ['not-private', !isPrivate],
     ['copy-away', copy?.isThere === false],
-    ['copy-behind', (copy?.behindBytes ?? 0) > FAR_BEHIND_BYTES],
+    ['copy-behind', (copy?.behindSeconds ?? 0) > FAR_BEHIND_SECONDS],
+    ['copy-log-fills', fills(copy?.log ?? null)],
     ['copy-took-over', copy?.tookOver === true],
   ];
   return said.flatMap(([trouble, isSo]) => (isSo ? [trouble] : []));
 }
+
+const fills = (log: NonNullable<Status['copy']>['log']): boolean =>
+  log !== null &&
+  (log.isLost || log.keptBytes > (log.mostBytes === null ? LOG_BYTES_WITHOUT_END : LOG_SHARE * log.mostBytes));
 
 async function readDatabase(db: Db): Promise<Status['database']> {
   const { rows } = await sql<Status['database']>`
@@ -200,18 +208,22 @@ async function readDevices(db: Db, now: Date): Promise<Status['devices']> {
     from device where put_out_at is null`.execute(db);
   const waiting = await db
     .selectFrom('device')
-    .select(['name', 'waiting as count', 'seen_at as seenAt'])
+    .select(['name', 'waiting as count', 'waiting_since as since', 'seen_at as seenAt'])
     .where('put_out_at', 'is', null)
     .where('waiting', '>', 0)
     .orderBy('seen_at')
     .execute();
   return {
     ...(rows[0] ?? { letIn: 0, seenToday: 0, signedIn: 0 }),
-    waiting: waiting.map((one) => ({ ...one, seenAt: one.seenAt.toISOString() })),
+    waiting: waiting.map((one) => ({
+      ...one,
+      since: one.since?.toISOString() ?? null,
+      seenAt: one.seenAt.toISOString(),
+    })),
   };
 }
 
-/** For whoever watches over it: is it up, can it reach its records, and, on this machine itself, what is wrong. Asks as little as that takes. */
+/** For whoever watches over it: it runs, whether it can answer, and, on this machine itself, what is wrong. Asks as little as that takes. */
 export async function readHealth(context: Asking, standing: Standing, isNear: boolean) {
   const reaches = await sql`select 1`.execute(context.db).then(
     () => true,
@@ -223,7 +235,7 @@ export async function readHealth(context: Asking, standing: Standing, isNear: bo
         () => ['store-away'],
       )
     : ['store-away'];
-  // Strangers are told that something is wrong, not what.
+  // Strangers are told neither which version it is nor what is wrong.
   const said = isNear ? { version: standing.version, troubles } : { version: '', troubles: [] };
-  return { ok: troubles.length === 0, store: reaches, ...said };
+  return { alive: true, ready: reaches, ...said };
 }

@@ -1,9 +1,9 @@
 import type { Sums } from '../context';
-import { workersOf } from '../workersOf';
+import { loadOf, workersOf, type Workers } from '../workersOf';
 import type { Planned, Reckoned, SumAsked } from './sums';
 
 /** A pool of workers for sums that would hold up every other request. */
-export function sumsPool(): Sums & { readonly stop: () => Promise<void> } {
+export function sumsPool(): Sums & Workers {
   const pool = workersOf<SumAsked, unknown>(new URL('./sums.worker.ts', import.meta.url));
   return {
     reckon: async (of) => (await pool.run({ sum: 'reckon', of })) as Reckoned,
@@ -11,6 +11,7 @@ export function sumsPool(): Sums & { readonly stop: () => Promise<void> } {
     suspects: async (of) => (await pool.run({ sum: 'suspects', of })) as Record<string, number>,
     planBench: async (asked, effort, watch) =>
       (await pool.run({ sum: 'planBench', of: { asked, effort, watch: watch?.buffer } })) as Planned,
+    load: () => loadOf(pool),
     stop: () => pool.destroy(),
   };
 }

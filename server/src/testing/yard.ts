@@ -28,6 +28,7 @@ import { letDeviceIn } from '../people/devices';
 import { addPerson } from '../people/people';
 import { startStandIns } from '../standins/start';
 import { asApp, makeDatabase } from './databases';
+import { metricsOf } from '../status/metrics';
 import { BEGUN, type SampleCheckIn } from './samples';
 import { paperPool } from '../printing/paperPool';
 import { readersPool } from '../outside/readersPool';
@@ -175,6 +176,7 @@ export class TestYard {
       installation,
       log: silent,
       loop: new LoopWatch(silent),
+      ...{ metrics: metricsOf(context, installation, {}), metricsToken: 'a token of the tests' },
       webFolder: null,
       codesPerMinute,
     });

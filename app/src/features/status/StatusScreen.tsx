@@ -91,10 +91,11 @@ function Backups({ status: { backups } }: { readonly status: Status }) {
   );
 }
 
-function sayCopy({ isThere, tookOver, behindBytes }: NonNullable<Status['copy']>): string {
+function sayCopy({ isThere, tookOver, behindBytes, behindSeconds }: NonNullable<Status['copy']>): string {
   if (!isThere) return 'is away';
   if (tookOver) return 'has taken over';
-  return behindBytes === null || behindBytes === 0 ? 'is level with them' : `is ${sayBytes(behindBytes)} behind`;
+  if (!behindBytes) return 'is level with them';
+  return `is ${sayFigure(behindSeconds ?? 0, 0)} s behind, ${sayBytes(behindBytes)}`;
 }
 
 function Records({ status: { database, disk, devices, copy, version, startedAt } }: { readonly status: Status }) {
@@ -124,11 +125,11 @@ function Records({ status: { database, disk, devices, copy, version, startedAt }
 const Waiting = ({ waiting }: { readonly waiting: Status['devices']['waiting'] }) =>
   waiting.length === 0 ? null : (
     <Section title="Not sent yet">
-      {waiting.map(({ name, count, seenAt }) => (
+      {waiting.map(({ name, count, since, seenAt }) => (
         <Line
           key={`${name} ${seenAt}`}
           name={name}
-          value={`${count === 1 ? 'one entry' : `${count} entries`}, seen ${sayAgo(seenAt)}`}
+          value={`${count === 1 ? 'one entry' : `${count} entries`}${since === null ? '' : `, the oldest ${sayAgo(since)}`}; the device was seen ${sayAgo(seenAt)}`}
         />
       ))}
     </Section>

@@ -1,18 +1,20 @@
 import type { RegularTask, Status, Trouble } from '@hudrik/core/contracts';
 import { sayDay, sayTime } from '@/writing';
 
-type Said = Pick<Status, 'backups' | 'disk' | 'tasks' | 'clockJump'>;
+type Said = Pick<Status, 'backups' | 'disk' | 'tasks' | 'clockJump' | 'copy'>;
 
 /** What is wrong, and what to do about it. */
 export const sayTrouble = (trouble: Trouble, said: Said): string => SENTENCES[trouble](said);
 
 const SENTENCES: Readonly<Record<Trouble, (said: Said) => string>> = {
-  'store-away': () => 'The records cannot be reached.',
+  'store-away': () =>
+    'The records cannot be reached. Look whether the machine of the records runs, and into Hudrik’s log.',
   'backup-late': ({ backups }) =>
     backups.last
       ? `No good backup since ${sayDay(backups.last.at)}. Look whether the machine is on at night.`
       : 'There is no backup yet. Have one written now.',
-  'backup-failed': ({ backups }) => `The last backup did not come off: ${backups.failed?.why ?? ''}`,
+  'backup-failed': ({ backups }) =>
+    `The last backup did not come off (${backups.failed?.why ?? 'why is not known'}). Have one written now.`,
   'disk-low': ({ disk }) => `Only ${sayBytes(disk?.freeBytes ?? 0)} are free on the disk. Make room before it is full.`,
   'queue-stuck': () => 'Work in the background waits too long. Start Hudrik again; if it stays so, look into its log.',
   'background-still': () =>
@@ -27,9 +29,14 @@ const SENTENCES: Readonly<Record<Trouble, (said: Said) => string>> = {
   'no-checksums': () => 'The database’s pages have no checksums: a failing disk is found late.',
   'not-private': () => 'What travels between devices and server can be read on the network. Use https.',
   'copy-away': () => 'The copy of the records is away: were the machine lost now, the last backup is all there is.',
-  'copy-behind': () => 'The copy of the records is far behind. Look at the line between the two machines.',
+  'copy-behind': ({ copy }) =>
+    `The copy of the records is ${sayLong(copy?.behindSeconds ?? 0)} behind. Look at the line between the two machines, and at the other one’s disk.`,
+  'copy-log-fills': ({ copy }) =>
+    copy?.log?.isLost
+      ? 'The copy was away for too long: it can no longer catch up. Make it anew, by copy-from.'
+      : `${sayBytes(copy?.log?.keptBytes ?? 0)} of changes are kept for a copy that does not fetch them. Bring it back, or it must be made anew.`,
   'copy-took-over': () =>
-    'The copy has taken over, and has no copy itself. Make the old machine follow it, or set another one up.',
+    'The copy has taken over, and has no copy itself. On the old machine: npm run hudrik -- rejoin.',
 };
 
 /** What each regular task does, as it is said of it that it fails. */
@@ -51,11 +58,18 @@ const MINUTE = 60;
 const HOUR = 3600;
 const DAY = 86_400;
 
-function sayJump(seconds: number): string {
-  const far = Math.abs(seconds);
+function sayLong(seconds: number): string {
   const [count, unit] =
-    far < HOUR ? [far / MINUTE, 'minute'] : far < 2 * DAY ? [far / HOUR, 'hour'] : [far / DAY, 'day'];
-  const much = `${Math.round(count)} ${unit}${Math.round(count) === 1 ? '' : 's'}`;
+    seconds < HOUR
+      ? [seconds / MINUTE, 'minute']
+      : seconds < 2 * DAY
+        ? [seconds / HOUR, 'hour']
+        : [seconds / DAY, 'day'];
+  return `${Math.round(count)} ${unit}${Math.round(count) === 1 ? '' : 's'}`;
+}
+
+function sayJump(seconds: number): string {
+  const much = sayLong(Math.abs(seconds));
   const what = seconds > 0 ? `slept for ${much}, or its clock was put on` : `had its clock put back by ${much}`;
   return `This machine ${what}. Look whether its time is right: what is entered takes its time from it.`;
 }

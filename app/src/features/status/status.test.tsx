@@ -45,22 +45,24 @@ test('what is wrong comes first, each with what to do', async () => {
     LEAD,
   );
   expect(await screen.findByText('2 things are wrong.')).toBeTruthy();
-  expect(screen.getByText('The last backup did not come off: no space left on the device')).toBeTruthy();
+  expect(
+    screen.getByText('The last backup did not come off (no space left on the device). Have one written now.'),
+  ).toBeTruthy();
   expect(screen.getByText('Only 1.2 GB are free on the disk. Make room before it is full.')).toBeTruthy();
   expect(screen.getByText('back-up: tried 3 times. no answer')).toBeTruthy();
 });
 
 test('a copy of the records says how far behind it is, or that it is away or has taken over; devices say what waits', async () => {
   const waiting = [
-    { name: 'Shed phone', count: 12, seenAt: AT },
-    { name: 'Van phone', count: 1, seenAt: AT },
+    { name: 'Shed phone', count: 12, since: AT, seenAt: AT },
+    { name: 'Van phone', count: 1, since: null, seenAt: AT },
   ];
-  const copy = { isThere: true, tookOver: false, behindBytes: 26_000 };
+  const copy = { isThere: true, tookOver: false, behindBytes: 26_000, behindSeconds: 95.4, log: null };
   const devices = { ...status().devices, waiting };
   show(<StatusScreen />, { 'GET /api/status': status({ copy, devices }) }, LEAD);
-  expect(await screen.findByText('is 26 kB behind')).toBeTruthy();
-  expect(screen.getByText(/^12 entries, seen /)).toBeTruthy();
-  expect(screen.getByText(/^one entry, seen /)).toBeTruthy();
+  expect(await screen.findByText('is 95 s behind, 26 kB')).toBeTruthy();
+  expect(screen.getByText(/^12 entries, the oldest .*; the device was seen /)).toBeTruthy();
+  expect(screen.getByText(/^one entry; the device was seen /)).toBeTruthy();
   const said = async (more: Partial<typeof copy>) => {
     show(<StatusScreen />, { 'GET /api/status': status({ copy: { ...copy, ...more } }) }, LEAD);
     return (await screen.findByText(/^(is|has) /)).props.children as string;

@@ -54,6 +54,7 @@ describe('what waits to be sent', () => {
       return answer(url, init);
     };
     await call('shift').catch(() => undefined);
+    // Entered at a time that has not come: how long they wait is not known.
     expect(said).toEqual(['2']);
   });
 
