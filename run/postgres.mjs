@@ -104,7 +104,7 @@ async function startIn(home, { durable, keep, loose = {} }) {
     return `postgres://${role}${password}@127.0.0.1:${port}/${database}`;
   };
   return {
-    ...{ port, home, cluster, reach, passwords },
+    ...{ port, home, cluster, reach, passwords, ask },
     /** It follows another machine's: nothing can be written to it. */
     isCopy: copies,
     /** As the cluster's superuser: for tests, the bench and backups. */

@@ -75,6 +75,8 @@ export const rolesSql = (passwords) =>
       (role) => `do $$ begin create role ${role} login nosuperuser; exception when duplicate_object then null; end $$;`,
     ),
     `alter role ${ROLES.copy} replication;`,
+    // What it is brought in step with must be of the newest timeline on the disk too.
+    `grant pg_checkpoint to ${ROLES.copy};`,
     ...REWIND.map((one) => `grant execute on function pg_catalog.${one} to ${ROLES.copy};`),
     ...Object.entries(passwords).map(([role, password]) => `alter role ${role} password ${quoted(password)};`),
   ].join('\n');

@@ -89,7 +89,9 @@ export async function rejoin() {
       `the records at ${reach.other} do not take what is written: there is nothing to follow. Nothing was changed.`,
     );
   ensureSlot(home, source);
-  if (!rewound(home, cluster, source)) {
+  // A server that took over a moment ago says that it did once it has written it down.
+  askCopy(home, source, 'checkpoint');
+  if (!rewound(home, cluster, source) || !(await follows())) {
     const aside = `${cluster}.before-rejoin`;
     rmSync(aside, { recursive: true, force: true });
     renameSync(cluster, aside);
@@ -99,6 +101,24 @@ export async function rejoin() {
     baseBackup(home, cluster, source);
   }
   say('the records of this machine follow the other one’s now: npm start.');
+}
+
+/** Whether it fetches what changes, once it is started. */
+async function follows() {
+  const postgres = await startPostgres();
+  try {
+    for (let nth = 0; nth < 60; nth++) {
+      const asked = postgres.ask('postgres', 'select status from pg_stat_wal_receiver').stdout.trim();
+      const place = postgres
+        .ask('postgres', 'select pg_last_wal_receive_lsn() <= pg_last_wal_replay_lsn()')
+        .stdout.trim();
+      if (asked === 'streaming' && place === 't') return true;
+      await new Promise((resolve) => setTimeout(resolve, 500));
+    }
+    return false;
+  } finally {
+    postgres.stop();
+  }
 }
 
 /** In step by what differs alone, where the pages have checksums; else, or where the log does not reach back, not. */

@@ -2,6 +2,7 @@ import { sayDevices } from './devices.mjs';
 import { sayGuessing } from './guessing.mjs';
 import { sayKills } from './kills.mjs';
 import { sayRestore } from './restore.mjs';
+import { saySecondMachine } from './secondMachine.mjs';
 import { saySeveral } from './several.mjs';
 import { sayStandby } from './standby.mjs';
 import { sayUpgrades } from './upgrades.mjs';
@@ -15,6 +16,7 @@ const DRILLS = {
   restore: sayRestore,
   guessing: sayGuessing,
   upgrades: sayUpgrades,
+  'second-machine': saySecondMachine,
 };
 
 const asked = process.argv.slice(2);

@@ -1,36 +1,17 @@
-import { spawn, spawnSync } from 'node:child_process';
-import {
-  chmodSync,
-  cpSync,
-  existsSync,
-  mkdirSync,
-  mkdtempSync,
-  readdirSync,
-  readFileSync,
-  rmSync,
-  symlinkSync,
-} from 'node:fs';
-import { tmpdir } from 'node:os';
+import { spawnSync } from 'node:child_process';
+import { cpSync, existsSync, mkdirSync, readdirSync, readFileSync, rmSync, symlinkSync } from 'node:fs';
 import path from 'node:path';
 import { postgresBin } from '../install.mjs';
 import { makeOlderCluster } from '../olderCluster.mjs';
 import { ROOT } from '../places.mjs';
-import { freePort } from '../postgres.mjs';
 import { pause } from './device.mjs';
+import { envOf, folder, killAllOf, start } from './installation.mjs';
 
 const FIXTURES = path.join(ROOT, 'server/fixtures');
 const POINTS = Number(process.env.HUDRIK_POINTS ?? 20);
-const UP_WITHIN_MS = 180_000;
 
 const psql = (url, text) =>
   spawnSync('psql', [url, '-v', 'ON_ERROR_STOP=1', '-tAc', text], { encoding: 'utf8' }).stdout.trim();
-
-/** A data folder that PostgreSQL's user may pass through. */
-function folder(name) {
-  const made = mkdtempSync(path.join(tmpdir(), `hudrik-${name}-`));
-  chmodSync(made, 0o755);
-  return made;
-}
 
 /** The data folder of an older version, with what its dump holds. Out: the rows of what is never taken away. */
 async function olderYard(dump) {
@@ -46,71 +27,6 @@ async function olderYard(dump) {
   return { data, rows };
 }
 const KEPT = `select (select count(*) from unit), (select count(*) from hire), (select count(*) from meter_reading), (select count(*) from person)`;
-
-const envOf = (data, port) => ({
-  ...process.env,
-  HUDRIK_DATA: data,
-  PORT: String(port),
-  HUDRIK_BACKUPS: path.join(data, 'backups'),
-});
-
-/** Starts Hudrik in a data folder. Out: whether and when it is up, and what it said. */
-async function start(data) {
-  const from = Date.now();
-  const child = spawn(process.execPath, ['run/start.mjs'], {
-    cwd: ROOT,
-    env: envOf(data, await freePort()),
-    detached: true,
-    stdio: ['ignore', 'pipe', 'pipe'],
-  });
-  let said = '';
-  const ended = new Promise((resolve) => child.once('exit', resolve));
-  const up = new Promise((resolve) => {
-    const hear = (chunk) => {
-      said += chunk;
-      if (said.includes('is up at')) resolve(Date.now() - from);
-    };
-    child.stdout.on('data', hear);
-    child.stderr.on('data', hear);
-    void ended.then(() => resolve(null));
-    setTimeout(() => resolve(null), UP_WITHIN_MS).unref();
-  });
-  return {
-    up,
-    said: () => said,
-    stop: async () => {
-      child.kill('SIGTERM');
-      await ended;
-    },
-  };
-}
-
-/** Everything that runs for a data folder, killed at once: nobody gets to say goodbye. */
-async function killAllOf(data) {
-  for (;;) {
-    const found = readdirSync('/proc').filter((pid) => /^\d+$/.test(pid) && isOf(pid, data));
-    if (found.length === 0) return;
-    for (const pid of found) {
-      try {
-        process.kill(Number(pid), 'SIGKILL');
-      } catch {
-        // It is gone already.
-      }
-    }
-    await pause(100);
-  }
-}
-
-function isOf(pid, data) {
-  const read = (name) => {
-    try {
-      return readFileSync(`/proc/${pid}/${name}`, 'utf8');
-    } catch {
-      return '';
-    }
-  };
-  return read('environ').includes(`HUDRIK_DATA=${data}`) || read('cmdline').includes(data);
-}
 
 /** What an untouched yard of this kind has, once it was started and stopped: rows, and whether every rule holds. */
 function lookAt(data) {
