@@ -142,6 +142,7 @@ export const SETTINGS = {
     setting('HUDRIK_PROMISE_SEED', 'text', 'by chance', 'their seed'),
     setting('HUDRIK_KILLS', 'count', '200', 'kills of server, database and browser'),
     setting('HUDRIK_POINTS', 'count', '20', 'points at which a start is killed'),
+    setting('HUDRIK_SOAK_MINUTES', 'count', '30', 'how long ten people work'),
     setting('HUDRIK_SEED', 'text', 'by chance', 'the seed of the kills'),
     setting('HUDRIK_QUEUED', 'count', 'by the bench', 'jobs in the queue of the bench'),
     setting('HUDRIK_BENCH_DRAWS', 'count', 'by the bench', 'draws of a sum'),

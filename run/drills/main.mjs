@@ -3,7 +3,9 @@ import { sayGuessing } from './guessing.mjs';
 import { sayKills } from './kills.mjs';
 import { sayRestore } from './restore.mjs';
 import { saySecondMachine } from './secondMachine.mjs';
+import { sayService } from './service.mjs';
 import { saySeveral } from './several.mjs';
+import { saySoak } from './soak.mjs';
 import { sayStandby } from './standby.mjs';
 import { sayUpgrades } from './upgrades.mjs';
 
@@ -17,6 +19,8 @@ const DRILLS = {
   guessing: sayGuessing,
   upgrades: sayUpgrades,
   'second-machine': saySecondMachine,
+  service: sayService,
+  soak: saySoak,
 };
 
 const asked = process.argv.slice(2);

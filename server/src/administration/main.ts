@@ -38,6 +38,9 @@ function failed(error: unknown): number {
   if (error instanceof Refusal) return say(`${FAILURES[error.code].title} ${JSON.stringify(error.facts)}`, 1);
   if (error instanceof Error && 'code' in error && error.code === 'ENOENT')
     return say(`There is no file ${'path' in error ? String(error.path) : ''}`, 2);
+  // No such table.
+  if (error instanceof Error && 'code' in error && error.code === '42P01')
+    return say('There are no records here yet: start Hudrik once, or restore a backup.', 1);
   return say(`The database cannot be used: ${error instanceof Error ? error.message : String(error)}`, 3);
 }
 
