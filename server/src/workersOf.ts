@@ -6,7 +6,13 @@ export interface Workers {
   readonly stop: () => Promise<void>;
 }
 
-type Limits = Pick<NonNullable<ConstructorParameters<typeof Piscina>[0]>, 'maxThreads' | 'resourceLimits'>;
+type Limits = Pick<
+  NonNullable<ConstructorParameters<typeof Piscina>[0]>,
+  'maxThreads' | 'idleTimeout' | 'resourceLimits'
+>;
+
+/** Room for what a worker has just made, MB: more is faster by little, and each worker holds it. */
+const YOUNG_MEGABYTES = 8;
 
 /** Workers for what would hold up every other request: none while there is nothing to do, two at most. */
 /** How much of something that has a limit is in use just now. */
@@ -29,4 +35,5 @@ export const workersOf = <Asked, Made>(worker: URL, limits: Limits = {}): Piscin
     maxThreads: 2,
     idleTimeout: 60_000,
     ...limits,
+    resourceLimits: { maxYoungGenerationSizeMb: YOUNG_MEGABYTES, ...limits.resourceLimits },
   });
