@@ -110,6 +110,7 @@ await steps([
     node('the start command', [
       '--test',
       'run/keepRunning.test.mjs',
+      'run/machines.test.mjs',
       'run/postgres.test.mjs',
       'run/settings.test.mjs',
       'run/several.test.mjs',

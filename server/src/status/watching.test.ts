@@ -3,8 +3,10 @@ import { Writable } from 'node:stream';
 import { describe, test } from 'node:test';
 import { TROUBLES } from '@hudrik/core/contracts';
 import pino from 'pino';
+import type { CopyState } from '../database/copyState';
 import { errorInLog } from '../logging/errorInLog';
 import { useYard } from '../testing/yard';
+import { readStatus } from './readStatus';
 
 /** The open text format: a name, labels in braces, a value. */
 function read(text: string): ReadonlyMap<string, number> {
@@ -54,6 +56,35 @@ describe('what is to be watched', () => {
     // Who has which device is nobody's who only watches.
     assert.doesNotMatch([...said.keys()].join('\n'), /Shed|The lead/);
   });
+});
+
+describe('a copy of the records', () => {
+  const yard = useYard();
+  const level = { isThere: true, tookOver: false, behindBytes: 0, behindSeconds: 0, log: null };
+  const log = { keptBytes: 0, mostBytes: 2e9, isLost: false };
+  const cases: readonly (readonly [string, Partial<CopyState>, readonly string[]])[] = [
+    ['level', {}, []],
+    ['two minutes behind', { behindBytes: 5000, behindSeconds: 120 }, []],
+    ['more than that', { behindBytes: 5000, behindSeconds: 121 }, ['copy-behind']],
+    ['a lot of bytes, and no time', { behindBytes: 1e9, behindSeconds: 3 }, []],
+    ['half of what is kept for it', { log: { ...log, keptBytes: 1e9 } }, []],
+    ['more than that', { log: { ...log, keptBytes: 1e9 + 1 } }, ['copy-log-fills']],
+    ['kept without end', { log: { ...log, mostBytes: null, keptBytes: 1e9 + 1 } }, ['copy-log-fills']],
+    ['lost', { log: { ...log, isLost: true } }, ['copy-log-fills']],
+    ['away, what it needs is kept', { isThere: false, log }, ['copy-away']],
+  ];
+  for (const [name, state, troubles] of cases)
+    test(`${name}: ${troubles.join(', ') || 'nothing wrong'}`, async () => {
+      const standing = { version: 'test', startedAt: yard.now, dataFolder: null, backups: null, isPrivate: true };
+      const status = await readStatus(
+        { db: yard.db, now: () => yard.now },
+        { ...standing, copy: async () => ({ ...level, ...state }) },
+      );
+      assert.deepEqual(
+        status.troubles.filter((one) => one.startsWith('copy')),
+        troubles,
+      );
+    });
 });
 
 test('an error is written down without the rows that it is about', () => {
