@@ -15,7 +15,7 @@ import {
   statSync,
   writeFileSync,
 } from 'node:fs';
-import { createServer } from 'node:net';
+import { connect, createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { ensurePostgres, postgresBin, postgresMajors } from './install.mjs';
@@ -95,6 +95,10 @@ async function startIn(home, { durable, keep, loose = {} }) {
   // Where whoever started it was killed, it is stopped by whoever found it.
   const isOwn = running === null || (durable && !isRunnerAlive(home));
   if (durable && isOwn) noteRunner(home);
+  if (reach.host !== null && !(await isReached(port, reach.host)))
+    say(
+      `the records are NOT reached at ${reach.host}:${port}: is that an address of this machine? (HUDRIK_POSTGRES_HOST)`,
+    );
   const ask = psqlOn(home, port, passwords[SUPERUSER]);
   const copies = isCopy(cluster);
   if (!copies) mustHave(ask('postgres', rolesSql(passwords)), 'the roles could not be made');
@@ -130,6 +134,7 @@ function prepared(home, durable) {
   const reach = durable ? reachIn(process.env) : NOWHERE;
   // What is thrown away holds nobody's data, and asks for no password.
   const passwords = durable ? passwordsOf(home) : {};
+  mustNotBeRejoining(home);
   if (!existsSync(cluster)) mustNotBeMoving(home);
   if (!existsSync(cluster)) initdb(home, cluster, durable ? passwords[SUPERUSER] : null);
   mustBeOfAVersionHere(home);
@@ -212,6 +217,17 @@ function ensureCertificate(home) {
     giveUp(`a certificate for the records’ server could not be made (openssl): ${made.stderr ?? made.error}`);
   // The key first: with a certificate there is one.
   for (const file of [key, cert]) writeAs(file, readFileSync(`${file}.new`, 'utf8'));
+}
+
+/** That the records of this machine are being made a copy of another's. */
+export const rejoiningIn = (home) => path.join(home, 'rejoining');
+
+/** Half in step with another's they are neither's. */
+function mustNotBeRejoining(home) {
+  if (existsSync(rejoiningIn(home)))
+    giveUp(
+      'bringing the records in step with the other machine’s was stopped on its way: npm run hudrik -- rejoin ends it.',
+    );
 }
 
 /** Where the old cluster was set aside, and the new one is not in its place yet, an empty one would be the worst answer. */
@@ -326,6 +342,18 @@ function mustHave(done, what) {
 function ensureDatabase(ask, database, owner) {
   if (ask('postgres', `select 1 from pg_database where datname = '${database}'`).stdout.trim() === '1') return;
   mustHave(ask('postgres', `create database ${database} owner ${owner}`), 'the database could not be made');
+}
+
+const REACHED_WITHIN_MS = 2000;
+
+/** Whether somebody listens there. */
+function isReached(port, host) {
+  return new Promise((resolve) => {
+    const socket = connect({ port, host, timeout: REACHED_WITHIN_MS });
+    const end = (isSo) => (socket.destroy(), resolve(isSo));
+    socket.once('connect', () => end(true));
+    for (const failed of ['error', 'timeout']) socket.once(failed, () => end(false));
+  });
 }
 
 /** Whether nobody listens at a port of this machine. */

@@ -2,7 +2,7 @@ import { chmodSync, existsSync, readFileSync, renameSync, rmSync, writeFileSync 
 import path from 'node:path';
 import { ensureDataFolder, ensurePostgres } from './install.mjs';
 import { DATA } from './places.mjs';
-import { isCopy, isRunning, ownFolder, placesOf, run, startPostgres, writeAs } from './postgres.mjs';
+import { isCopy, isRunning, ownFolder, placesOf, run, startPostgres, writeAs, rejoiningIn } from './postgres.mjs';
 import { CERTIFICATE, reachIn } from './reach.mjs';
 import { keepPasswords, passwordsOf, ROLES } from './roles.mjs';
 import { giveUp, say } from './say.mjs';
@@ -77,8 +77,9 @@ export async function rejoin() {
   const { home, cluster } = placesOf(DATA);
   const reach = reachIn(process.env);
   if (reach.other === null) giveUp('with which machine is not said: set HUDRIK_OTHER.');
-  if (!existsSync(cluster)) giveUp('there are no records here: npm run hudrik -- copy-from makes them.');
-  if (isCopy(cluster)) giveUp('the records of this machine are a copy already.');
+  if (!existsSync(cluster) && !existsSync(rejoiningIn(home)))
+    giveUp('there are no records here: npm run hudrik -- copy-from makes them.');
+  if (isCopy(cluster) && !existsSync(rejoiningIn(home))) giveUp('the records of this machine are a copy already.');
   if (isRunning({ home, cluster }))
     giveUp('the records’ server of this machine runs: stop Hudrik first. Nothing was changed.');
   const [host, port] = endsOf(reach.other);
@@ -91,14 +92,23 @@ export async function rejoin() {
   ensureSlot(home, source);
   // A server that took over a moment ago says that it did once it has written it down.
   askCopy(home, source, 'checkpoint');
-  if (!rewound(home, cluster, source) || !(await follows())) {
+  // Stopped on its way, it may have left neither the old records nor the new ones.
+  const wasStopped = existsSync(rejoiningIn(home));
+  writeFileSync(rejoiningIn(home), '');
+  const isInStep = !wasStopped && rewound(home, cluster, source);
+  if (isInStep) rmSync(rejoiningIn(home));
+  if (!isInStep || !(await follows())) {
     const aside = `${cluster}.before-rejoin`;
-    rmSync(aside, { recursive: true, force: true });
-    renameSync(cluster, aside);
+    // Of one that was stopped here the old ones are aside already.
+    if (existsSync(cluster)) {
+      rmSync(aside, { recursive: true, force: true });
+      renameSync(cluster, aside);
+    }
     say(
       `what was written on the two cannot be brought in step; it is copied anew. The old records are kept in ${aside}.`,
     );
     baseBackup(home, cluster, source);
+    rmSync(rejoiningIn(home), { force: true });
   }
   say('the records of this machine follow the other one’s now: npm start.');
 }
