@@ -1,3 +1,5 @@
+import { JUDGEMENT, type Threshold } from '../catalogue';
+
 /** Fuel of one kind and age, in a tank or a can. */
 export interface Portion {
   readonly litres: number;
@@ -44,9 +46,9 @@ export interface BlendState {
   readonly litres: number;
   /** Share of its volume, 0 to 1. */
   readonly ethanol: number;
-  /** By volume, days. */
+  /** Days: so old at least is a tenth of it. */
   readonly ageDays: number;
-  /** Of its time that it keeps, by volume: 1 is stale. */
+  /** Of its time that it keeps, so much has a tenth of it spent: 1 is stale. */
   readonly spent: number;
   /** When it is stale, ms. */
   readonly staleBy: number;
@@ -54,28 +56,45 @@ export interface BlendState {
   readonly unknown: number;
 }
 
+/** What a tenth of it does, the whole does: that much stale fuel is enough for gum in a jet. */
+export const SPOILS: Threshold = {
+  name: 'So much old fuel makes a mix as old as that is',
+  value: 0.1,
+  unit: 'of its volume',
+  source: JUDGEMENT,
+};
+
 const DAY_MS = 86_400_000;
+/** A share that differs by less is the same. */
+const ALIKE = 1e-9;
 
 /**
- * What a blend is at a moment: all by volume. Each portion has spent its age over the days that it keeps; the blend what its portions have, by
- * their shares; it is stale when that is 1. In: a blend and the moment, ms. Out: null where there is nothing.
- * Source: mass balance; ageing in proportion to time: judgement. Example: a litre 30 days old that keeps 30 and a litre fresh: half spent,
- * stale in 15 days.
+ * What a blend is at a moment. It is as old as its oldest portions that make up a tenth of its volume, and stale once those are; what is poured on
+ * top freshens nothing. In: a blend and the moment, ms. Out: null where there is nothing.
+ * Source: judgement of the trade, the volumes by mass balance. Example: 9 l that are 31 days old and keep 30, with 1 l of fresh alkylate: 31 days
+ * old, stale since yesterday; half a litre of it in 9 l of fresh fuel: fresh.
  */
 export function stateOf(blend: Blend, now: number): BlendState | null {
   const litres = litresOf(blend);
   if (litres <= NOTHING) return null;
-  const mean = (of: (portion: Portion) => number): number =>
-    blend.reduce((sum, portion) => sum + portion.litres * of(portion), 0) / litres;
-  const ageDays = mean(({ boughtAt }) => Math.max(now - boughtAt, 0) / DAY_MS);
-  const spent = mean(({ boughtAt, keepsDays }) => Math.max(now - boughtAt, 0) / DAY_MS / keepsDays);
-  const perDay = mean(({ keepsDays }) => 1 / keepsDays);
+  const ageOf = ({ boughtAt }: Portion): number => Math.max(now - boughtAt, 0) / DAY_MS;
   return {
     litres,
     ethanol: ethanolIn(blend) / litres,
-    ageDays,
-    spent,
-    staleBy: now + ((1 - spent) / perDay) * DAY_MS,
-    unknown: mean(({ isUnknown }) => Number(isUnknown)),
+    ageDays: worstTenth(blend, ageOf),
+    spent: worstTenth(blend, (portion) => ageOf(portion) / portion.keepsDays),
+    staleBy: -worstTenth(blend, ({ boughtAt, keepsDays }) => -(boughtAt + keepsDays * DAY_MS)),
+    unknown: litresOf(blend.filter(({ isUnknown }) => isUnknown)) / litres,
   };
+}
+
+/** Of a figure of its portions, what at least a tenth of its volume has, or more. */
+function worstTenth(blend: Blend, of: (portion: Portion) => number): number {
+  const wanted = SPOILS.value * litresOf(blend) - ALIKE;
+  let litres = 0;
+  for (const portion of [...blend].sort((a, b) => of(b) - of(a))) {
+    litres += portion.litres;
+    if (litres >= wanted) return of(portion);
+  }
+  return Number.NaN;
 }

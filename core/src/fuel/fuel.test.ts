@@ -37,7 +37,7 @@ describe('a blend', () => {
     );
   });
 
-  test('is between its portions in ethanol and age, and stale between the first and the last of them (property)', () => {
+  test('is between its portions in ethanol, and stale when a tenth of it is, not before (property)', () => {
     fc.assert(
       fc.property(fc.array(portion, { minLength: 1, maxLength: 6 }), (blend) => {
         const now = 310 * DAY;
@@ -47,16 +47,28 @@ describe('a blend', () => {
         expect(state?.ethanol).toBeLessThanOrEqual(Math.max(...blend.map(({ ethanol }) => ethanol)) + 1e-9);
         expect(state?.staleBy).toBeGreaterThanOrEqual(Math.min(...ends) - 1);
         expect(state?.staleBy).toBeLessThanOrEqual(Math.max(...ends) + 1);
+        const stale = (at: number) =>
+          litresOf(blend.filter((one) => one.boughtAt + one.keepsDays * DAY <= at)) / litresOf(blend);
+        expect(stale(state?.staleBy ?? 0)).toBeGreaterThanOrEqual(0.1 - 1e-6);
+        expect(stale((state?.staleBy ?? 0) - 1)).toBeLessThan(0.1 + 1e-6);
         // Looked at on that day, it is spent.
         expect(stateOf(blend, Math.max(state?.staleBy ?? 0, now))?.spent).toBeGreaterThanOrEqual(1 - 1e-6);
       }),
     );
   });
 
-  test('its worked example: a stale litre and a fresh one are half spent, stale in 15 days', () => {
+  test('its worked example: fresh alkylate on top of old fuel makes it no fresher; a drop of old fuel spoils no tank', () => {
     const litre = { litres: 1, ethanol: 0.1, keepsDays: 30, isUnknown: false };
-    const blend: Blend = pour(pour([], { ...litre, boughtAt: 0 }), { ...litre, boughtAt: 30 * DAY });
-    expect(stateOf(blend, 30 * DAY)).toMatchObject({ litres: 2, ageDays: 15, spent: 0.5, staleBy: 45 * DAY });
+    const mixed = (old: number, fresh: number): Blend => [
+      { ...litre, litres: fresh, keepsDays: 730, ethanol: 0, boughtAt: 31 * DAY },
+      { ...litre, litres: old, boughtAt: 0 },
+    ];
+    expect(stateOf(mixed(9, 1), 31 * DAY)).toMatchObject({ ageDays: 31, spent: 31 / 30, staleBy: 30 * DAY });
+    expect(stateOf(mixed(1, 9), 31 * DAY)).toMatchObject({ ageDays: 31, staleBy: 30 * DAY });
+    expect(stateOf(mixed(0.5, 9), 31 * DAY)).toMatchObject({ ageDays: 0, spent: 0, staleBy: 761 * DAY });
+    // Portions that are old together count together.
+    const halves = [...mixed(0.6, 9), { ...litre, litres: 0.6, boughtAt: 5 * DAY }];
+    expect(stateOf(halves, 31 * DAY)).toMatchObject({ ageDays: 26, staleBy: 35 * DAY });
     expect(stateOf([], 0)).toBeNull();
     expect(pour([], { ...litre, litres: 0, boughtAt: 0 })).toEqual([]);
   });

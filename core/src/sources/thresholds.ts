@@ -21,6 +21,7 @@ import { SILENT_HOURS } from '../hours/fromAfar';
 import { SPREAD_WORTH } from '../hours/useRate';
 import { HANDS_SPREAD } from '../money/spread';
 import { BENCH_DAY } from '../money/ways';
+import { SPOILS } from '../fuel/blend';
 import { READ_ALIKE } from '../fuel/passport';
 import { FILM, RUSH } from '../layUp/costs';
 import { WAKES_WORTH } from '../layUp/risk';
@@ -80,6 +81,7 @@ export const THRESHOLDS: readonly Threshold[] = [
   CLOCK_SLACK_HOURS,
   SILENT_HOURS,
   READ_ALIKE,
+  SPOILS,
   FILM,
   RUSH,
   WAKES_WORTH,
