@@ -150,6 +150,7 @@ export async function untilTaken(page: Page, jobId: string, kind: string): Promi
 /** Counts what goes along, and looks at all that is looked at as it goes out. */
 export async function countAndLook(page: Page, classId: ClassId): Promise<void> {
   await page.getByRole('button', { name: 'Counted: all of it goes along' }).click();
+  await page.getByRole('button', { name: 'Fuel full' }).click();
   for (const { words } of looksOnHandOut(classOf(classId)))
     await page.getByRole('button', { name: words, exact: true }).click();
 }

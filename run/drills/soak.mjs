@@ -112,7 +112,7 @@ async function soakDrill() {
     let isOver = false;
     const hear = (name, status, ms) => {
       times.push(ms);
-      const kind = status >= 500 || status === 0 ? `${name} ${status}` : `${Math.floor(status / 100)}xx`;
+      const kind = status >= 400 || status === 0 ? `${name} ${status}` : `${Math.floor(status / 100)}xx`;
       statuses.set(kind, (statuses.get(kind) ?? 0) + 1);
     };
     const working = PEOPLE.map((role) => work(server.url, role, tags, () => isOver, hear));

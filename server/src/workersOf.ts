@@ -13,6 +13,8 @@ type Limits = Pick<
 
 /** Room for what a worker has just made, MB: more is faster by little, and each worker holds it. */
 const YOUNG_MEGABYTES = 8;
+/** The most that one may keep, MB: with no such end it lets what is over lie for longer. */
+const OLD_MEGABYTES = 256;
 
 /** Workers for what would hold up every other request: none while there is nothing to do, two at most. */
 /** How much of something that has a limit is in use just now. */
@@ -35,5 +37,8 @@ export const workersOf = <Asked, Made>(worker: URL, limits: Limits = {}): Piscin
     maxThreads: 2,
     idleTimeout: 60_000,
     ...limits,
-    resourceLimits: { maxYoungGenerationSizeMb: YOUNG_MEGABYTES, ...limits.resourceLimits },
+    resourceLimits: {
+      ...{ maxYoungGenerationSizeMb: YOUNG_MEGABYTES, maxOldGenerationSizeMb: OLD_MEGABYTES },
+      ...limits.resourceLimits,
+    },
   });

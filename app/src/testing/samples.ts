@@ -113,7 +113,7 @@ export const pageWith = (defects: readonly Defect[], jobs = [sampleJob()]): Unit
     version: 3,
   },
   ratings: { model: { hertz: 50 }, unit: {} },
-  fuelEighths: 8,
+  fuel: { litres: 20, holds: 20, seenAt: '2030-03-04T08:00:00Z', ranSince: false },
   meter: { reading: 123.4, offsetHours: 0, readAt: '2030-03-04T09:00:00Z' },
   hire: null,
   hires: [],

@@ -29,6 +29,7 @@ import {
   text,
   trimmed,
 } from '../fields';
+import { fuelLevel } from './fuel';
 
 const unitLine = object({
   tag: string().required(),
@@ -124,7 +125,8 @@ export const unitPage = object({
   unit: unitLine.required(),
   /** What it is rated for: by its own plate, and by its model's sheet. */
   ratings: object({ model: rated.required(), unit: rated.required() }).required(),
-  fuelEighths: number().nullable().defined(),
+  /** What is in its tank by all that was written down, of what it holds; null: nothing was ever written down. */
+  fuel: fuelLevel.nullable().defined(),
   meter: object({
     reading: number().required(),
     offsetHours: number().required(),

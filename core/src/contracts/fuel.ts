@@ -9,6 +9,18 @@ const tank = object({
   hasTap: boolean().required(),
 });
 
+/** How much is in a tank, by all that was written down, and how sure that is. */
+export const fuelLevel = object({
+  litres: number().required(),
+  /** What the tank holds, litres. */
+  holds: number().required(),
+  /** When it was last seen; null: never. From then on it is reckoned. */
+  seenAt: instant.nullable().defined(),
+  /** It ran since: what that burnt goes by its class's use. */
+  ranSince: boolean().required(),
+});
+export type FuelLevel = Frozen<InferType<typeof fuelLevel>>;
+
 /** What is in a unit's tank, and where. Null: nothing. */
 export const unitFuel = object({
   tag: string().required(),
@@ -39,6 +51,7 @@ export const unitFuel = object({
       isTreated: boolean().required(),
     }).required(),
   ).required(),
+  level: fuelLevel.required(),
   bowl: string<'wet' | 'run-dry' | 'drained'>().oneOf(['wet', 'run-dry', 'drained']).required(),
   isTapShut: boolean().nullable().defined(),
   /** More was said to be poured in than the tank holds, litres in all. */

@@ -40,7 +40,7 @@ export type {
   UnitsReply,
   Unproved,
 } from './fleet';
-export type { FuelStore, UnitFuel } from './fuel';
+export type { FuelLevel, FuelStore, UnitFuel } from './fuel';
 export type { LayUpReply, SeasonSheet } from './layUp';
 export type { EquipmentReply, FromAfar } from './equipment';
 export type { CalendarHire, CalendarUnit, DeskReply, HireCalendar, TroubleReply } from './hires';

@@ -14,6 +14,7 @@ import {
   reason,
   string,
 } from '../fields';
+import { fuelLevel } from './fuel';
 import { DEFECT_ENDS } from '../defects';
 import { atGate } from '../log/atGate';
 import { answer, kitCount } from '../log/schemas';
@@ -95,7 +96,8 @@ export const opening = object({
   })
     .nullable()
     .defined(),
-  lastFuelEighths: number().nullable().defined(),
+  /** What is in its tank by all that was written down; null: nothing was ever written down. */
+  fuel: fuelLevel.nullable().defined(),
   use: useBelief.required(),
   trueHours: number().required(),
   hoursToOilService: number().required(),

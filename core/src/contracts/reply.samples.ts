@@ -105,7 +105,7 @@ export const sampleOpening = (more: Partial<Opening> = {}): Opening => ({
   hire: null,
   nextHire: null,
   wentOut: null,
-  lastFuelEighths: 8,
+  fuel: { litres: 16, holds: 20, seenAt: new Date(Date.now() - 48 * 3_600_000).toISOString(), ranSince: false },
   use: { shape: 40, rate: 10 },
   trueHours: 123.4,
   hoursToOilService: 20,

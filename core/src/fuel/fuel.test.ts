@@ -118,6 +118,22 @@ describe('the fuel of a unit', () => {
     expect([dry.blend, dry.burnt]).toEqual([[], 2]);
   });
 
+  test('seen or emptied it is known from then on; poured in or run since, it is reckoned', () => {
+    const seen = (...events: FuelEvent[]) => {
+      const { seenAt, ranSince } = passportOf(events, 8, 'e5');
+      return [seenAt === null ? null : seenAt / DAY, ranSince];
+    };
+    const level: FuelEvent = { what: 'level', at: 3 * DAY, share: 0.5 };
+    const ran: FuelEvent = { what: 'ran', at: 4 * DAY, litres: 1 };
+    expect(seen(poured(1, 4))).toEqual([null, false]);
+    expect(seen(poured(1, 4), level)).toEqual([3, false]);
+    expect(seen(level, ran, poured(5, 1))).toEqual([3, true]);
+    expect(seen(level, ran, { what: 'drained', at: 6 * DAY, litres: 1 })).toEqual([3, true]);
+    expect(seen(level, ran, { what: 'drained', at: 6 * DAY, litres: null })).toEqual([6, false]);
+    // At a return it ran first, and was looked at then.
+    expect(seen({ ...ran, at: 5 * DAY }, { ...level, at: 5 * DAY })).toEqual([5, false]);
+  });
+
   test('what does not fit runs over and is counted; a tank is never fuller than full', () => {
     const { blend, overflowed } = passportOf([poured(1, 6), poured(2, 6)], 8, 'e10');
     expect([litresOf(blend), overflowed]).toEqual([8, 4]);

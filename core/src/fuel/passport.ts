@@ -40,6 +40,10 @@ export interface Passport {
   readonly blend: Blend;
   readonly bowl: Bowl;
   readonly isTapShut: boolean | null;
+  /** When the level was last seen, or the tank was emptied: from then on it is reckoned by what was poured, burnt and drained. Null: never, ms. */
+  readonly seenAt: number | null;
+  /** It ran since: what that burnt is reckoned by its class's use. */
+  readonly ranSince: boolean;
   /** Poured in, burnt and drained since it is known, litres: what is in the tank is what came less what went. */
   readonly poured: number;
   readonly burnt: number;
@@ -64,7 +68,7 @@ export const READ_ALIKE: Threshold = {
  */
 export function passportOf(events: readonly FuelEvent[], tankLitres: number, unknownFuel: FuelId): Passport {
   const start: Passport = {
-    ...{ blend: EMPTY, bowl: 'wet', isTapShut: null },
+    ...{ blend: EMPTY, bowl: 'wet', isTapShut: null, seenAt: null, ranSince: false },
     ...{ poured: 0, burnt: 0, drained: 0, overflowed: 0 },
   };
   return [...events]
@@ -82,16 +86,23 @@ function next(passport: Passport, event: FuelEvent, tankLitres: number, unknownF
       return { ...passport, blend: blend.map((portion) => treated(portion, event.at)) };
     case 'ran': {
       const { left, taken } = take(blend, event.litres);
-      return { ...passport, blend: left, burnt: passport.burnt + litresOf(taken) };
+      return {
+        ...passport,
+        blend: left,
+        burnt: passport.burnt + litresOf(taken),
+        ranSince: passport.ranSince || event.litres > 0,
+      };
     }
     case 'drained': {
       const { left, taken } = take(blend, event.litres ?? Infinity);
-      return { ...passport, blend: left, drained: passport.drained + litresOf(taken) };
+      // Empty is as good as seen.
+      const seen = event.litres === null ? { seenAt: event.at, ranSince: false } : {};
+      return { ...passport, ...seen, blend: left, drained: passport.drained + litresOf(taken) };
     }
     case 'line':
       return { ...passport, bowl: event.bowl, isTapShut: event.isTapShut };
     case 'level':
-      return readLevel(passport, event, tankLitres, unknownFuel);
+      return { ...readLevel(passport, event, tankLitres, unknownFuel), seenAt: event.at, ranSince: false };
   }
 }
 

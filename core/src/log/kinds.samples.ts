@@ -14,6 +14,7 @@ export const SAMPLES: Samples<KindId> = {
     'Ethanol-free petrol, out of Can 2',
     'That is 0.5 l more than the tank holds by the book.',
   ],
+  'fuel-seen': [{ fuelEighths: 6 }, {}, 'Looked into the tank', '6/8'],
   'fuel-out': [
     { litres: null, canId: null, bowl: 'drained', isTapShut: true, isTreated: false },
     {},

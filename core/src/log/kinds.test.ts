@@ -17,6 +17,7 @@ const SIGNATURE = 'technician lead';
 const WHO: Readonly<Record<KindId, string>> = {
   fuelled: 'apprentice technician lead counter',
   'fuel-out': BENCH_WORK,
+  'fuel-seen': 'apprentice technician lead counter',
   'laid-up': SIGNATURE,
   woken: SIGNATURE,
   'steps-listed': '',

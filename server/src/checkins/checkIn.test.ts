@@ -34,7 +34,7 @@ describe('a check-in', () => {
     const page = await unit('GE-01');
     assert.equal(page.unit.verdict.readiness, 'fit');
     assert.equal(page.unit.trueHours, 104.5);
-    assert.equal(page.fuelEighths, 8);
+    assert.deepEqual(page.fuel, { litres: 20, holds: 20, seenAt: yard.now.toISOString(), ranSince: false });
     const history = await yard.read<{ records: { kind: string }[] }>('/api/units/GE-01/history', 'counter');
     assert.deepEqual(
       history.records.map((record) => record.kind),

@@ -125,7 +125,7 @@ describe('what a check-in is held to, and what is kept of it', () => {
       .executeTakeFirstOrThrow();
     assert.deepEqual([hire.state, hire.back_at, hire.ended_at], ['ended', yard.now, yard.now]);
     const after = await yard.read<Opening>('/api/units/GE-51/opening', 'technician');
-    assert.deepEqual([after.hire, after.wentOut, after.lastFuelEighths, after.trueHours], [null, null, 2, 108]);
+    assert.deepEqual([after.hire, after.wentOut, after.fuel?.litres, after.trueHours], [null, null, 5, 108]);
     assert.equal(
       after.workMinutes,
       (await unit('GE-51')).jobs.filter((job) => job.blocks !== 'none').reduce((sum, job) => sum + job.minutes, 0),

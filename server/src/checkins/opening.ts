@@ -16,6 +16,7 @@ import { kitPricesOf } from '../people/settings';
 import { ratingsOfUnit } from '../fleet/models';
 import { toUnitLine, unitRows } from '../fleet/unitLines';
 import { readFromAfarOf } from '../equipment/readEquipment';
+import { readLevel } from '../fuel/unitFuel';
 import { wakeMinutesNow } from '../layUp/wakeMinutes';
 import { unitByTag } from '../fleet/units';
 import { isOf } from '@hudrik/core/log';
@@ -52,7 +53,7 @@ export async function readOpening({ db, now }: Pick<Context, 'db' | 'now'>, tag:
     atGate: hire ? ((await readAtGate(db, [hire.reference])).get(hire.reference) ?? null) : null,
     told: hire ? await toldSince(db, unit.id, hire.out_at) : [],
     wentOut: hire ? await wentOut(db, hire.id) : null,
-    lastFuelEighths: unit.fuel_eighths,
+    fuel: await readLevel(db, unit.id),
     use,
     trueHours: line.trueHours,
     hoursToOilService: line.hoursToOilService,

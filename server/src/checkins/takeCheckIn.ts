@@ -104,7 +104,6 @@ async function closeByLook(
   { began, taken }: Look,
   settling: Settling,
 ): Promise<Aside[]> {
-  await trx.updateTable('unit').set({ fuel_eighths: sent.fuelEighths }).where('id', '=', unit.id).execute();
   const aside = await settleByCheckIn(trx, settling);
   const seen = { entryId: id, how: 'looked-at', at } as const;
   if (taken !== null) await closeOf(trx, { unitId: unit.id, kind: 'hours' }, seen);

@@ -34,7 +34,7 @@ describe('handing out', () => {
       [`W-${id.slice(0, 8)}`, '2030-03-06T17:00:00.000Z', false, 100.4],
     );
     const page = await yard.read<UnitPage>('/api/units/GE-01');
-    assert.deepEqual([page.unit.verdict.readiness, page.fuelEighths, page.unit.trueHours], ['out', 6, 100.4]);
+    assert.deepEqual([page.unit.verdict.readiness, page.fuel?.litres, page.unit.trueHours], ['out', 15, 100.4]);
     const opening = await yard.read<Opening>('/api/units/GE-01/opening');
     assert.deepEqual(
       [opening.wentOut?.fuelEighths, opening.wentOut?.kit, opening.hire?.reference, opening.hire?.fromAt],

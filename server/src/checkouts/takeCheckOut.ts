@@ -40,7 +40,6 @@ export const takeCheckOut: Taker<'check-out'> = async (taking) => {
     .insertInto('check_out')
     .values({ id, unit_id: unit.id, hire_id: hire.id, at, reading_id: taken.readingId })
     .execute();
-  await trx.updateTable('unit').set({ fuel_eighths: sent.fuelEighths }).where('id', '=', unit.id).execute();
   const { readingId, reading, trueHours } = taken;
   await record({
     outcome: {

@@ -7,6 +7,7 @@ import { readFinding } from '../findings/readFinding';
 import { correctReading } from '../fleet/correctReading';
 import { changeUnit } from '../log/changeUnit';
 import { entriesOfJob, readHistory } from '../log/readLog';
+import { readLevel } from '../fuel/unitFuel';
 import { emptyDatabase, type MadeDatabase } from '../testing/databases';
 import { migratorFor, openDatabase } from './open';
 import type { Db } from './tables';
@@ -28,6 +29,9 @@ async function tellTheOldWay(db: Db): Promise<void> {
   await run(
     `insert into unit (tag, class_id, model_id, serial, home_bay) values ('GE-01', 'generator', 1, 'S', 'North')`,
   );
+  // One of whose fuel no entry tells.
+  await run(`insert into unit (tag, class_id, model_id, serial, home_bay, fuel_eighths)
+    values ('GE-02', 'generator', 1, 'T', 'North', 5)`);
   await run(
     `insert into meter (unit_id, ordinal, offset_hours, fitted_at, fitted_why) values (1, 1, 0, '${at(1)}', 'first')`,
   );
@@ -161,6 +165,19 @@ describe('a yard kept by the version before one log', () => {
         found_by: CHECK_IN,
       },
     ]);
+  });
+
+  test('a level that stood beside the log is in it; what is in a tank is folded from there alone', async () => {
+    const { rows } = await sql`
+      select u.tag, e.kind, e.facts from log_entry e join unit u on u.id = e.unit_id where e.kind = 'fuel-seen'`.execute(
+      db,
+    );
+    assert.deepEqual(rows, [{ tag: 'GE-02', kind: 'fuel-seen', facts: { fuelEighths: 5 } }]);
+    const levels = await Promise.all([1, 2].map((id) => readLevel(db, id)));
+    assert.deepEqual(
+      levels.map((level) => level?.litres),
+      [7.5, 12.5],
+    );
   });
 
   test('its history tells the same, each thing once, in its order', async () => {

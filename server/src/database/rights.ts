@@ -71,10 +71,8 @@ const CHANGED = [
  */
 const IN_PART = {
   unit: {
-    insert:
-      'tag, class_id, model_id, serial, home_bay, gone_at, gone_why, fuel_eighths, severity, data_sheet, readiness_since',
-    update:
-      'tag, model_id, serial, home_bay, laid_up_at, gone_at, gone_why, fuel_eighths, severity, data_sheet, version',
+    insert: 'tag, class_id, model_id, serial, home_bay, gone_at, gone_why, severity, data_sheet, readiness_since',
+    update: 'tag, model_id, serial, home_bay, laid_up_at, gone_at, gone_why, severity, data_sheet, version',
   },
   photo: {
     insert: 'id, person_id, media_type, width, height, bytes, sent_hash, thumb, taken_at, used_by',

@@ -56,7 +56,6 @@ interface UnitTable {
   laid_up_at: MaybeInstant;
   gone_at: MaybeInstant;
   gone_why: string | null;
-  fuel_eighths: number | null;
   /** Hours between its services shrink by it. */
   severity: Generated<number>;
   /** Rated figures of its own, where they are not its model's. */

@@ -313,7 +313,6 @@ export class UnitLife {
       laid_up_at: fate.stands === 'laid-up' ? iso(now - 35 * DAY) : null,
       gone_at: fate.stands === 'gone' ? iso(now - 60 * DAY) : null,
       gone_why: fate.stands === 'gone' ? GONE_WHY : null,
-      fuel_eighths: this.#fuel,
       readiness: verdict.readiness,
       readiness_verdict: verdict,
       readiness_since: iso(this.#since),

@@ -49,7 +49,6 @@ async function insertRow(trx: Trx, fresh: NewUnit, at: Date): Promise<number> {
       serial: fresh.serial,
       home_bay: fresh.homeBay,
       gone_why: null,
-      fuel_eighths: null,
       readiness_since: at,
     })
     .returning('id')

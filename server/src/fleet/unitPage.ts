@@ -16,12 +16,13 @@ import { ratingsOfUnit } from './models';
 import { lastReading, rateOfUse } from './meters';
 import { stands } from './stands';
 import { toUnitLine, unitRows } from './unitLines';
+import { readLevel } from '../fuel/unitFuel';
 import { unitByTag } from './units';
 
 /** Everything the unit's screen shows but its history. What does not hang on another is asked for side by side: under load each wait is long. */
 export async function readUnitPage({ db }: Pick<Context, 'db'>, tag: string): Promise<UnitPage> {
   const unit = await unitByTag(db, tag);
-  const [line, ratings, reading, use, hires, jobs, defects, reasons, readings, unproved, toConfirm, notFitted] =
+  const [line, ratings, reading, use, hires, jobs, defects, reasons, readings, unproved, toConfirm, notFitted, fuel] =
     await Promise.all([
       unitRows(db).where('u.id', '=', unit.id).executeTakeFirstOrThrow(),
       ratingsOfUnit(db, unit),
@@ -40,12 +41,13 @@ export async function readUnitPage({ db }: Pick<Context, 'db'>, tag: string): Pr
       unprovedOf(db, unit.id),
       figuresToConfirm(db, unit),
       exemptionsOf(db, unit.id),
+      readLevel(db, unit.id),
     ]);
   const hireLines = hires.map(toHireLine);
   return {
     unit: toUnitLine(line),
     ratings,
-    fuelEighths: unit.fuel_eighths,
+    fuel,
     meter: { reading: reading.reading, offsetHours: reading.offsetHours, readAt: reading.readAt.toISOString() },
     hire: hireLines.find((hire) => HIRES_GOING_ON.includes(hire.state)) ?? null,
     hires: hireLines.filter((hire) => hire.state === 'booked'),

@@ -1,6 +1,6 @@
 import assert from 'node:assert/strict';
 import { describe, test } from 'node:test';
-import type { FuelStore, UnitFuel, UnitPage } from '@hudrik/core/contracts';
+import type { FuelStore, Opening, UnitFuel, UnitPage } from '@hudrik/core/contracts';
 import { foundCheckIn } from '../testing/samples';
 import { jsonOf, problemIn, useYard } from '../testing/yard';
 import { findStaleFuel } from './staleFuel';
@@ -133,6 +133,29 @@ describe('fuel', () => {
     assert.equal((await stale()).length, 1);
     await out({ litres: null, bowl: 'drained' });
     assert.equal((await stale()).length, 0);
+  });
+
+  test('somebody looks into it: every screen says so, and how sure that is; a look to come and a tenth eighth are refused', async () => {
+    await yard.addUnit('GE-03');
+    const seen = (facts: object) => yard.enter({ tag: 'GE-03' }, 'fuel-seen', facts as never, 'counter');
+    const everywhere = async () => [
+      (await fuel('GE-03')).level,
+      (await yard.read<UnitPage>('/api/units/GE-03')).fuel,
+      (await yard.read<Opening>('/api/units/GE-03/opening', 'counter')).fuel,
+    ];
+    const [nothing, page, opening] = await everywhere();
+    assert.deepEqual([nothing?.litres, nothing?.seenAt, page, opening], [0, null, null, null]);
+    assert.equal((await seen({ fuelEighths: 6 })).status, 201);
+    const level = { litres: 15, holds: 20, seenAt: yard.now.toISOString(), ranSince: false };
+    assert.deepEqual(await everywhere(), [level, level, level]);
+    assert.equal((await fuel('GE-03')).state?.unknown, 1);
+    // Told later that it was dipped the day before: what was seen since counts.
+    const before = new Date(yard.now.getTime() - DAY).toISOString();
+    assert.equal((await seen({ fuelEighths: 1, seenAt: before })).status, 201);
+    assert.deepEqual((await fuel('GE-03')).level, level);
+    assert.equal((await seen({ fuelEighths: 9 })).status, 422);
+    const ahead = new Date(yard.now.getTime() + DAY).toISOString();
+    assert.equal((await seen({ fuelEighths: 1, seenAt: ahead })).status, 422);
   });
 
   test('what a model’s tank is comes before what its class’s is', async () => {

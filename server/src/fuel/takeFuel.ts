@@ -53,6 +53,13 @@ export const takeFuelled: Taker<'fuelled'> = async ({
   await closeStale(trx, unit.id, id, now);
 };
 
+/** Somebody looked into the tank. */
+export const takeFuelSeen: Taker<'fuel-seen'> = async ({ change: { trx, unit, at: now }, id, at, facts, record }) => {
+  mustBePast(facts.seenAt === undefined ? at : new Date(facts.seenAt), now);
+  await record({});
+  await closeStale(trx, unit.id, id, now);
+};
+
 /** Fuel is drained, run dry or treated. */
 export const takeFuelOut: Taker<'fuel-out'> = async ({
   change: { trx, unit, at: now },

@@ -1,6 +1,6 @@
 import { FUELS, TANKS, type ClassId } from '@hudrik/core/catalogue';
-import type { UnitFuel } from '@hudrik/core/contracts';
-import { eventsOfLayUp, passportOf, stateOf, type FuelEvent, type Passport } from '@hudrik/core/fuel';
+import type { FuelLevel, UnitFuel } from '@hudrik/core/contracts';
+import { eventsOfLayUp, litresOf, passportOf, stateOf, type FuelEvent, type Passport } from '@hudrik/core/fuel';
 import { isOf } from '@hudrik/core/log';
 import { sql } from 'kysely';
 import type { Context } from '../context';
@@ -30,7 +30,7 @@ function tankOf(model: ModelTank): Tank {
   };
 }
 
-const FUEL_KINDS = ['check-in', 'check-out', 'fuelled', 'fuel-out', 'laid-up'] as const;
+const FUEL_KINDS = ['check-in', 'check-out', 'fuelled', 'fuel-out', 'fuel-seen', 'laid-up'] as const;
 /** What was poured in before so many fills, levels and drains is burnt long since. */
 const TOLD = 16;
 const EIGHTHS = 8;
@@ -127,6 +127,10 @@ function eventsOf(entry: Written, tankLitres: number, burn: number): FuelEvent[]
       { what: 'poured', at: when, litres, fuel, boughtAt: boughtAt === null ? null : Date.parse(boughtAt), isTreated },
     ];
   }
+  if (isOf(entry, 'fuel-seen')) {
+    const { fuelEighths, seenAt } = entry.facts;
+    return [{ what: 'level', at: seenAt === undefined ? at : Date.parse(seenAt), share: fuelEighths / EIGHTHS }];
+  }
   return isOf(entry, 'fuel-out') ? eventsOfFuelOut(entry.facts, at) : [];
 }
 
@@ -155,6 +159,17 @@ export async function readUnitFuel({ db, now }: Pick<Context, 'db' | 'now'>, tag
   return toUnitFuel(fuel, now());
 }
 
+/** How much is in the tank of a unit; null: nothing was ever written down. */
+export async function readLevel(db: Db, unitId: number): Promise<FuelLevel | null> {
+  const [fuel] = await readFuel(db, unitId);
+  return fuel === undefined || fuel.events.length === 0 ? null : levelIn(fuel.passport, fuel.tank.litres);
+}
+
+const levelIn = ({ blend, seenAt, ranSince }: Passport, holds: number): FuelLevel => ({
+  ...{ litres: litresOf(blend), holds, ranSince },
+  seenAt: seenAt === null ? null : instantOf(seenAt),
+});
+
 export function toUnitFuel({ tag, classId, modelId, tank, passport }: FuelOfUnit, now: Date): UnitFuel {
   const state = stateOf(passport.blend, now.getTime());
   return {
@@ -167,6 +182,7 @@ export function toUnitFuel({ tag, classId, modelId, tank, passport }: FuelOfUnit
       isTapShut: passport.isTapShut,
       overflowed: passport.overflowed,
     },
+    level: levelIn(passport, tank.litres),
     state: state && { ...state, staleBy: instantOf(state.staleBy), isStale: state.spent >= 1 },
     portions: passport.blend.map(({ litres, ethanol, boughtAt, keepsDays, isUnknown }) => ({
       ...{ litres, ethanol, isUnknown },

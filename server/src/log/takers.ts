@@ -9,7 +9,7 @@ import { liveWith, takeClosing, takeDefect, takeFittedAfterAll, takeNotFitted } 
 import { takeFigureConfirmed } from '../figures/confirmFigure';
 import { confirmCauses } from '../findings/confirmCauses';
 import { describeMachine, openFinding, takeLook, takeObservation } from '../findings/takeFinding';
-import { takeFuelled, takeFuelOut } from '../fuel/takeFuel';
+import { takeFuelled, takeFuelOut, takeFuelSeen } from '../fuel/takeFuel';
 import { correctReading } from '../fleet/correctReading';
 import { takeBack } from '../hires/hires';
 import { moveTold } from '../hires/moveTold';
@@ -46,6 +46,7 @@ const TAKERS: Takers<Exclude<SentKind, OfCards>> = {
   'reading-corrected': correctReading,
   fuelled: takeFuelled,
   'fuel-out': takeFuelOut,
+  'fuel-seen': takeFuelSeen,
   'laid-up': takeLaidUp,
   woken: takeWoken,
   note: takeNote,

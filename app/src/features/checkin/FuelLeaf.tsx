@@ -1,17 +1,15 @@
 import { classOf } from '@hudrik/core/catalogue';
 import { kitAtPrices, kitThatWent } from '@hudrik/core/verdict';
 import { useEffect, useRef, useState } from 'react';
-import { Pressable, View } from 'react-native';
+import { View } from 'react-native';
 import { Button, Choice, Section, Words } from '@/design';
 import { useServerNow } from '@/features/clocks';
-import { FuelLine } from '@/features/fuel';
+import { FuelLine, FuelScale } from '@/features/fuel';
 import { sayFuel, sayMoney } from '@/writing';
 import type { LeafProps } from './leaf';
 import { leafIsDone } from './draft';
 import { sayFuelOpen } from './sayOpen';
 import { LeafFrame } from './LeafFrame';
-
-const EIGHTHS = [0, 1, 2, 3, 4, 5, 6, 7, 8];
 
 /** Fuel, tap, how it ran, what came back: four answers, and on it goes. */
 export function FuelLeaf({ draft, change, next }: LeafProps) {
@@ -120,38 +118,6 @@ function useGoOnWhenDone(done: boolean, next: () => void): void {
     if (done && !wasDone.current) next();
     wasDone.current = done;
   }, [done, next]);
-}
-
-function FuelScale({
-  eighths,
-  onPick,
-}: {
-  readonly eighths: number | null;
-  readonly onPick: (eighths: number) => void;
-}) {
-  return (
-    <View className="h-[64px] flex-row items-end gap-1" role="group" aria-label="Fuel level">
-      {EIGHTHS.map((level) => (
-        <Pressable
-          key={level}
-          role="button"
-          aria-label={`Fuel ${sayFuel(level)}`}
-          aria-pressed={eighths === level}
-          onPress={() => onPick(level)}
-          className="h-full flex-1 justify-end"
-        >
-          <View
-            className={`items-center justify-end border-2 ${eighths !== null && level <= eighths ? 'border-mark bg-mark' : 'border-line bg-paper'}`}
-            style={{ height: `${44 + level * 7}%` }}
-          >
-            <Words face="figures" size={15} tone={eighths !== null && level <= eighths ? 'on-mark' : 'ink'}>
-              {level === 0 ? 'E' : level === 8 ? 'F' : level === 4 ? '½' : level}
-            </Words>
-          </View>
-        </Pressable>
-      ))}
-    </View>
-  );
 }
 
 interface KitRowProps {

@@ -13,10 +13,10 @@ import { ServiceOnHire } from '@/features/service';
 import { StandingNotes } from '@/features/sheet';
 import { daysFromNow, hoursSince } from '@/features/fleet';
 import { NotProved } from '@/features/fleet/NotProved';
-import { FormChoices, FormField, useSchemaForm } from '@/forms';
+import { FormField, useSchemaForm } from '@/forms';
 import { useEntry } from '@/outbox';
 import { sayTime } from '@/writing';
-import { FuelLine } from '@/features/fuel';
+import { FuelLine, FuelScale } from '@/features/fuel';
 import { isOf, isCheckedOut } from '@hudrik/core/log';
 
 const DAYS = [
@@ -24,12 +24,6 @@ const DAYS = [
   [2, '2 days'],
   [3, '3 days'],
   [7, '7 days'],
-] as const;
-const LEVELS = [
-  [8, 'Full'],
-  [6, '6/8'],
-  [4, '4/8'],
-  [2, '2/8'],
 ] as const;
 /** A comma is a decimal point. */
 const withPoint = (typed: string): string => typed.trim().replace(',', '.');
@@ -44,7 +38,6 @@ export interface HandedOut {
 interface Typed {
   readonly typed: string;
   readonly waiverReason: string;
-  readonly fuelEighths: number;
 }
 const form = (inPrep: boolean) =>
   object({
@@ -72,14 +65,15 @@ export function CheckOutForm({
   const [days, setDays] = useState(1);
   const because = waiting(opening, days);
   const inPrep = because.length > 0;
-  const { control, handleSubmit, getValues } = useSchemaForm<Typed, ReturnType<typeof form>>(form(inPrep), {
+  const { control, handleSubmit } = useSchemaForm<Typed, ReturnType<typeof form>>(form(inPrep), {
     typed: opening.lastReading.toFixed(1),
     waiverReason: '',
-    fuelEighths: 8,
   });
   const wanted = looksOnHandOut(classOf(opening.classId), opening.notFitted);
   /** What stays here; null: nobody has counted yet. */
   const [left, setLeft] = useState<readonly string[] | null>(null);
+  /** As somebody sees it now: what the hirer gives back is held against it. */
+  const [fuelEighths, setEighths] = useState<number | null>(null);
   const [looks, setLooks] = useState<readonly string[]>([]);
   const typed = withPoint(useWatch({ control, name: 'typed' }));
   const [confirmedFor, setConfirmedFor] = useState<string | null>(null);
@@ -88,10 +82,10 @@ export function CheckOutForm({
   const offBecause = isSettled
     ? inPrep && role !== 'lead'
       ? 'A lead may waive it.'
-      : unsaid({ kit, left, wanted, looks })
+      : unsaid({ kit, left, wanted, looks, fuelEighths })
     : 'Settle the hours first.';
   const handOut = handleSubmit(async ({ waiverReason }) => {
-    const { fuelEighths } = getValues();
+    if (fuelEighths === null) return;
     const { answer, isKept } = await send.mutateAsync({
       facts: {
         hire: booked?.reference ?? null,
@@ -154,7 +148,7 @@ export function CheckOutForm({
         )}
         <Section title="Fuel">
           <FuelLine tag={opening.tag} />
-          <FormChoices control={control} name="fuelEighths" label="Fuel level" options={LEVELS} />
+          <FuelScale eighths={fuelEighths} onPick={setEighths} />
         </Section>
         <LastLooks wanted={wanted} looks={looks} onLooks={setLooks} />
       </ScrollView>
@@ -225,11 +219,13 @@ interface Said {
   readonly left: readonly string[] | null;
   readonly wanted: readonly { readonly id: string; readonly words: string }[];
   readonly looks: readonly string[];
+  readonly fuelEighths: number | null;
 }
 
 /** What was not counted or looked at yet. */
-function unsaid({ kit, left, wanted, looks }: Said): string | null {
+function unsaid({ kit, left, wanted, looks, fuelEighths }: Said): string | null {
   if (left === null && kit.length > 0) return 'Count what goes along.';
+  if (fuelEighths === null) return 'Look into the tank: how full is it?';
   const next = wanted.find(({ id }) => !looks.includes(id));
   return next ? `Still to look at: ${next.words}` : null;
 }

@@ -16,6 +16,7 @@ const lookAtAll = async () => {
 };
 /** Counted, and looked at. */
 const lookAndCount = async () => {
+  await press('Fuel full');
   await press('Counted: all of it goes along');
   await lookAtAll();
 };
@@ -81,7 +82,7 @@ describe('handing a unit out', () => {
   test('for somebody who walked in: for how long, what goes along, how much fuel', async () => {
     const server = show(<CheckOutScreen tag="GE-07" />, { [OPENING]: opening(), [LOG]: taken });
     await press('3 days');
-    await press('6/8');
+    await press('Fuel 6/8');
     await press('Counted: all of it goes along');
     await press('Key');
     await lookAtAll();
@@ -137,6 +138,10 @@ describe('handing a unit out', () => {
     show(<CheckOutScreen tag="GE-07" />, { [OPENING]: opening(), [LOG]: taken });
     expect(await screen.findByText('Count what goes along.')).toBeTruthy();
     await press('Counted: all of it goes along');
+    // Nothing stands there already: what the hirer brings back is held against what somebody saw.
+    expect(screen.getByText('Look into the tank: how full is it?')).toBeTruthy();
+    expect(screen.queryAllByRole('button', { name: /^Fuel /, selected: true })).toEqual([]);
+    await press('Fuel full');
     expect(screen.getByText(`Still to look at: ${LOOKS[0]?.words}`)).toBeTruthy();
     await press(LOOKS[0]?.words ?? '');
     expect(screen.getByText(`Still to look at: ${LOOKS[1]?.words}`)).toBeTruthy();

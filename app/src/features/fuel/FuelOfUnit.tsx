@@ -4,8 +4,9 @@ import { View } from 'react-native';
 import { usePerson, useRead } from '@/api';
 import { Button, Card, Section, Words } from '@/design';
 import { FuelOutSheet } from './FuelOutSheet';
+import { FuelSeenSheet } from './FuelSeenSheet';
 import { PourSheet } from './PourSheet';
-import { sayFuelState, sayKeeps, sayLitres } from './sayFuelOf';
+import { sayFuelState, sayKeeps, sayLevel, sayLitres } from './sayFuelOf';
 import { TankDrawing } from './TankDrawing';
 import { TankSheet } from './TankSheet';
 
@@ -13,7 +14,7 @@ import { TankSheet } from './TankSheet';
 export function FuelOfUnit({ tag }: { readonly tag: string }) {
   const { data } = useRead('unitFuel', { params: { tag } });
   const { role } = usePerson();
-  const [sheet, setSheet] = useState<'pour' | 'out' | 'tank' | null>(null);
+  const [sheet, setSheet] = useState<'pour' | 'out' | 'tank' | 'seen' | null>(null);
   if (data === undefined) return null;
   const { state, tank, portions, bowl } = data;
   return (
@@ -30,18 +31,21 @@ export function FuelOfUnit({ tag }: { readonly tag: string }) {
           <Words face="strong" tone={state?.isStale ? 'held' : 'ink'}>
             {sayFuelState(data)}
           </Words>
+          <Words size={15}>{`${sayLevel(data.level)}.`}</Words>
           {state ? <Words size={15}>{sayKeeps(state.staleBy, state.isStale)}</Words> : null}
           <Overflow of={data} />
         </View>
       </Card>
       <View className="flex-row flex-wrap gap-2">
         <Button className="grow" label="Pour fuel in" onPress={() => setSheet('pour')} />
+        <Button className="grow" label="Level seen" onPress={() => setSheet('seen')} />
         {role === 'counter' ? null : (
           <Button className="grow" label="Drain, run dry, treat" onPress={() => setSheet('out')} />
         )}
         {role === 'lead' ? <Button kind="quiet" label="Its tank" onPress={() => setSheet('tank')} /> : null}
       </View>
       {sheet === 'pour' ? <PourSheet fuel={data} onClose={() => setSheet(null)} /> : null}
+      {sheet === 'seen' ? <FuelSeenSheet fuel={data} onClose={() => setSheet(null)} /> : null}
       {sheet === 'tank' ? <TankSheet fuel={data} onClose={() => setSheet(null)} /> : null}
       {sheet === 'out' ? <FuelOutSheet fuel={data} onClose={() => setSheet(null)} /> : null}
     </Section>

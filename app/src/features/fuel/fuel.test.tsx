@@ -5,7 +5,7 @@ import { gone, IVO, press, refusal, show, type } from '@/testing/screen';
 import { FuelLine } from './FuelLine';
 import { FuelOfUnit } from './FuelOfUnit';
 import { FuelStoreScreen } from './FuelStoreScreen';
-import { sayDose, sayFuelState } from './sayFuelOf';
+import { sayDose, sayFuelState, sayLevel } from './sayFuelOf';
 
 const state = (more: Partial<NonNullable<UnitFuel['state']>> = {}): NonNullable<UnitFuel['state']> => ({
   ...{ litres: 2, ethanol: 0.1, ageDays: 12, spent: 0.4, staleBy: '2030-06-01T08:00:00Z', isStale: false, unknown: 0 },
@@ -21,6 +21,7 @@ const fuel = (more: Partial<UnitFuel> = {}): UnitFuel => ({
   },
   portions: [{ litres: 2, ethanol: 0.1, boughtAt: '2030-05-01T08:00:00Z', isUnknown: false, isTreated: false }],
   ...{ bowl: 'wet', isTapShut: null, overflowed: 0 },
+  level: { litres: 2, holds: 3, seenAt: null, ranSince: false },
   ...more,
 });
 const can = (name: string, more: object = {}): FuelStore['cans'][number] => ({
@@ -135,7 +136,35 @@ describe('the fuel of a unit', () => {
 
   test('in one line, at check-in and check-out', async () => {
     show(<FuelLine tag="PW-11" />, UNIT);
-    expect(await screen.findByText('By what was written down: 12 days old, 10 % ethanol, bowl wet.')).toBeTruthy();
+    expect(
+      await screen.findByText('By what was written down about 2.0 l of 3.0 l. 12 days old, 10 % ethanol, bowl wet.'),
+    ).toBeTruthy();
+  });
+});
+
+describe('how much is in the tank', () => {
+  const at = '2030-03-04T09:00:00Z';
+  test.each([
+    [{ litres: 16.04, holds: 20, seenAt: null, ranSince: false }, /^about 16\.0 l of 20\.0 l$/],
+    [{ litres: 16, holds: 20, seenAt: at, ranSince: false }, /^about 16\.0 l of 20\.0 l, seen .*2030/],
+    [
+      { litres: 9.4, holds: 20, seenAt: at, ranSince: true },
+      /^about 9\.4 l of 20\.0 l, by its hours since it was seen .*2030/,
+    ],
+  ])('%j', (level, words) => expect(sayLevel(level)).toMatch(words));
+
+  test('somebody looks into it: what differs by more than an eighth is said before it is written down', async () => {
+    const server = show(<FuelOfUnit tag="PW-11" />, { ...UNIT, [LOG]: taken });
+    await press('Level seen');
+    expect(screen.getByText('By what was written down about 2.0 l of 3.0 l. How full is it?')).toBeTruthy();
+    await press('Fuel 6/8');
+    expect(screen.queryByRole('alert')).toBeNull();
+    await press('Fuel full');
+    expect(screen.getByText(/^1\.0 l more than was written down: /)).toBeTruthy();
+    await press('Fuel 2/8');
+    expect(screen.getByText(/^1\.3 l less than was written down: /)).toBeTruthy();
+    await press('Write it down');
+    await waitFor(() => expect(server.sent[0]?.body).toMatchObject({ kind: 'fuel-seen', facts: { fuelEighths: 2 } }));
   });
 });
 

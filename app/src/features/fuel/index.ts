@@ -1,3 +1,4 @@
 export { FuelLine } from './FuelLine';
 export { FuelOfUnit } from './FuelOfUnit';
-export { fuelName, sayDose, sayFuelState } from './sayFuelOf';
+export { FuelScale } from './FuelScale';
+export { fuelName, sayDose, sayFuelState, sayLevel } from './sayFuelOf';

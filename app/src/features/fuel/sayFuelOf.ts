@@ -1,7 +1,7 @@
 import { FUELS, type FuelId } from '@hudrik/core/catalogue';
-import type { FuelStore, UnitFuel } from '@hudrik/core/contracts';
+import type { FuelLevel, FuelStore, UnitFuel } from '@hudrik/core/contracts';
 import { convertValue, type UnitSystem } from '@hudrik/core/units';
-import { sayAs, sayFigure } from '@/writing';
+import { sayAs, sayDay, sayFigure } from '@/writing';
 
 const BOWL: Readonly<Record<UnitFuel['bowl'], string>> = {
   wet: 'bowl wet',
@@ -19,6 +19,13 @@ export function sayFuelState({ state, bowl, isTapShut }: UnitFuel): string {
   const known = state.unknown >= 0.5 ? ', mostly what hirers put in' : '';
   const what = `${days(state.ageDays)} old, ${percent(state.ethanol)} ethanol, ${BOWL[bowl]}${tap}${known}`;
   return state.isStale ? `Stale: ${what}.` : `${what[0]?.toUpperCase()}${what.slice(1)}.`;
+}
+
+/** How much is in a tank, and how sure that is. Example: about 16 l of 20 l, seen today 09:00. */
+export function sayLevel({ litres, holds, seenAt, ranSince }: FuelLevel): string {
+  const much = `about ${sayLitres(Math.round(litres * 10) / 10)} of ${sayLitres(holds)}`;
+  if (seenAt === null) return much;
+  return ranSince ? `${much}, by its hours since it was seen ${sayDay(seenAt)}` : `${much}, seen ${sayDay(seenAt)}`;
 }
 
 /** Until when it keeps; nothing where it is past that. */

@@ -2,17 +2,15 @@ import { View } from 'react-native';
 import Svg, { Line, Path, Rect } from 'react-native-svg';
 import { useInk } from '@/design';
 
-/** The tank, drawn with its level. */
-export function FuelTank({ eighths }: { readonly eighths: number | null }) {
+/** The tank, drawn with how full it is, 0 to 1; null: not known. */
+export function FuelTank({ share }: { readonly share: number | null }) {
   const ink = useInk();
-  const top = 74 - ((eighths ?? 0) / 8) * 60;
+  const top = 74 - Math.min(share ?? 0, 1) * 60;
   return (
     <View aria-hidden>
       <Svg width={84} height={92} viewBox="0 0 84 92">
         <Path d="M32 14V6h20v8" fill="none" stroke={ink('ink')} strokeWidth={2} />
-        {eighths === null ? null : (
-          <Rect x={8} y={top} width={68} height={80 - top} fill={ink('prep')} opacity={0.45} />
-        )}
+        {share === null ? null : <Rect x={8} y={top} width={68} height={80 - top} fill={ink('prep')} opacity={0.45} />}
         <Rect x={8} y={14} width={68} height={66} rx={6} fill="none" stroke={ink('ink')} strokeWidth={2.5} />
         {[2, 4, 6].map((mark) => (
           <Line

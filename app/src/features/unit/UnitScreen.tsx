@@ -6,10 +6,10 @@ import { Refused, sentenceOf, useRead, usePerson } from '@/api';
 import { Button, Card, Empty, Failure, Loading, Section, useIsWide, Words } from '@/design';
 import { sayReadiness, UnitTagLarge } from '@/features/fleet';
 import { NotProved } from '@/features/fleet/NotProved';
-import { FuelOfUnit } from '@/features/fuel';
+import { FuelOfUnit, sayLevel } from '@/features/fuel';
 import { ServiceOfUnit } from '@/features/service';
 import { UnitSheetFacts } from '@/features/sheet';
-import { sayFuel, sayHours, sayTime } from '@/writing';
+import { sayHours, sayTime } from '@/writing';
 import { Defects } from './Defects';
 import { FiguresToConfirm } from './FiguresToConfirm';
 import { History } from './History';
@@ -162,7 +162,7 @@ function Facts({ page }: { readonly page: UnitPage }) {
             <Fact name="Use on hire" value={`${use.hoursPerDay} h a day`} />
             <Fact name="Next 30 days" value={`${use.in30Days.low} to ${use.in30Days.high} h (4 in 5)`} />
           </View>
-          <FuelTank eighths={page.fuelEighths} />
+          <FuelTank share={page.fuel === null ? null : page.fuel.litres / page.fuel.holds} />
         </View>
         <Fact
           name={hire ? 'On hire' : 'Next hire'}
@@ -177,7 +177,7 @@ function Facts({ page }: { readonly page: UnitPage }) {
         <Fact name="Stands at" value={unit.homeBay} />
         <Fact name="Serial" value={unit.serial} />
         <Fact name="Class" value={classOf(unit.classId).name} />
-        <Fact name="Fuel" value={page.fuelEighths === null ? 'not recorded' : sayFuel(page.fuelEighths)} />
+        <Fact name="Fuel" value={page.fuel === null ? 'not recorded' : sayLevel(page.fuel)} />
       </Card>
     </Section>
   );

@@ -11,6 +11,7 @@ import {
   string,
   text,
 } from '../../fields';
+import { fuelEighths } from '../schemas';
 import { logKind, telling } from '../shape';
 
 /** What is poured into a tank: out of a can of the yard's, or something else. */
@@ -44,6 +45,19 @@ interface Poured {
   readonly isTreated?: boolean;
   readonly overflow?: number;
 }
+
+/** Somebody looked into the tank: so much is in it, whatever was written down. What differs was burnt, or came from nobody knows where. */
+export const fuelSeen = logKind({
+  kind: 'fuel-seen',
+  on: 'unit',
+  who: ANYONE_SIGNED_IN,
+  facts: object({
+    fuelEighths: fuelEighths.required(),
+    /** When that was, where it is entered later. */
+    seenAt: instant.optional(),
+  }),
+  sentence: (sent, _outcome: object, wording) => telling('Looked into the tank', wording.fuel(sent.fuelEighths)),
+});
 
 const BOWL = { wet: 'the bowl is wet', 'run-dry': 'run dry', drained: 'the bowl drained at its screw' } as const;
 type Bowl = keyof typeof BOWL;

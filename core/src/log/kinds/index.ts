@@ -19,7 +19,7 @@ import {
   seen,
   takenBack,
 } from './findings';
-import { fuelOut, fuelled, laidUp, woken } from './fuelAndLayUp';
+import { fuelOut, fuelSeen, fuelled, laidUp, woken } from './fuelAndLayUp';
 import { hireBack, hireBooked, hireCancelled, hireChanged, leftAnyway, toldMoved, troubleTold } from './hires';
 import { jobDropped, jobFinished, jobPutOff, jobRaised, jobStarted } from './jobs';
 import { partArrived, partAsked, partKept, partLate, partLineChanged, partNumbered, partOrdered } from './parts';
@@ -48,6 +48,7 @@ import { decided, handedOn, parked, paused, placed, resumed, signatureAsked, tri
 export const LOG_KINDS = {
   fuelled,
   'fuel-out': fuelOut,
+  'fuel-seen': fuelSeen,
   'laid-up': laidUp,
   woken,
   'steps-listed': stepsListed,
