@@ -38,6 +38,7 @@ export {
   LAY_UP_METHODS,
   besidesOf,
   methodOfWork,
+  methodsFor,
   workOfLayUp,
   workOfWaking,
   type LayUpBesides,

@@ -21,7 +21,14 @@ export const SAMPLES: Samples<KindId> = {
     'Tank drained',
     'the bowl drained at its screw, tap shut',
   ],
-  'laid-up': [{ method: 'run-dry', note: 'Back wall' }, {}, 'Laid up', 'Drained, run dry, bowl drained', 'Back wall'],
+  'laid-up': [
+    { method: 'run-dry', drainedInto: null, note: 'Back wall' },
+    { drained: 2.4 },
+    'Laid up',
+    'Drained, run dry, bowl drained',
+    '2.4 l drained for disposal.',
+    'Back wall',
+  ],
   woken: [
     { pulls: 3, wantsFuelRepair: true, needed: 'New needle' },
     { method: 'run-dry', days: 182.4 },

@@ -176,7 +176,7 @@ describe('a yard kept by the version before one log', () => {
     const levels = await Promise.all([1, 2].map((id) => readLevel(db, id)));
     assert.deepEqual(
       levels.map((level) => level?.litres),
-      [7.5, 12.5],
+      [12.5, 12.5],
     );
   });
 

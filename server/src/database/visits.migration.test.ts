@@ -40,7 +40,7 @@ describe('visits of a yard kept by the version before', () => {
     (
       await sql<Record<string, unknown>>`select
         (select count(*) from unit) as units, (select count(*) from person) as people, (select count(*) from hire) as hires,
-        (select count(*) from meter_reading) as readings, (select count(*) from log_entry) as entries,
+        (select count(*) from meter_reading) as readings, (select count(*) from log_entry where kind <> 'fuel-seen') as entries,
         (select count(*) from job) as jobs, (select count(*) from part_line) as parts, (select count(*) from defect) as defects,
         (select count(*) from clock where state = 'running') as clocks`.execute(db)
     ).rows[0] ?? {};

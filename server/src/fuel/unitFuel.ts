@@ -1,6 +1,14 @@
-import { FUELS, TANKS, type ClassId } from '@hudrik/core/catalogue';
+import { FUELS, TANKS, type ClassId, type FuelId } from '@hudrik/core/catalogue';
 import type { FuelLevel, UnitFuel } from '@hudrik/core/contracts';
-import { eventsOfLayUp, litresOf, passportOf, stateOf, type FuelEvent, type Passport } from '@hudrik/core/fuel';
+import {
+  eventsOfLayUp,
+  litresOf,
+  passportOf,
+  stateOf,
+  type FuelEvent,
+  type LayUpFuel,
+  type Passport,
+} from '@hudrik/core/fuel';
 import { isOf } from '@hudrik/core/log';
 import { sql } from 'kysely';
 import type { Context } from '../context';
@@ -118,7 +126,7 @@ function eventsOf(entry: Written, tankLitres: number, burn: number): FuelEvent[]
       { what: 'level', at, share: entry.facts.fuelEighths / EIGHTHS },
     ];
   }
-  if (isOf(entry, 'laid-up')) return eventsOfLayUp(entry.facts.method, at, tankLitres);
+  if (isOf(entry, 'laid-up')) return eventsOfLayUp(entry.facts.method, at, tankLitres, saidOf(entry));
   if (isOf(entry, 'fuelled')) {
     const { litres, pouredAt } = entry.facts;
     const { fuel = 'e10', boughtAt = null, isTreated = false } = entry.outcome;
@@ -132,6 +140,32 @@ function eventsOf(entry: Written, tankLitres: number, burn: number): FuelEvent[]
     return [{ what: 'level', at: seenAt === undefined ? at : Date.parse(seenAt), share: fuelEighths / EIGHTHS }];
   }
   return isOf(entry, 'fuel-out') ? eventsOfFuelOut(entry.facts, at) : [];
+}
+
+/** What was said of its fuel when it was laid up; null: nothing, as before it was asked. */
+function saidOf({
+  facts,
+  outcome,
+}: {
+  readonly facts: LaidUpFacts;
+  readonly outcome: LaidUpOutcome;
+}): LayUpFuel | null {
+  if (outcome.drained === undefined) return null;
+  const { poured: litres = 0, fuel = 'e0', boughtAt } = outcome;
+  return {
+    staysIn: facts.staysIn === true,
+    poured: litres > 0 && boughtAt !== undefined ? { litres, fuel, boughtAt: Date.parse(boughtAt) } : null,
+  };
+}
+
+interface LaidUpFacts {
+  readonly staysIn?: boolean | undefined;
+}
+interface LaidUpOutcome {
+  readonly drained?: number | undefined;
+  readonly poured?: number | undefined;
+  readonly fuel?: FuelId | undefined;
+  readonly boughtAt?: string | undefined;
 }
 
 interface FuelOut {

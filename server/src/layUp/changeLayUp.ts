@@ -6,7 +6,7 @@ import { inTransaction } from '../database/inTransaction';
 import type { Db } from '../database/tables';
 import { unitByTag } from '../fleet/units';
 import { refuse } from '../refusal';
-import { mustFit } from './methodsFor';
+import { mustFit } from './mustFit';
 import { readLayUp } from './readLayUp';
 
 type Asking = Pick<Context, 'db' | 'now'>;

@@ -6,6 +6,7 @@ import {
   presentFault,
   type ClassId,
   type LayUpMethodId,
+  methodsFor,
 } from '@hudrik/core/catalogue';
 import type { LayUpReply } from '@hudrik/core/contracts';
 import { ethanolIn, litresOf, stateOf } from '@hudrik/core/fuel';
@@ -25,7 +26,6 @@ import type { Db } from '../database/tables';
 import { readFuel, type FuelOfUnit } from '../fuel/unitFuel';
 import { readAssigned } from '../hires/assigned';
 import { readSettings } from '../people/settings';
-import { methodsFor } from './methodsFor';
 import { isKept, standingService, wakeMinutes } from './wakeMinutes';
 
 const DAY_MS = 86_400_000;

@@ -6,22 +6,25 @@ import type { KindId } from '@hudrik/core/log';
 import type { Taker, Taking } from '../log/taking';
 import { refuse } from '../refusal';
 import { mustBeAtRest } from '../visits/atRest';
+import { fuelOfLayUp } from './fuelOfLayUp';
 import { layUnitUp, setLaidUp } from './layUnitUp';
-import { mustFit } from './methodsFor';
+import { mustFit } from './mustFit';
 
 const DAY_MS = 86_400_000;
 
 /** A unit is laid up: by a method that fits, with nothing off and no hirer. */
 export const takeLaidUp: Taker<'laid-up'> = async (taking) => {
-  const { change, id, facts, record } = taking;
+  const { change, actor, id, facts, record } = taking;
   const { trx, unit } = change;
   const at = placedAt(taking);
   mustFit(unit.class_id, facts.method);
   if (unit.laid_up_at !== null) refuse('already-there', { tag: unit.tag });
   await mustBeHere(trx, unit, at);
   await mustBeAtRest(trx, unit.id);
+  const fuel = await fuelOfLayUp({ trx, unit, at }, facts, id, actor.id);
   await layUnitUp({ trx, unit, at }, facts.method, async () => {
-    await record({});
+    await record({ outcome: fuel.outcome });
+    await fuel.move();
     return id;
   });
 };

@@ -7,6 +7,7 @@ import { Button, Card, Failure, ReadinessMark, Words } from '@/design';
 import { sayDose } from '@/features/fuel';
 import { useEntry } from '@/outbox';
 import { ChooseSheet } from './ChooseSheet';
+import { LaidUpSheet } from './LaidUpSheet';
 import { chosenOf, methodName, sayCost, sayForecast, sayMargin, sayRisk, type LayUpUnit } from './sayLayUp';
 
 interface Props {
@@ -78,15 +79,14 @@ function Steps({ unit, stabiliserMl }: Omit<Props, 'isOpen'>) {
 function Actions({ unit }: { readonly unit: LayUpUnit }) {
   const signs = useSigns();
   const raise = useEntry('job-raised');
-  const lay = useEntry('laid-up');
+  const [laying, setLaying] = useState(false);
   const cost = chosenOf(unit);
   if (!signs || cost === undefined) return null;
   const { tag, classId } = unit;
   const minutes = Math.max(Math.round(LAY_UP_METHODS[cost.method].minutes), 1);
-  const error = raise.error ?? lay.error;
   return (
     <>
-      {error ? <Failure sentence={sentenceOf(error)} /> : null}
+      {raise.error ? <Failure sentence={sentenceOf(raise.error)} /> : null}
       <View className="flex-row flex-wrap gap-2">
         {unit.hasJob ? (
           <Button className="grow" label="To its work" onPress={() => router.navigate(`/u/${tag}`)} />
@@ -115,11 +115,13 @@ function Actions({ unit }: { readonly unit: LayUpUnit }) {
             className="grow"
             label="It is laid up"
             aria-label={`${tag} is laid up`}
-            disabled={lay.isPending}
-            onPress={() => lay.mutate({ facts: { method: cost.method, note: '' }, on: { tag } })}
+            onPress={() => setLaying(true)}
           />
         )}
       </View>
+      {laying ? (
+        <LaidUpSheet tag={tag} classId={classId} method={cost.method} onClose={() => setLaying(false)} />
+      ) : null}
     </>
   );
 }

@@ -52,7 +52,7 @@ export function StandingUnit({ waking }: { readonly waking: Waking<Stander> }) {
       <Words size={15} tone="ink-soft">
         Damp and mice: look once a month.
       </Words>
-      {isWaking ? <WakeSheet unit={unit} onClose={() => setWaking(false)} /> : null}
+      {isWaking ? <WakeSheet tag={unit.tag} method={laidUp.method} onClose={() => setWaking(false)} /> : null}
     </View>
   );
 }

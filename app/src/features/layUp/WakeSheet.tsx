@@ -1,31 +1,37 @@
-import { LAY_UP_METHODS } from '@hudrik/core/catalogue';
+import { LAY_UP_METHODS, type LayUpMethodId } from '@hudrik/core/catalogue';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { sentenceOf } from '@/api';
 import { Button, Caution, Choice, Failure, Field, Sheet, Words } from '@/design';
 import { useEntry } from '@/outbox';
-import { methodName, type LayUpUnit } from './sayLayUp';
+import { methodName } from './sayLayUp';
 
 const PULLS = [1, 2, 3, 5, 10];
 
+interface Props {
+  readonly tag: string;
+  /** How it was laid up; null: nobody wrote it down. */
+  readonly method: LayUpMethodId | null;
+  readonly onClose: () => void;
+}
+
 /** How to wake it, and how it woke: that moves what is taken for its way of lay-up. */
-export function WakeSheet({ unit, onClose }: { readonly unit: LayUpUnit; readonly onClose: () => void }) {
+export function WakeSheet({ tag, method, onClose }: Props) {
   const wake = useEntry('woken');
   const [pulls, setPulls] = useState<number | 'not' | null>(null);
   const [wantsFuelRepair, setRepair] = useState(false);
   const [needed, setNeeded] = useState('');
-  const method = unit.laidUp?.method ?? null;
   const steps = LAY_UP_METHODS[method ?? 'as-it-is'].wakes;
   const send = () =>
     wake.mutate(
       {
         facts: { pulls: pulls === 'not' ? null : pulls, wantsFuelRepair, needed: needed.trim() },
-        on: { tag: unit.tag },
+        on: { tag },
       },
       { onSuccess: onClose },
     );
   return (
-    <Sheet title={`Wake ${unit.tag}`} open onClose={onClose}>
+    <Sheet title={`Wake ${tag}`} open onClose={onClose}>
       {wake.isError ? <Failure sentence={sentenceOf(wake.error)} kept="What you chose is still here." /> : null}
       <Caution text="Outside, or with the doors open: exhaust kills. Look for nests first; turn it over slowly before the first pull." />
       <Words face="strong">{method === null ? 'Nobody wrote down how it was laid up' : methodName(method)}</Words>

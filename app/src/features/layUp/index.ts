@@ -1,1 +1,3 @@
+export { LaidUpSheet } from './LaidUpSheet';
 export { LayUpScreen } from './LayUpScreen';
+export { WakeOfUnit } from './WakeOfUnit';

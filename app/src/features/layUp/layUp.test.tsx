@@ -45,7 +45,22 @@ const sheet: SeasonSheet = {
   ],
   wants: [{ fuel: 'e0', litres: 3.5, inStore: 1 }],
 };
-const REPLIES = { 'GET /api/lay-up': layUp(), 'GET /api/lay-up/sheet': sheet };
+const can = (id: string, name: string, litres: number) => ({
+  ...{ id, name, fuel: 'e0', ethanol: 0, litres, litresMax: 20, place: '', boughtAt: '2030-04-01T08:00:00Z' },
+  ...{ openedAt: null, treatedAt: null, staleBy: '2030-08-01T08:00:00Z', isStale: false, wantsCount: false },
+});
+const TANK = {
+  ...{ tag: 'SN-01', classId: 'snowblower', modelId: 4, tank: { litres: 3.5, isMetal: true, hasTap: true } },
+  state: { litres: 2, ethanol: 0.1, ageDays: 50, spent: 2, staleBy: '2030-04-01T08:00:00Z', isStale: true, unknown: 0 },
+  level: { litres: 2, holds: 3.5, seenAt: null, ranSince: false },
+  ...{ portions: [], bowl: 'wet', isTapShut: null, overflowed: 0 },
+};
+const REPLIES = {
+  'GET /api/lay-up': layUp(),
+  'GET /api/lay-up/sheet': sheet,
+  'GET /api/fuel': { cans: [can('can 1', 'Can 1', 12), can('can 2', 'Can 2', 0)], units: [], litres: 12 },
+  'GET /api/units/SN-01/fuel': TANK,
+};
 
 describe('lay-up in words', () => {
   test('the yard, how long, why, how often', () => {
@@ -122,10 +137,19 @@ describe('lay-up on the phone', () => {
     expect(screen.getByText('Due while it stands: Battery.')).toBeTruthy();
     await press('Raise the lay-up of SN-01');
     await press('SN-01 is laid up');
+    expect(await screen.findByText('Say where its old fuel went.')).toBeTruthy();
+    await press('Into Can 2, empty');
+    expect(screen.getByText('Say which can the fuel came out of.')).toBeTruthy();
+    await press('Can 1: Ethanol-free petrol, 12.0 l');
+    await press('Write it down');
     await waitFor(() =>
       expect(server.sent.map(({ body }) => body)).toMatchObject([
         { kind: 'job-raised', facts: { kind: 'lay-up', work: 'lay-up-full-stabilised-snowblower', minutes: 14 } },
-        { kind: 'laid-up', tag: 'SN-01', facts: { method: 'full-stabilised' } },
+        {
+          kind: 'laid-up',
+          tag: 'SN-01',
+          facts: { method: 'full-stabilised', drainedInto: 'can 2', pouredFrom: 'can 1' },
+        },
       ]),
     );
   });

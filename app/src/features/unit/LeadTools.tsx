@@ -5,6 +5,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { sentenceOf, usePerson, useRead } from '@/api';
 import { Button, Failure, Section, Sheet, Words } from '@/design';
+import { LaidUpSheet, WakeOfUnit } from '@/features/layUp';
 import { RatedFigures } from '@/features/fleet/RatedFigures';
 import { Severity } from '@/features/service';
 import { useUnitSheet } from '@/features/sheet';
@@ -20,7 +21,6 @@ export function LeadTools({ page }: { readonly page: UnitPage }) {
   const left = useEntry('left-anyway');
   const [sheet, setSheet] = useState<Opened | null>(null);
   const send = (body: {
-    readonly laidUp?: boolean;
     readonly gone?: { readonly why: string } | null;
     readonly rated?: Rated;
     readonly severity?: number;
@@ -54,6 +54,10 @@ export function LeadTools({ page }: { readonly page: UnitPage }) {
           onClose={() => setSheet(null)}
         />
       ) : null}
+      {sheet === 'lay-up' ? (
+        <LaidUpSheet tag={unit.tag} classId={unit.classId} method={null} onClose={() => setSheet(null)} />
+      ) : null}
+      {sheet === 'wake' ? <WakeOfUnit tag={unit.tag} onClose={() => setSheet(null)} /> : null}
       {sheet === 'rated' ? (
         <RatedSheet
           page={page}
@@ -98,12 +102,12 @@ export function LeadTools({ page }: { readonly page: UnitPage }) {
   );
 }
 
-type Opened = 'note' | 'gone' | 'rated' | 'severity' | 'left-anyway';
+type Opened = 'note' | 'lay-up' | 'wake' | 'gone' | 'rated' | 'severity' | 'left-anyway';
 
 interface OfLeadProps {
   readonly page: UnitPage;
   readonly onSheet: (sheet: Opened) => void;
-  readonly onChange: (body: { readonly laidUp?: boolean; readonly gone?: null }) => void;
+  readonly onChange: (body: { readonly gone?: null }) => void;
 }
 
 function OfLead({ page, onSheet, onChange }: OfLeadProps) {
@@ -122,7 +126,7 @@ function OfLead({ page, onSheet, onChange }: OfLeadProps) {
     <>
       {hire ? null : (
         <>
-          <Button label={laidUp ? 'Wake it up' : 'Lay it up'} onPress={() => onChange({ laidUp: !laidUp })} />
+          <Button label={laidUp ? 'Wake it up' : 'Lay it up'} onPress={() => onSheet(laidUp ? 'wake' : 'lay-up')} />
           <Button kind="stop" label="It has left without being handed out" onPress={() => onSheet('left-anyway')} />
           <Button kind="stop" label="It leaves the yard" onPress={() => onSheet('gone')} />
         </>

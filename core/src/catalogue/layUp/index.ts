@@ -1,3 +1,4 @@
+import { TANKS } from '../fuel';
 import { COMMON_PRACTICE, JUDGEMENT, type ClassId, type Source } from '../shapes';
 
 /** A way to let a unit stand, with its price and its risk. */
@@ -166,6 +167,10 @@ export const LAY_UP_METHODS = {
 } as const satisfies Readonly<Record<string, LayUpMethod>>;
 export type LayUpMethodId = keyof typeof LAY_UP_METHODS;
 export const LAY_UP_METHOD_IDS = Object.keys(LAY_UP_METHODS) as LayUpMethodId[];
+
+/** Ways of lay-up that fit a class: what is run each month has a battery to keep. */
+export const methodsFor = (classId: ClassId): LayUpMethodId[] =>
+  LAY_UP_METHOD_IDS.filter((id) => id !== 'exercised' || TANKS[classId].hasBattery);
 
 /** What is done besides, by what the unit has; after the fuel. */
 export const LAY_UP_BESIDES = {

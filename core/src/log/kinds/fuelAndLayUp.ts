@@ -94,10 +94,33 @@ export const laidUp = logKind({
   who: SIGNS_OFF,
   facts: object({
     method: string<LayUpMethodId>().oneOf(LAY_UP_METHOD_IDS).required(),
+    /** What was in its tank: into which can it went; null: for disposal. Left out: nobody said. */
+    drainedInto: id.nullable().optional(),
+    /** It was good and stayed in; what the method leaves was poured on top. */
+    staysIn: boolean().optional(),
+    /** The can that what is left in came out of; null: none of the yard's. Left out: nobody said. */
+    pouredFrom: id.nullable().optional(),
     note: text.default(''),
   }),
-  sentence: ({ method, note }) => telling('Laid up', LAY_UP_METHODS[method].name, note),
+  sentence: ({ method, note }, { drained, into, poured, outOf }: LaidUp) =>
+    telling(
+      'Laid up',
+      LAY_UP_METHODS[method].name,
+      drained ? `${drained} l drained ${into ? `into ${into}` : 'for disposal'}.` : '',
+      poured ? `${poured} l poured in${outOf ? ` out of ${outOf}` : ''}.` : '',
+      note,
+    ),
 });
+
+/** What was done with the fuel of a unit that was laid up, litres; of old entries nothing is said. */
+interface LaidUp {
+  readonly drained?: number;
+  readonly into?: string;
+  readonly poured?: number;
+  readonly outOf?: string;
+  readonly fuel?: FuelId;
+  readonly boughtAt?: string;
+}
 
 interface Woke {
   readonly method?: LayUpMethodId;

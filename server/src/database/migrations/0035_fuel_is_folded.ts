@@ -5,6 +5,8 @@ import { sql, type Kysely } from 'kysely';
  * written down as seen when the unit was last changed.
  */
 export async function up(db: Kysely<unknown>): Promise<void> {
+  // All units at once, in this transaction.
+  await sql`select set_config('hudrik.unit', 'any', true)`.execute(db);
   await sql`
     insert into log_entry (id, unit_id, kind, facts, outcome, at, taken_at)
     select gen_random_uuid(), u.id, 'fuel-seen', jsonb_build_object('fuelEighths', u.fuel_eighths), '{}'::jsonb,
