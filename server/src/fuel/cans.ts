@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { FUELS, type FuelId } from '@hudrik/core/catalogue';
 import type { FuelStore } from '@hudrik/core/contracts';
-import type { BlendState } from '@hudrik/core/fuel';
+import { stateOf, type BlendState } from '@hudrik/core/fuel';
 import { sql } from 'kysely';
 import type { Actor, Context } from '../context';
 import { inTransaction } from '../database/inTransaction';
@@ -63,7 +63,7 @@ const ALIKE = 0.03;
 
 /**
  * What is drained goes into an empty can, whose fuel it then is, or to its like: what is stale or of another blend would spoil what is in it, and is
- * refused. Its age goes in by volume.
+ * refused. The mix is as old as its oldest tenth.
  */
 export async function mixInto(trx: Trx, can: Can, fuel: BlendState, at: Date): Promise<void> {
   const there = await litresIn(trx, can.id);
@@ -77,8 +77,15 @@ export async function mixInto(trx: Trx, can: Can, fuel: BlendState, at: Date): P
   const isFresh = can.bought_at.getTime() + FUELS[can.fuel].keepsDays * DAY_MS > at.getTime();
   if (Math.abs(FUELS[can.fuel].ethanol - fuel.ethanol) > ALIKE || (fuel.spent >= 1 && isFresh))
     refuse('would-spoil', { can: can.name });
-  const mixed = (there * can.bought_at.getTime() + fuel.litres * boughtAt.getTime()) / (there + fuel.litres);
-  await change({ bought_at: new Date(mixed) });
+  await change({ bought_at: oldestOf([there, can.bought_at], [fuel.litres, boughtAt]) });
+}
+
+/** When what is mixed counts as bought: a mix is as old as its oldest, unless that is a drop. In: litres, and since when each is. */
+function oldestOf(...parts: readonly (readonly [litres: number, boughtAt: Date])[]): Date {
+  const about = { ethanol: 0, keepsDays: 1, isUnknown: false };
+  const now = Math.max(...parts.map(([, at]) => at.getTime()));
+  const blend = parts.map(([litres, at]) => ({ ...about, litres: Math.max(litres, 0), boughtAt: at.getTime() }));
+  return new Date(now - (stateOf(blend, now)?.ageDays ?? 0) * DAY_MS);
 }
 
 /** The fuel whose ethanol is nearest; alkylate is not told from it. */
@@ -186,12 +193,10 @@ export async function changeCan(context: Context, actor: Actor, id: string, chan
     }
     if (there + litres > can.litres_max * 1.02) refuse('tank-too-small', { litres, holds: can.litres_max });
     await move(litres);
-    // What is left of the old one is mixed in: its age goes by volume.
-    const mixed =
-      (Math.max(there, 0) * can.bought_at.getTime() + litres * at.getTime()) / (Math.max(there, 0) + litres);
+    // What is left of the old one is mixed in.
     await trx
       .updateTable('fuel_can')
-      .set({ bought_at: new Date(mixed), opened_at: null, treated_at: null })
+      .set({ bought_at: oldestOf([there, can.bought_at], [litres, at]), opened_at: null, treated_at: null })
       .where('id', '=', id)
       .execute();
   });

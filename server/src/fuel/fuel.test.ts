@@ -135,6 +135,17 @@ describe('fuel', () => {
     assert.equal((await stale()).length, 0);
   });
 
+  test('filled up, a can is as old as what was left in it, unless that was a drop', async () => {
+    const change = async (name: string, body: object) =>
+      yard.ask('POST', `/api/fuel/cans/${(await can(name))?.id}`, { as: 'technician', body });
+    const bought = async (name: string) => (await can(name))?.boughtAt;
+    const old = '2030-05-01T08:00:00.000Z';
+    await add('Half', { litres: 5, boughtAt: old });
+    await add('Drop', { litres: 1, boughtAt: old });
+    for (const name of ['Half', 'Drop']) assert.equal((await change(name, { what: 'bought', litres: 10 })).status, 200);
+    assert.deepEqual([await bought('Half'), await bought('Drop')], [old, yard.now.toISOString()]);
+  });
+
   test('somebody looks into it: every screen says so, and how sure that is; a look to come and a tenth eighth are refused', async () => {
     await yard.addUnit('GE-03');
     const seen = (facts: object) => yard.enter({ tag: 'GE-03' }, 'fuel-seen', facts as never, 'counter');
