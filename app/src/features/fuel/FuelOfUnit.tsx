@@ -6,7 +6,7 @@ import { Button, Card, Section, Words } from '@/design';
 import { FuelOutSheet } from './FuelOutSheet';
 import { FuelSeenSheet } from './FuelSeenSheet';
 import { PourSheet } from './PourSheet';
-import { sayFuelState, sayKeeps, sayLevel, sayLitres } from './sayFuelOf';
+import { sayFuelState, sayHowSure, sayKeeps, sayLitres } from './sayFuelOf';
 import { TankDrawing } from './TankDrawing';
 import { TankSheet } from './TankSheet';
 
@@ -31,7 +31,7 @@ export function FuelOfUnit({ tag }: { readonly tag: string }) {
           <Words face="strong" tone={state?.isStale ? 'held' : 'ink'}>
             {sayFuelState(data)}
           </Words>
-          <Words size={15}>{`${sayLevel(data.level)}.`}</Words>
+          <Words size={15}>{`Level: ${sayHowSure(data.level)}.`}</Words>
           {state ? <Words size={15}>{sayKeeps(state.staleBy, state.isStale)}</Words> : null}
           <Overflow of={data} />
         </View>

@@ -137,7 +137,9 @@ describe('the fuel of a unit', () => {
   test('in one line, at check-in and check-out', async () => {
     show(<FuelLine tag="PW-11" />, UNIT);
     expect(
-      await screen.findByText('By what was written down about 2.0 l of 3.0 l. 12 days old, 10 % ethanol, bowl wet.'),
+      await screen.findByText(
+        'By what was written down about 2 of 3 l, nobody looked into it yet. 12 days old, 10 % ethanol, bowl wet.',
+      ),
     ).toBeTruthy();
   });
 });
@@ -145,18 +147,20 @@ describe('the fuel of a unit', () => {
 describe('how much is in the tank', () => {
   const at = '2030-03-04T09:00:00Z';
   test.each([
-    [{ litres: 16.04, holds: 20, seenAt: null, ranSince: false }, /^about 16\.0 l of 20\.0 l$/],
-    [{ litres: 16, holds: 20, seenAt: at, ranSince: false }, /^about 16\.0 l of 20\.0 l, seen .*2030/],
+    [{ litres: 16.04, holds: 20, seenAt: null, ranSince: false }, /^about 16 of 20 l, nobody looked into it yet$/],
+    [{ litres: 16, holds: 20, seenAt: at, ranSince: false }, /^about 16 of 20 l, seen .*2030/],
     [
       { litres: 9.4, holds: 20, seenAt: at, ranSince: true },
-      /^about 9\.4 l of 20\.0 l, by its hours since it was seen .*2030/,
+      /^about 9\.4 of 20 l, by its hours since it was seen .*2030/,
     ],
   ])('%j', (level, words) => expect(sayLevel(level)).toMatch(words));
 
   test('somebody looks into it: what differs by more than an eighth is said before it is written down', async () => {
     const server = show(<FuelOfUnit tag="PW-11" />, { ...UNIT, [LOG]: taken });
     await press('Level seen');
-    expect(screen.getByText('By what was written down about 2.0 l of 3.0 l. How full is it?')).toBeTruthy();
+    expect(
+      screen.getByText('By what was written down about 2 of 3 l, nobody looked into it yet. How full is it?'),
+    ).toBeTruthy();
     await press('Fuel 6/8');
     expect(screen.queryByRole('alert')).toBeNull();
     await press('Fuel full');

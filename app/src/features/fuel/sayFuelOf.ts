@@ -21,12 +21,18 @@ export function sayFuelState({ state, bowl, isTapShut }: UnitFuel): string {
   return state.isStale ? `Stale: ${what}.` : `${what[0]?.toUpperCase()}${what.slice(1)}.`;
 }
 
-/** How much is in a tank, and how sure that is. Example: about 16 l of 20 l, seen today 09:00. */
-export function sayLevel({ litres, holds, seenAt, ranSince }: FuelLevel): string {
-  const much = `about ${sayLitres(Math.round(litres * 10) / 10)} of ${sayLitres(holds)}`;
-  if (seenAt === null) return much;
-  return ranSince ? `${much}, by its hours since it was seen ${sayDay(seenAt)}` : `${much}, seen ${sayDay(seenAt)}`;
+/** How sure the level of a tank is. Example: seen 4 Mar 2030, 09:00. */
+export function sayHowSure({ seenAt, ranSince }: FuelLevel): string {
+  if (seenAt === null) return 'nobody looked into it yet';
+  return ranSince ? `by its hours since it was seen ${sayDay(seenAt)}` : `seen ${sayDay(seenAt)}`;
 }
+
+/** How much is in a tank, and how sure that is. Example: about 16 of 20 l, seen 4 Mar 2030, 09:00. */
+export const sayLevel = (level: FuelLevel): string =>
+  `about ${sayAbout(level.litres)} of ${sayAbout(level.holds)} l, ${sayHowSure(level)}`;
+
+/** Of a big tank nobody reads a tenth of a litre. */
+const sayAbout = (litres: number): string => sayFigure(litres, litres >= 10 || Number.isInteger(litres) ? 0 : 1);
 
 /** Until when it keeps; nothing where it is past that. */
 export const sayKeeps = (staleBy: string, isStale: boolean): string =>

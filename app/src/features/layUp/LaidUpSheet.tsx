@@ -134,10 +134,10 @@ function OldFuel({ store, tank, mayStay, old, onPick }: OldProps) {
     <View className="gap-2" role="group" aria-label="Where its old fuel went">
       <Words face="strong">{`What was in it: ${sayFigure(tank?.state?.litres ?? 0)} l`}</Words>
       {mayStay ? <Choice label="It is good: it stays in" on={old === 'stays'} onPress={() => onPick('stays')} /> : null}
-      {(store?.cans ?? []).map(({ id, name, litres }) => (
+      {(store?.cans ?? []).map(({ id, name, fuel, litres }) => (
         <Choice
           key={id}
-          label={`Into ${name}, ${litres > 0 ? `${sayFigure(litres)} l in it` : 'empty'}`}
+          label={`Into ${name}, ${litres > 0 ? `${sayFigure(litres)} l of ${fuelName(fuel).toLowerCase()} in it` : 'empty'}`}
           on={into(id)}
           onPress={() => onPick({ canId: id })}
         />

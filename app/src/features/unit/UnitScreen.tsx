@@ -17,7 +17,6 @@ import { JobRow } from './JobRow';
 import { LeadTools } from './LeadTools';
 import { NotesThatStand } from './NotesThatStand';
 import { NotOnThisUnit } from './NotOnThisUnit';
-import { FuelTank } from './FuelTank';
 import { HoursChart } from './HoursChart';
 
 /** One unit: the tag, the answer, why, what next; then its facts and all that happened to it. */
@@ -153,17 +152,12 @@ function Facts({ page }: { readonly page: UnitPage }) {
   return (
     <Section title="Now">
       <Card className="gap-3">
-        <View className="flex-row gap-4">
-          <View className="flex-1 gap-2">
-            <Fact name="True hours" value={sayHours(unit.trueHours)} />
-            {meter.offsetHours === 0 ? null : (
-              <Fact name="On the meter" value={`${sayHours(meter.reading)} (a later meter)`} />
-            )}
-            <Fact name="Use on hire" value={`${use.hoursPerDay} h a day`} />
-            <Fact name="Next 30 days" value={`${use.in30Days.low} to ${use.in30Days.high} h (4 in 5)`} />
-          </View>
-          <FuelTank share={page.fuel === null ? null : page.fuel.litres / page.fuel.holds} />
-        </View>
+        <Fact name="True hours" value={sayHours(unit.trueHours)} />
+        {meter.offsetHours === 0 ? null : (
+          <Fact name="On the meter" value={`${sayHours(meter.reading)} (a later meter)`} />
+        )}
+        <Fact name="Use on hire" value={`${use.hoursPerDay} h a day`} />
+        <Fact name="Next 30 days" value={`${use.in30Days.low} to ${use.in30Days.high} h (4 in 5)`} />
         <Fact
           name={hire ? 'On hire' : 'Next hire'}
           value={
