@@ -137,7 +137,7 @@ function OldFuel({ store, tank, mayStay, old, onPick }: OldProps) {
       {(store?.cans ?? []).map(({ id, name, fuel, litres }) => (
         <Choice
           key={id}
-          label={`Into ${name}, ${litres > 0 ? `${sayFigure(litres)} l of ${fuelName(fuel).toLowerCase()} in it` : 'empty'}`}
+          label={`Into ${name}: ${litres > 0 ? `${fuelName(fuel)}, ${sayFigure(litres)} l` : 'empty'}`}
           on={into(id)}
           onPress={() => onPick({ canId: id })}
         />

@@ -138,7 +138,7 @@ describe('lay-up on the phone', () => {
     await press('Raise the lay-up of SN-01');
     await press('SN-01 is laid up');
     expect(await screen.findByText('Say where its old fuel went.')).toBeTruthy();
-    await press('Into Can 2, empty');
+    await press('Into Can 2: empty');
     expect(screen.getByText('Say which can the fuel came out of.')).toBeTruthy();
     await press('Can 1: Ethanol-free petrol, 12.0 l');
     await press('Write it down');
