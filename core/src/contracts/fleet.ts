@@ -203,7 +203,6 @@ export const unitChange = object({
   homeBay: name.optional(),
   /** Hours between its services shrink by it, 1 as its model has them. */
   severity: number().min(LEAST_SEVERITY).max(1).optional(),
-  laidUp: boolean().optional(),
   /** Sold, or scrapped: what is scrapped may be in parts. */
   gone: object({ why: text.min(1).required(), scrapped: boolean().optional() })
     .nullable()

@@ -239,18 +239,19 @@ describe('what is wrong with a unit', () => {
     };
     const off = thingOff('Carburettor');
     await onCard(yard, jobId, 'taken-off', off);
-    for (const body of [{ laidUp: true }, { gone: { why: 'Sold' } }]) {
-      const { code, facts } = await problemIn(await edit(body));
+    const layUp = () => yard.enter({ tag: 'GE-20' }, 'laid-up', { method: 'as-it-is', note: '' });
+    for (const refused of [layUp(), edit({ gone: { why: 'Sold' } })]) {
+      const { code, facts } = await problemIn(await refused);
       assert.deepEqual([code, facts?.['things']], ['things-off', ['Carburettor']]);
     }
     assert.equal((await edit({ homeBay: 'South 1' })).status, 200);
     await onCard(yard, jobId, 'put-back', { thingId: off.thingId });
     const clockId = randomUUID();
     await onCard(yard, jobId, 'clock-started', { clockId, clock: 'drip-test', minutes: 120, stepId: null });
-    assert.equal((await problemIn(await edit({ laidUp: true }))).code, 'clock-runs');
+    assert.equal((await problemIn(await layUp())).code, 'clock-runs');
     yard.later(2.1);
     await onCard(yard, jobId, 'clock-ended', { clockId, result: 'dry', note: '' });
-    assert.equal((await edit({ laidUp: true })).status, 200);
+    assert.equal((await layUp()).status, 201);
   });
 
   test('nobody waives what can hurt the hirer', async () => {

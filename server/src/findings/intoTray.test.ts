@@ -118,14 +118,12 @@ describe('what a finding’s step takes off', () => {
 
   test('of a unit that is laid up too: it does not wake up fit', async () => {
     await yard.addUnit('GE-06');
-    const change = async (body: object) => {
-      const { version } = (await page('GE-06')).unit;
-      return yard.ask('PATCH', '/api/units/GE-06', { as: 'lead', body, headers: { 'If-Match': `"${version}"` } });
-    };
-    assert.equal((await change({ laidUp: true })).status, 200);
+    const stands = await yard.enter({ tag: 'GE-06' }, 'laid-up', { method: 'as-it-is', note: '' });
+    assert.equal(stands.status, 201);
     assert.equal((await see(await open('GE-06'), 'bowl-look', 'clean')).status, 201);
     assert.equal((await page('GE-06')).unit.verdict.readiness, 'laid-up');
-    assert.equal((await change({ laidUp: false })).status, 200);
+    const wakes = await yard.enter({ tag: 'GE-06' }, 'woken', { pulls: 1, wantsFuelRepair: false, needed: '' });
+    assert.equal(wakes.status, 201);
     assert.equal((await page('GE-06')).unit.verdict.readiness, 'held');
   });
 

@@ -11,7 +11,8 @@ import { changeUnit } from '../log/changeUnit';
 import { refuse } from '../refusal';
 import { readUnitPage } from './unitPage';
 
-type Edit = Facts<'unit-changed'>;
+/** What stands and what wakes are entries of their own: how it was done counts. */
+type Edit = Omit<Facts<'unit-changed'>, 'laidUp'>;
 
 /** Changes what a lead may change by hand. Refused when the unit is not as the person saw it. */
 export async function editUnit(
@@ -23,15 +24,14 @@ export async function editUnit(
 ): Promise<UnitPage> {
   await changeUnit(context, actor, { tag }, async ({ trx, unit, at, append }) => {
     if (seenVersion !== null && seenVersion !== unit.version) refuse('changed-meanwhile', { version: unit.version });
-    if ((edit.laidUp || edit.gone) && (await isOnHire(trx, unit.id))) refuse('already-out', { tag: unit.tag });
+    if (edit.gone && (await isOnHire(trx, unit.id))) refuse('already-out', { tag: unit.tag });
     if (edit.gone?.scrapped === true) await layDownWork(trx, unit.id, at);
-    else if (edit.laidUp || edit.gone) await mustBeAtRest(trx, unit.id);
+    else if (edit.gone) await mustBeAtRest(trx, unit.id);
     await trx
       .updateTable('unit')
       .set((eb) => ({ ...columnsOf(edit, at), version: eb('version', '+', 1) }))
       .where('id', '=', unit.id)
       .execute();
-    if (edit.laidUp === false) await endLayUp(trx, unit.id, at);
     if (edit.rated)
       await setFigures(trx, { unitId: unit.id }, [unit.data_sheet.rated ?? {}, edit.rated], { by: actor.id, at });
     const { id } = await append({ kind: 'unit-changed', facts: edit });
@@ -40,20 +40,14 @@ export async function editUnit(
   return readUnitPage(context, tag);
 }
 
-/** Woken by a lead's word: how it started is not known, and teaches nothing. */
-const endLayUp = (trx: Trx, unitId: number, at: Date) =>
-  trx.updateTable('lay_up').set({ woken_at: at }).where('unit_id', '=', unitId).where('woken_at', 'is', null).execute();
+/** It was gone, and is not any more: nobody knows how it is. */
+const comesBack = (unit: UnitRow, { gone }: Edit): boolean => gone === null && unit.gone_at !== null;
 
-/** It was laid up, or gone, and is not any more: nobody knows how it is. */
-const comesBack = (unit: UnitRow, { laidUp, gone }: Edit): boolean =>
-  (laidUp === false && unit.laid_up_at !== null) || (gone === null && unit.gone_at !== null);
-
-const columnsOf = ({ rated, serial, homeBay, severity, laidUp, gone }: Edit, at: Date) => ({
+const columnsOf = ({ rated, serial, homeBay, severity, gone }: Edit, at: Date) => ({
   ...(rated === undefined ? {} : { data_sheet: JSON.stringify({ rated }) }),
   ...(serial === undefined ? {} : { serial }),
   ...(homeBay === undefined ? {} : { home_bay: homeBay }),
   ...(severity === undefined ? {} : { severity }),
-  ...(laidUp === undefined ? {} : { laid_up_at: laidUp ? at : null }),
   ...(gone === undefined ? {} : { gone_at: gone ? at : null, gone_why: gone?.why ?? null }),
 });
 

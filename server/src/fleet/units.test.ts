@@ -104,10 +104,15 @@ describe('the yard', () => {
     assert.equal((await list('?find=GE-10')).units[0]?.hoursToOilService, (unit?.oilServiceEvery ?? 0) - 7.3);
   });
 
-  test('laid up and back; only by a lead, and only on what was seen', async () => {
+  test('laid up and back; changed only by a lead, and only on what was seen', async () => {
     const { version } = (await yard.read<UnitPage>('/api/units/TI-01')).unit;
-    assert.equal((await change('TI-01', { laidUp: true }, 'technician')).status, 403);
-    assert.equal((await change('TI-01', { laidUp: true })).status, 200);
+    assert.equal((await change('TI-01', { homeBay: 'South 4' }, 'technician')).status, 403);
+    // How it stands is an entry of its own, with what was done.
+    await change('TI-01', { laidUp: true });
+    assert.equal((await yard.read<UnitPage>('/api/units/TI-01')).unit.verdict.readiness, 'fit');
+    const stands = { method: 'as-it-is', note: '' } as const;
+    assert.equal((await yard.enter({ tag: 'TI-01' }, 'laid-up', stands, 'counter')).status, 403);
+    assert.equal((await yard.enter({ tag: 'TI-01' }, 'laid-up', stands)).status, 201);
     assert.equal((await yard.read<UnitPage>('/api/units/TI-01')).unit.verdict.readiness, 'laid-up');
     assert.equal((await change('TI-01', { homeBay: 'South 4' }, 'lead', version)).status, 412);
     const unreadable = await yard.ask('PATCH', '/api/units/TI-01', {
@@ -116,7 +121,9 @@ describe('the yard', () => {
       headers: { 'If-Match': 'the last one' },
     });
     assert.deepEqual([unreadable.status, (await problemIn(unreadable)).facts?.['field']], [422, 'If-Match']);
-    assert.equal((await change('TI-01', { homeBay: 'South 4', laidUp: false })).status, 200);
+    assert.equal((await change('TI-01', { homeBay: 'South 4' })).status, 200);
+    const wakes = { pulls: 1, wantsFuelRepair: false, needed: '' };
+    assert.equal((await yard.enter({ tag: 'TI-01' }, 'woken', wakes)).status, 201);
     const after = (await yard.read<UnitPage>('/api/units/TI-01')).unit;
     assert.deepEqual([after.homeBay, after.verdict.readiness], ['South 4', 'held']);
     // Nobody knows how it is until somebody has looked.

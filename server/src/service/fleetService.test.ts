@@ -1,7 +1,7 @@
 import assert from 'node:assert/strict';
 import { describe, test } from 'node:test';
 import { SERVICE_ITEMS } from '@hudrik/core/catalogue';
-import type { FleetService, UnitPage, UnitService } from '@hudrik/core/contracts';
+import type { FleetService, UnitService } from '@hudrik/core/contracts';
 import { entryIn, problemIn, useYard } from '../testing/yard';
 
 const yard = useYard();
@@ -60,10 +60,8 @@ describe('the service of the yard', () => {
   });
 
   test('what is laid up is served when it wakes', async () => {
-    const { unit } = await yard.read<UnitPage>('/api/units/GE-02');
-    const headers = { 'if-match': `"${unit.version}"` };
-    const laid = await yard.ask('PATCH', '/api/units/GE-02', { as: 'lead', body: { laidUp: true }, headers });
-    assert.equal(laid.status, 200);
+    const laid = await yard.enter({ tag: 'GE-02' }, 'laid-up', { method: 'as-it-is', note: '' });
+    assert.equal(laid.status, 201);
     assert.ok((await fleet()).units.every(({ tag }) => tag !== 'GE-02'));
   });
 

@@ -255,8 +255,8 @@ const hires = fc
 
 const fleet = fc.constantFrom('lay-up', 'wake', 'sell', 'scrap', 'buy-back').map((what) =>
   deed(what, (world) => {
-    if (what === 'lay-up') return world.edit({ laidUp: true });
-    if (what === 'wake') return world.edit({ laidUp: false });
+    if (what === 'lay-up') return world.layUp();
+    if (what === 'wake') return world.wake();
     if (what === 'buy-back') return world.edit({ gone: null });
     return world.edit({ gone: { why: 'No more', ...(what === 'scrap' ? { scrapped: true } : {}) } });
   }),

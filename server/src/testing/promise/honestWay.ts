@@ -18,7 +18,7 @@ export async function honestWay(world: World): Promise<string> {
     world.refused.length = 0;
     if (readiness === 'fit' || readiness === 'gone') return readiness;
     if (readiness === 'out') await comeBack(world);
-    else if (readiness === 'laid-up') await world.edit({ laidUp: false });
+    else if (readiness === 'laid-up') await world.wake();
     else await putInOrder(world);
   }
   const { readiness_verdict: verdict } = await world.unit();

@@ -64,9 +64,9 @@ async function look(world: World, seen: 'return' | 'was-all-right' | 'put-right'
 async function turn(world: World, then: (typeof TURNS)[number], { system, exceptions }: Found): Promise<void> {
   if (then === 'seen-again') return void (await world.checkIn({}, exceptions));
   if (then === 'lay-up' || then === 'sell') {
-    await world.edit(then === 'sell' ? { gone: { why: 'No more' } } : { laidUp: true });
+    await (then === 'sell' ? world.edit({ gone: { why: 'No more' } }) : world.layUp());
     world.later(0.1);
-    return void (await world.edit(then === 'sell' ? { gone: null } : { laidUp: false }));
+    return void (await (then === 'sell' ? world.edit({ gone: null }) : world.wake()));
   }
   if (then === 'out') {
     world.hours += 0.1;

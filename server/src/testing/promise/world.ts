@@ -20,7 +20,7 @@ import type { On, TestYard } from '../yard';
 import { asReading, goodResult, settingOf } from './asked';
 import type { Phone } from './phone';
 
-type Edit = Facts<'unit-changed'>;
+type Edit = Omit<Facts<'unit-changed'>, 'laidUp'>;
 
 /** One unit, and the people who do things to it in any order. What is refused is refused: nothing here knows a rule. */
 export class World {
@@ -118,6 +118,14 @@ export class World {
     const there = await this.db.selectFrom('unit').select('id').where('tag', '=', tag).executeTakeFirst();
     if (there === undefined) await this.#yard.addUnit(tag, this.classId);
     return tag;
+  }
+
+  layUp(): Promise<boolean> {
+    return this.onUnit('laid-up', { method: 'as-it-is', note: '' });
+  }
+
+  wake(): Promise<boolean> {
+    return this.onUnit('woken', { pulls: 1, wantsFuelRepair: false, needed: '' });
   }
 
   edit(edit: Edit): Promise<boolean> {
