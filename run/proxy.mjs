@@ -17,7 +17,8 @@ export function ensureNginx() {
 
 /**
  * What nginx is told to stand in front of several server processes: a request goes to whichever is least busy, and to another when one does not
- * answer; a change is sent again only when it never arrived (its idempotency key makes it once all the same); streams pass at once.
+ * answer. An entry of the log is sent again to the other one whatever became of it: its id makes it once all the same; any other change only when it
+ * never arrived. Streams pass at once.
  */
 export function nginxConf({ folder, host, port, ports, cert = null, key = null }) {
   const listen = host.includes(':') ? `[${host}]:${port}` : `${host}:${port}`;
@@ -50,18 +51,24 @@ ${ports.map((each) => `    server 127.0.0.1:${each} max_fails=0;`).join('\n')}
   server {
     listen ${listen}${cert === null ? '' : ' ssl'};
     ${tls}
+    proxy_http_version 1.1;
+    proxy_set_header Connection "";
+    proxy_set_header Host $http_host;
+    proxy_set_header X-Forwarded-For $remote_addr;
+    proxy_set_header X-Forwarded-Proto $scheme;
+    proxy_buffering off;
+    proxy_request_buffering off;
+    proxy_connect_timeout 2s;
+    proxy_read_timeout 1h;
     location / {
       proxy_pass http://hudrik;
-      proxy_http_version 1.1;
-      proxy_set_header Connection "";
-      proxy_set_header Host $http_host;
-      proxy_set_header X-Forwarded-For $remote_addr;
-      proxy_set_header X-Forwarded-Proto $scheme;
-      proxy_buffering off;
-      proxy_request_buffering off;
-      proxy_connect_timeout 2s;
-      proxy_read_timeout 1h;
       proxy_next_upstream error timeout;
+    }
+    # Each entry has its own id: sent to the other process too, it is taken once.
+    location = /api/log {
+      proxy_pass http://hudrik;
+      proxy_request_buffering on;
+      proxy_next_upstream error timeout non_idempotent;
     }
   }
 }
