@@ -13,6 +13,13 @@ async function otherLane(page: Page, y: number) {
   return null;
 }
 
+/** A busy machine hears the arrows a moment after it was taken up. */
+const pushUntilHeard = (page: Page): Promise<void> =>
+  expect(async () => {
+    await page.keyboard.press('ArrowRight');
+    await expect(page.getByText(/^LS-05 to .*: (costs|saves)/)).toBeVisible({ timeout: 700 });
+  }).toPass();
+
 async function open(page: Page): Promise<void> {
   await signIn(page, 'Runa Veldt', '/bench');
   await expect(page.getByRole('heading', { level: 1 })).toContainText(/\d+ units, .* of work\./);
@@ -45,15 +52,12 @@ test('the same by the keyboard alone; Escape leaves it where it was @wide', asyn
   await open(page);
   await dragged(page).focus();
   await page.keyboard.press('Space');
-  // A busy machine hears the arrows a moment after it was taken up.
-  await expect(async () => {
-    await page.keyboard.press('ArrowRight');
-    await expect(page.getByText(/^LS-05 to .*: (costs|saves)/)).toBeVisible({ timeout: 700 });
-  }).toPass();
+  await pushUntilHeard(page);
   await page.keyboard.press('Escape');
   await expect(page.getByText(/^Drag a visit to move it/)).toBeVisible();
   await dragged(page).focus();
   await page.keyboard.press('Space');
+  await pushUntilHeard(page);
   for (let push = 0; push < 8; push++) await page.keyboard.press('ArrowRight');
   await page.keyboard.press('Space');
   await expect(page.getByText('LS-05 was put by hand.')).toBeVisible();
