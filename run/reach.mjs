@@ -24,7 +24,7 @@ export function reachIn(env) {
 export const CERTIFICATE = { cert: 'server.crt', key: 'server.key' };
 
 /** How much of its log of changes the server keeps for a copy that is away, MB: a copy that is away longer is made anew. */
-const usualKeptMb = 2048;
+const USUAL_KEPT_MB = 2048;
 
 /** What the server of lasting records is started with, as pairs of PostgreSQL's settings. */
 export const settingsOf = (home, { host }, env) => ({
@@ -36,7 +36,7 @@ export const settingsOf = (home, { host }, env) => ({
   log_truncate_on_rotation: 'on',
   log_rotation_age: '1d',
   log_rotation_size: '0',
-  max_slot_wal_keep_size: `${env.HUDRIK_POSTGRES_KEPT_MB ?? usualKeptMb}MB`,
+  max_slot_wal_keep_size: `${env.HUDRIK_POSTGRES_KEPT_MB ?? USUAL_KEPT_MB}MB`,
   ...(host === null
     ? {}
     : {

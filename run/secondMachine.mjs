@@ -13,13 +13,13 @@ const SLOT = 'hudrik_copy';
 /** What a second machine must know to copy the records of this one, as a file that only its reader may see. */
 export async function share(file) {
   if (file === undefined) giveUp('say into which file: npm run hudrik -- share second.json');
+  if (reachIn(process.env).host === null)
+    giveUp(
+      'these records are reached from this machine alone: set HUDRIK_POSTGRES_HOST, HUDRIK_POSTGRES_PORT and HUDRIK_POSTGRES_PEERS, and start Hudrik with them.',
+    );
   const postgres = await startPostgres();
   const { home, reach, passwords, port } = postgres;
   try {
-    if (reach.host === null)
-      giveUp(
-        'these records are reached from this machine alone: set HUDRIK_POSTGRES_HOST, HUDRIK_POSTGRES_PORT and HUDRIK_POSTGRES_PEERS, and start Hudrik with them.',
-      );
     const [cert, key] = [CERTIFICATE.cert, CERTIFICATE.key].map((name) => readFileSync(path.join(home, name), 'utf8'));
     const known = { host: reach.host, port, passwords, cert, key };
     const to = path.resolve(process.env.INIT_CWD ?? '.', file);
@@ -41,7 +41,7 @@ export function copyFrom(file) {
   ensurePostgres();
   const { home, cluster } = placesOf(DATA);
   if (existsSync(cluster)) giveUp(`there are records in ${cluster} already. Nothing was changed.`);
-  const known = JSON.parse(readFileSync(path.resolve(process.env.INIT_CWD ?? '.', file), 'utf8'));
+  const known = readShared(path.resolve(process.env.INIT_CWD ?? '.', file));
   ownFolder(home);
   keepPasswords(home, known.passwords);
   for (const [name, text] of [
@@ -55,6 +55,14 @@ export function copyFrom(file) {
   say(`the records are copied. Started with HUDRIK_OTHER=${known.host}:${known.port} they follow the first machine’s.`);
 }
 
+function readShared(file) {
+  try {
+    return JSON.parse(readFileSync(file, 'utf8'));
+  } catch (error) {
+    return giveUp(`${file} is not what the first machine shared: ${error.message}`);
+  }
+}
+
 /** Makes the copy on this machine the one that is written to. In: what keeps that it is. */
 export async function takeOver(accept) {
   const { cluster } = placesOf(DATA);
@@ -62,10 +70,10 @@ export async function takeOver(accept) {
   const postgres = await startPostgres();
   try {
     run(postgres.home, 'pg_ctl', ['-D', cluster, '-w', 'promote']);
-    if (accept(postgres.urlAs(ROLES.owner, 'hudrik')) !== 0)
-      giveUp('it takes what is written, but that could not be kept.');
     say(
-      'the records of this machine take what is written from now on. Keep the other one off, or bring it in step: npm run hudrik -- rejoin, there.',
+      accept(postgres.urlAs(ROLES.owner, 'hudrik')) === 0
+        ? 'the records of this machine take what is written from now on. Keep the other one off, or bring it in step: npm run hudrik -- rejoin, there.'
+        : 'it takes what is written, but that could not be kept: npm run hudrik -- accept-primary',
     );
   } finally {
     postgres.stop();
@@ -99,6 +107,8 @@ export async function rejoin() {
   if (isInStep) rmSync(rejoiningIn(home));
   if (!isInStep || !(await follows())) {
     const aside = `${cluster}.before-rejoin`;
+    // Without it a start that comes between would find no records, and begin empty ones.
+    writeFileSync(rejoiningIn(home), '');
     // Of one that was stopped here the old ones are aside already.
     if (existsSync(cluster)) {
       rmSync(aside, { recursive: true, force: true });

@@ -1,4 +1,4 @@
 export { ethanolIn, litresOf, pour, stateOf, take, type Blend, type BlendState, type Portion } from './blend';
-export { eventsOfLayUp, pouredAtLayUp, type LayUpFuel } from './ofLayUp';
+export { eventsOfLayUp, mayStayIn, pouredAtLayUp, type LayUpFuel } from './ofLayUp';
 export { passportOf, type Bowl, type FuelEvent, type Passport } from './passport';
 export { antifreezeFor, residualInBowl, waterBeforeParting } from './measures';

@@ -1,4 +1,4 @@
-import { LAY_UP_METHODS, type FuelId, type LayUpMethodId } from '../catalogue';
+import { LAY_UP_METHODS, type FuelId, type LayUpMethod, type LayUpMethodId } from '../catalogue';
 import type { FuelEvent } from './passport';
 
 /** What was poured in and drained at a lay-up, where it was said. */
@@ -26,34 +26,23 @@ export function eventsOfLayUp(
 ): FuelEvent[] {
   const { leaves, takesStabiliser, staysReady, steps } = LAY_UP_METHODS[method];
   if (steps.length === 0) return [];
-  if (said !== null) return eventsAsSaid(method, at, said);
-  const drained: FuelEvent = { what: 'drained', at, litres: null };
-  const bowl = leaves === null ? 'drained' : 'wet';
-  const line: FuelEvent = { what: 'line', at: at + 2, bowl, isTapShut: !staysReady };
-  if (leaves === null) return [drained, line];
-  const litres = leaves.litres === 'full' ? tankLitres : Math.min(leaves.litres, tankLitres);
-  // A moment later: what was in it went first.
-  const poured = {
-    what: 'poured',
-    at: at + 1,
-    litres,
-    fuel: leaves.fuel,
-    boughtAt: at,
-    isTreated: takesStabiliser,
-  } as const;
-  return [drained, poured, line];
+  const { staysIn, poured } = said ?? asTheMethodHasIt(method, at, tankLitres);
+  return [
+    staysIn ? { what: 'treated', at } : { what: 'drained', at, litres: null },
+    // A moment later: what was in it went first.
+    ...(poured === null ? [] : [{ what: 'poured', at: at + 1, ...poured, isTreated: takesStabiliser } as const]),
+    { what: 'line', at: at + 2, bowl: leaves === null ? 'drained' : 'wet', isTapShut: !staysReady },
+  ];
 }
 
-function eventsAsSaid(method: LayUpMethodId, at: number, { staysIn, poured }: LayUpFuel): FuelEvent[] {
-  const { leaves, takesStabiliser, staysReady } = LAY_UP_METHODS[method];
-  const line: FuelEvent = {
-    ...{ what: 'line', at: at + 2, isTapShut: !staysReady },
-    bowl: leaves === null ? 'drained' : 'wet',
-  };
-  return [
-    ...(staysIn ? [] : [{ what: 'drained', at, litres: null } as const]),
-    ...(staysIn && takesStabiliser ? [{ what: 'treated', at } as const] : []),
-    ...(poured === null ? [] : [{ what: 'poured', at: at + 1, ...poured, isTreated: takesStabiliser } as const]),
-    line,
-  ];
+function asTheMethodHasIt(method: LayUpMethodId, at: number, tankLitres: number): LayUpFuel {
+  const { leaves } = LAY_UP_METHODS[method];
+  const litres = pouredAtLayUp(method, 0, tankLitres);
+  return { staysIn: false, poured: leaves === null ? null : { litres, fuel: leaves.fuel, boughtAt: at } };
+}
+
+/** Whether good fuel may stay in: what a way fills up is filled up on top of it, with stabiliser in all of it. */
+export function mayStayIn(method: LayUpMethodId): boolean {
+  const { leaves }: LayUpMethod = LAY_UP_METHODS[method];
+  return leaves?.litres === 'full';
 }

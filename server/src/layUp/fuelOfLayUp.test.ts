@@ -76,6 +76,8 @@ describe('the fuel of a lay-up', () => {
     assert.equal(spoilt.code, 'would-spoil');
     const none = await lay('TI-05', { method: 'full-stabilised', drainedInto: null, pouredFrom: crypto.randomUUID() });
     assert.equal(none.status, 404);
+    const half = await problemIn(await lay('TI-05', { method: 'run-dry', staysIn: true }));
+    assert.equal(half.code, 'does-not-fit');
     assert.notEqual((await yard.read<UnitPage>('/api/units/TI-05')).unit.verdict.readiness, 'laid-up');
     assert.equal((await fuel('TI-05')).state?.litres, 2);
     assert.deepEqual((await cans())['Fresh'], Fresh);

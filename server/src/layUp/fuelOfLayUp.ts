@@ -1,9 +1,11 @@
 import { LAY_UP_METHODS } from '@hudrik/core/catalogue';
-import { litresOf, pouredAtLayUp, stateOf } from '@hudrik/core/fuel';
+import { litresOf, mayStayIn, pouredAtLayUp, stateOf } from '@hudrik/core/fuel';
 import type { Facts } from '@hudrik/core/log';
+import type { Trx } from '../database/tables';
 import { canById, mixInto, moveFuel } from '../fuel/cans';
 import { readFuel } from '../fuel/unitFuel';
 import type { UnitChange } from '../log/changeUnit';
+import { refuse } from '../refusal';
 
 type Said = Pick<Facts<'laid-up'>, 'method' | 'drainedInto' | 'pouredFrom' | 'staysIn'>;
 const round = (litres: number): number => Math.round(litres * 100) / 100;
@@ -18,15 +20,16 @@ export async function fuelOfLayUp(
   entryId: string,
   by: number | null,
 ) {
-  const asked = drainedInto !== undefined || pouredFrom !== undefined || staysIn;
   const [tank] = await readFuel(trx, unit.id);
-  if (!asked || tank === undefined || LAY_UP_METHODS[method].steps.length === 0) return { outcome: {}, move: nothing };
+  const isSaid = staysIn || drainedInto !== undefined || pouredFrom !== undefined;
+  if (!isSaid || tank === undefined || LAY_UP_METHODS[method].steps.length === 0) return { outcome: {}, move: nothing };
+  if (staysIn && !mayStayIn(method)) refuse('does-not-fit', { method, classId: unit.class_id });
   const { leaves } = LAY_UP_METHODS[method];
   const there = litresOf(tank.passport.blend);
   const drained = staysIn ? 0 : there;
   const poured = pouredAtLayUp(method, there - drained, tank.tank.litres);
-  const into = drainedInto == null || drained === 0 ? null : await canById(trx, drainedInto);
-  const from = pouredFrom == null || poured === 0 ? null : await canById(trx, pouredFrom);
+  const into = await canFor(trx, drainedInto, drained);
+  const from = await canFor(trx, pouredFrom, poured);
   const state = stateOf(tank.passport.blend, at.getTime());
   const outcome = {
     drained: round(drained),
@@ -46,5 +49,9 @@ export async function fuelOfLayUp(
   };
   return { outcome, move };
 }
+
+/** Null: no can of the yard's, or nothing that would go there. */
+const canFor = async (trx: Trx, id: string | null | undefined, litres: number) =>
+  id == null || litres === 0 ? null : canById(trx, id);
 
 const nothing = async (): Promise<void> => undefined;

@@ -1,6 +1,6 @@
 import { LAY_UP_METHODS, methodsFor, type ClassId, type LayUpMethodId } from '@hudrik/core/catalogue';
 import type { FuelStore, UnitFuel } from '@hudrik/core/contracts';
-import { pouredAtLayUp } from '@hudrik/core/fuel';
+import { mayStayIn, pouredAtLayUp } from '@hudrik/core/fuel';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { sentenceOf, useRead } from '@/api';
@@ -28,7 +28,7 @@ interface Fresh {
 /** What was done with a unit that stands from now on: which way, where its fuel went, and where what is left in came from. */
 export function LaidUpSheet({ tag, classId, method: given, onClose }: Props) {
   const lay = useEntry('laid-up');
-  const tank = useRead('unitFuel', { params: { tag } }).data;
+  const { data: tank, isPending: isTankAsked } = useRead('unitFuel', { params: { tag } });
   const store = useRead('fuelStore').data;
   const [method, setMethod] = useState(given);
   const [old, setOld] = useState<Old | null>(null);
@@ -38,11 +38,13 @@ export function LaidUpSheet({ tag, classId, method: given, onClose }: Props) {
   const missing =
     method === null
       ? 'Say how it was laid up.'
-      : asks.old && old === null
-        ? 'Say where its old fuel went.'
-        : asks.litres > 0 && fresh === null
-          ? 'Say which can the fuel came out of.'
-          : null;
+      : isTankAsked
+        ? 'What is in its tank is looked up.'
+        : asks.old && old === null
+          ? 'Say where its old fuel went.'
+          : asks.litres > 0 && fresh === null
+            ? 'Say which can the fuel came out of.'
+            : null;
   const send = () =>
     method !== null &&
     lay.mutate(
@@ -61,7 +63,16 @@ export function LaidUpSheet({ tag, classId, method: given, onClose }: Props) {
     <Sheet title={`${tag} is laid up`} open onClose={onClose}>
       {lay.isError ? <Failure sentence={sentenceOf(lay.error)} kept="What you chose is still here." /> : null}
       {given === null ? (
-        <Ways classId={classId} method={method} onPick={setMethod} />
+        <Ways
+          classId={classId}
+          method={method}
+          onPick={(next) => {
+            // What was said of the fuel was said of another way.
+            setOld(null);
+            setFresh(null);
+            setMethod(next);
+          }}
+        />
       ) : (
         <Words face="strong">{methodName(given)}</Words>
       )}
@@ -92,12 +103,11 @@ interface Asks {
 const NOTHING: Asks = { old: false, mayStay: false, litres: 0 };
 
 function asksOf(method: LayUpMethodId, { state, tank }: UnitFuel, old: Old | null): Asks {
-  const { leaves, steps } = LAY_UP_METHODS[method];
-  if (steps.length === 0) return NOTHING;
+  if (LAY_UP_METHODS[method].steps.length === 0) return NOTHING;
   const there = state?.litres ?? 0;
   return {
     old: there > 0,
-    mayStay: leaves?.litres === 'full' && state !== null && !state.isStale,
+    mayStay: mayStayIn(method) && state !== null && !state.isStale,
     litres: pouredAtLayUp(method, old === 'stays' ? there : 0, tank.litres),
   };
 }
